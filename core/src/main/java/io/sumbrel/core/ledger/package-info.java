@@ -1,0 +1,2 @@
+/** Accounts and balanced journal entries; knows no receipt. Entry: {@code JournalEntry}. */
+package io.sumbrel.core.ledger;

@@ -1,0 +1,4 @@
+package io.sumbrel.core.openitem;
+
+/** Names one open item within a set of books. */
+public record ItemId(long number) {}

@@ -1,0 +1,2 @@
+/** Customers and how their names are written. Entry: {@code Customer}. */
+package io.sumbrel.core.party;

@@ -1,0 +1,19 @@
+package io.sumbrel.core.posting;
+
+/** What happened: the rows of the posting table that are in use. */
+public enum PostingKind {
+  BANK_BEGINS("bank account begins"),
+  ITEMS_READ("open items read"),
+  TAPE("explained"),
+  TURNED_BACK("turned back");
+
+  private final String words;
+
+  PostingKind(String words) {
+    this.words = words;
+  }
+
+  public String words() {
+    return words;
+  }
+}

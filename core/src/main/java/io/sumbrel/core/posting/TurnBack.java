@@ -1,0 +1,57 @@
+package io.sumbrel.core.posting;
+
+import io.sumbrel.core.ledger.JournalEntry;
+import io.sumbrel.core.openitem.ItemId;
+import io.sumbrel.core.openitem.OpenItem;
+import io.sumbrel.core.refusal.Refusal;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Map;
+
+/**
+ * We were wrong: the contra posting that undoes a tape. Both entries stay in the books.
+ *
+ * @param movements every movement of the original, mirrored
+ */
+public record TurnBack(JournalEntry entry, List<ItemMovement> movements) {
+
+  /**
+   * @param items the items that the posting moved, as they stand now
+   * @param businessDate the day of the act; the contra is never dated before the original
+   * @throws Refusal {@code not-a-tape}, {@code credit-used-since} when money that stayed as credit
+   *     has been used, {@code total-changed-since} when an invoice can no longer take it back
+   */
+  public static TurnBack of(Posting posting, Map<ItemId, OpenItem> items, LocalDate businessDate) {
+    if (posting.kind() != PostingKind.TAPE) {
+      throw new Refusal(
+          "not-a-tape",
+          posting.number().words() + " is no explained sum; it cannot be turned back.");
+    }
+    for (ItemMovement movement : posting.movements()) {
+      requireCanMoveBack(posting, movement, items.get(movement.item()));
+    }
+    LocalDate date = businessDate.isBefore(posting.date()) ? posting.date() : businessDate;
+    return new TurnBack(
+        PostingTable.turnedBack(posting.entry(), date),
+        posting.movements().stream().map(ItemMovement::mirrored).toList());
+  }
+
+  private static void requireCanMoveBack(Posting posting, ItemMovement movement, OpenItem item) {
+    if (movement.kind() == ItemMovement.Kind.STAYS_AS_CREDIT
+        && item.openMinor() != movement.openDelta()) {
+      throw new Refusal(
+          "credit-used-since",
+          "Money that %s left as credit has been used since; turn that back first."
+              .formatted(posting.number().words()));
+    }
+    boolean outOfRange =
+        movement.kind() == ItemMovement.Kind.PLACED
+            && Math.abs(item.openMinor() - movement.openDelta()) > Math.abs(item.totalMinor());
+    if (outOfRange) {
+      throw new Refusal(
+          "total-changed-since",
+          "The total of %s was lowered after %s settled it; what it was paid then is no longer billed."
+              .formatted(item.number(), posting.number().words()));
+    }
+  }
+}

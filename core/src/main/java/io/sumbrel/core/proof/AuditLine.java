@@ -1,0 +1,72 @@
+package io.sumbrel.core.proof;
+
+import java.nio.charset.StandardCharsets;
+import java.security.MessageDigest;
+import java.security.NoSuchAlgorithmException;
+import java.util.HexFormat;
+
+/**
+ * One line of the record of who did what, when. Each line's hash covers the line before it, so that
+ * a changed or missing line shows.
+ *
+ * @param number without a gap, from 1
+ * @param at real time of the act, ISO 8601
+ * @param act what was done, such as {@code tape-posted}
+ * @param subject what it was done to, such as a posting number
+ * @param detail before and after, in words
+ */
+public record AuditLine(
+    long number,
+    String at,
+    String actor,
+    String act,
+    String subject,
+    String detail,
+    String previousHash,
+    String hash) {
+
+  /** The hash before the first line. */
+  public static final String BEGINNING = "0".repeat(64);
+
+  /** The next line of a record, with its hash. */
+  public static AuditLine next(
+      long number,
+      String at,
+      String actor,
+      String act,
+      String subject,
+      String detail,
+      String previousHash) {
+    return new AuditLine(
+        number,
+        at,
+        actor,
+        act,
+        subject,
+        detail,
+        previousHash,
+        hashOf(number, at, actor, act, subject, detail, previousHash));
+  }
+
+  /** Whether the line is as it was written. */
+  public boolean isIntact() {
+    return hash.equals(hashOf(number, at, actor, act, subject, detail, previousHash));
+  }
+
+  /** SHA-256 over the fields, each with its length before it, so that none can run into another. */
+  private static String hashOf(long number, Object... fields) {
+    StringBuilder content = new StringBuilder(Long.toString(number));
+    for (Object field : fields) {
+      String text = String.valueOf(field);
+      content.append('|').append(text.length()).append(':').append(text);
+    }
+    try {
+      byte[] digest =
+          MessageDigest.getInstance("SHA-256")
+              .digest(content.toString().getBytes(StandardCharsets.UTF_8));
+      return HexFormat.of().formatHex(digest);
+    } catch (NoSuchAlgorithmException e) {
+      throw new IllegalStateException(e);
+    }
+  }
+}

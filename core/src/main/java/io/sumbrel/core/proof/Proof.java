@@ -1,0 +1,327 @@
+package io.sumbrel.core.proof;
+
+import io.sumbrel.core.ledger.AccountCode;
+import io.sumbrel.core.ledger.JournalEntry;
+import io.sumbrel.core.ledger.JournalLine;
+import io.sumbrel.core.ledger.StandardAccount;
+import io.sumbrel.core.money.AmountText;
+import io.sumbrel.core.openitem.ItemId;
+import io.sumbrel.core.openitem.ItemKind;
+import io.sumbrel.core.openitem.OpenItem;
+import io.sumbrel.core.posting.ItemMovement;
+import io.sumbrel.core.posting.Posting;
+import io.sumbrel.core.posting.PostingKind;
+import io.sumbrel.core.posting.PostingNumber;
+import io.sumbrel.core.posting.PostingTable;
+import io.sumbrel.core.receipt.MoneyInId;
+import io.sumbrel.core.tape.Tape;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Currency;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeMap;
+
+/**
+ * The invariants of the books, each computed from facts other than the figure it checks. Linear in
+ * the number of facts.
+ */
+public final class Proof {
+  private final BooksFacts facts;
+  private final Map<MoneyInId, BooksFacts.Entry> entries = new HashMap<>();
+  private final Map<PostingNumber, Posting> turnedBackBy = new HashMap<>();
+
+  private Proof(BooksFacts facts) {
+    this.facts = facts;
+    facts.entries().forEach(e -> entries.put(e.moneyIn().id(), e));
+    facts.postings().forEach(p -> p.turnsBack().ifPresent(n -> turnedBackBy.put(n, p)));
+  }
+
+  /** Computes every invariant. */
+  public static List<ProofLine> of(BooksFacts facts) {
+    Proof proof = new Proof(facts);
+    return List.of(
+        proof.tapes(),
+        proof.openAmounts(),
+        proof.balanced(),
+        proof.receivables(),
+        proof.oneState(),
+        proof.bankReconciled(),
+        proof.intakes(),
+        proof.numbers(),
+        proof.unidentified());
+  }
+
+  private boolean isLive(Posting posting) {
+    return !turnedBackBy.containsKey(posting.number());
+  }
+
+  private boolean isLiveAt(Posting posting, LocalDate day) {
+    return !posting.date().isAfter(day)
+        && Optional.ofNullable(turnedBackBy.get(posting.number()))
+            .filter(contra -> !contra.date().isAfter(day))
+            .isEmpty();
+  }
+
+  private ProofLine tapes() {
+    List<String> failures = new ArrayList<>();
+    int count = 0;
+    for (Posting posting : facts.postings()) {
+      if (posting.tape().isEmpty() || !isLive(posting)) {
+        continue;
+      }
+      count++;
+      Tape tape = posting.tape().get();
+      String name = posting.number().words();
+      BooksFacts.Entry entry = entries.get(tape.moneyIn().id());
+      if (Tape.leftToPlace(tape.moneyIn(), tape.lines()) != 0) {
+        failures.add(name + ": its lines do not come to 0.00.");
+      }
+      if (entry == null || entry.moneyIn().amountMinor() != tape.moneyIn().amountMinor()) {
+        failures.add(name + ": what it received is not what was imported.");
+      } else if (!PostingTable.tape(tape, entry.account(), posting.date())
+          .equals(posting.entry())) {
+        failures.add(name + ": its journal entry is not what the posting table gives.");
+      }
+    }
+    return new ProofLine(
+        1,
+        "Every tape comes to 0.00 and its journal entry follows the table",
+        count + " tapes",
+        failures);
+  }
+
+  private ProofLine openAmounts() {
+    Map<ItemId, long[]> sums = new HashMap<>();
+    for (Posting posting : facts.postings()) {
+      for (ItemMovement movement : posting.movements()) {
+        long[] sum = sums.computeIfAbsent(movement.item(), i -> new long[2]);
+        sum[0] += movement.totalDelta();
+        sum[1] += movement.openDelta();
+      }
+    }
+    List<String> failures = new ArrayList<>();
+    for (OpenItem item : facts.items()) {
+      long[] sum = sums.getOrDefault(item.id(), new long[2]);
+      if (sum[0] != item.totalMinor() || sum[1] != item.openMinor()) {
+        failures.add(
+            "%s: open is %s, its postings make %s."
+                .formatted(
+                    item.number(), item.openWords(), AmountText.words(sum[1], item.currency())));
+      }
+    }
+    return new ProofLine(
+        2,
+        "Every item's open amount is what its postings leave",
+        facts.items().size() + " items",
+        failures);
+  }
+
+  private ProofLine balanced() {
+    List<String> failures = new ArrayList<>();
+    for (Posting posting : facts.postings()) {
+      JournalEntry.imbalances(posting.entry().lines())
+          .forEach(
+              (currency, minor) -> {
+                if (minor != 0) {
+                  failures.add(posting.number().words() + " is off in " + currency + ".");
+                }
+              });
+    }
+    return new ProofLine(
+        3, "Every journal entry balances", facts.postings().size() + " entries", failures);
+  }
+
+  private ProofLine receivables() {
+    Map<String, Long> ledger = new TreeMap<>();
+    for (JournalLine line : linesOn(StandardAccount.RECEIVABLES)) {
+      String customer = line.customer().map(c -> Long.toString(c.number())).orElse("none");
+      ledger.merge(customer + " " + line.amount().currency(), line.amount().minor(), Long::sum);
+    }
+    Map<String, Long> items = new TreeMap<>();
+    for (OpenItem item : facts.items()) {
+      item.customer()
+          .ifPresent(
+              c -> items.merge(c.number() + " " + item.currency(), item.openMinor(), Long::sum));
+    }
+    List<String> failures = new ArrayList<>();
+    Set<String> keys = new HashSet<>(ledger.keySet());
+    keys.addAll(items.keySet());
+    for (String key : keys) {
+      if (!ledger.getOrDefault(key, 0L).equals(items.getOrDefault(key, 0L))) {
+        failures.add("Receivables of customer " + key + " are not the sum of the open items.");
+      }
+    }
+    return new ProofLine(
+        4,
+        "Receivables of every customer are the sum of the open items",
+        keys.size() + " customers and currencies",
+        failures);
+  }
+
+  private ProofLine oneState() {
+    List<String> failures = new ArrayList<>();
+    Map<MoneyInId, PostingNumber> explained = new HashMap<>();
+    for (Posting posting : facts.postings()) {
+      if (posting.tape().isPresent() && isLive(posting)) {
+        MoneyInId id = posting.tape().get().moneyIn().id();
+        PostingNumber twice = explained.put(id, posting.number());
+        if (twice != null) {
+          failures.add(
+              "%s and %s explain the same sum.".formatted(twice.words(), posting.number().words()));
+        }
+      }
+    }
+    for (BooksFacts.Entry entry : facts.entries()) {
+      PostingNumber live = explained.get(entry.moneyIn().id());
+      if (!entry.explanation().equals(Optional.ofNullable(live))) {
+        failures.add(
+            "The entry of %s on %s is claimed by %s and explained by %s."
+                .formatted(
+                    entry.moneyIn().words(),
+                    entry.moneyIn().bookingDate(),
+                    entry.explanation().map(PostingNumber::words).orElse("nothing"),
+                    live == null ? "nothing" : live.words()));
+      }
+    }
+    long claimed = facts.entries().stream().filter(e -> e.explanation().isPresent()).count();
+    return new ProofLine(
+        7,
+        "Every bank entry is in exactly one state",
+        "%d explained, %d in the pile".formatted(claimed, facts.entries().size() - claimed),
+        failures);
+  }
+
+  private ProofLine bankReconciled() {
+    List<String> failures = new ArrayList<>();
+    int checks = 0;
+    for (BooksFacts.Account account : facts.accounts()) {
+      for (BooksFacts.Statement statement : facts.statements()) {
+        if (statement.account().equals(account.code())) {
+          checks++;
+          long books = ledgerAt(account.code(), statement.closingDate());
+          long bank = statement.closingMinor() - unexplainedAt(account, statement.closingDate());
+          if (books != bank) {
+            Currency currency = account.beginsWith().currency();
+            failures.add(
+                "Account %s on %s: the bank less what is unexplained is %s, the books say %s."
+                    .formatted(
+                        account.code().code(),
+                        statement.closingDate(),
+                        AmountText.words(bank, currency),
+                        AmountText.words(books, currency)));
+          }
+        }
+      }
+    }
+    return new ProofLine(
+        8,
+        "The bank, less what is unexplained, is what the books say, on every statement's day",
+        checks + " balances",
+        failures);
+  }
+
+  /** Sum of entries booked until a day that no posting explains on that day, in minor units. */
+  private long unexplainedAt(BooksFacts.Account account, LocalDate day) {
+    Set<MoneyInId> explained = new HashSet<>();
+    for (Posting posting : facts.postings()) {
+      if (isLiveAt(posting, day)) {
+        posting.tape().ifPresent(t -> explained.add(t.moneyIn().id()));
+      }
+    }
+    return facts.entries().stream()
+        .filter(e -> e.account().equals(account.code()))
+        .filter(e -> !e.moneyIn().bookingDate().isAfter(day))
+        .filter(e -> !explained.contains(e.moneyIn().id()))
+        .mapToLong(e -> e.moneyIn().amountMinor())
+        .sum();
+  }
+
+  private long ledgerAt(AccountCode account, LocalDate day) {
+    return facts.postings().stream()
+        .filter(p -> !p.date().isAfter(day))
+        .flatMap(p -> p.entry().lines().stream())
+        .filter(l -> l.account().equals(account))
+        .mapToLong(l -> l.amount().minor())
+        .sum();
+  }
+
+  private ProofLine intakes() {
+    List<String> failures = new ArrayList<>();
+    for (BooksFacts.Intake intake : facts.intakes()) {
+      if (intake.statedCount() != intake.acceptedCount() + intake.knownCount()
+          || intake.statedMinor() != intake.acceptedMinor() + intake.knownMinor()) {
+        failures.add(intake.words() + ": what was taken in is not what the file states.");
+      }
+    }
+    return new ProofLine(
+        10,
+        "What every file states was taken in or known already",
+        facts.intakes().size() + " files",
+        failures);
+  }
+
+  private ProofLine numbers() {
+    List<String> failures = new ArrayList<>();
+    String previous = AuditLine.BEGINNING;
+    long expected = 1;
+    for (AuditLine line : facts.audit()) {
+      if (line.number() != expected || !line.previousHash().equals(previous) || !line.isIntact()) {
+        failures.add("The record is broken at line " + expected + ".");
+        break;
+      }
+      previous = line.hash();
+      expected++;
+    }
+    Map<Integer, Integer> last = new TreeMap<>();
+    facts.postings().stream()
+        .map(Posting::number)
+        .sorted()
+        .forEach(
+            n -> {
+              if (last.merge(n.year(), 1, Integer::sum) != n.number()) {
+                failures.add("Journal numbers have a gap or a double at " + n.words() + ".");
+              }
+            });
+    return new ProofLine(
+        11,
+        "The record's numbers and hashes chain; journal numbers have no gap",
+        facts.audit().size() + " lines, " + facts.postings().size() + " journal numbers",
+        failures);
+  }
+
+  private ProofLine unidentified() {
+    Map<String, Long> ledger = new TreeMap<>();
+    for (JournalLine line : linesOn(StandardAccount.UNIDENTIFIED_RECEIPTS)) {
+      ledger.merge(line.amount().currency().toString(), line.amount().minor(), Long::sum);
+    }
+    Map<String, Long> items = new TreeMap<>();
+    for (OpenItem item : facts.items()) {
+      if (item.kind() == ItemKind.UNIDENTIFIED) {
+        items.merge(item.currency().toString(), item.openMinor(), Long::sum);
+      }
+    }
+    List<String> failures = new ArrayList<>();
+    Set<String> currencies = new HashSet<>(ledger.keySet());
+    currencies.addAll(items.keySet());
+    for (String currency : currencies) {
+      if (!ledger.getOrDefault(currency, 0L).equals(items.getOrDefault(currency, 0L))) {
+        failures.add("Unidentified receipts in " + currency + " are not what is unidentified.");
+      }
+    }
+    return new ProofLine(
+        12, "Unidentified receipts are the sums still unidentified", items.toString(), failures);
+  }
+
+  private List<JournalLine> linesOn(StandardAccount account) {
+    return facts.postings().stream()
+        .filter(p -> p.kind() != PostingKind.BANK_BEGINS)
+        .flatMap(p -> p.entry().lines().stream())
+        .filter(l -> l.account().equals(account.code()))
+        .toList();
+  }
+}

@@ -1,0 +1,46 @@
+package io.sumbrel.core.receipt;
+
+import io.sumbrel.core.money.AmountText;
+import java.time.LocalDate;
+import java.util.Currency;
+import java.util.List;
+import java.util.Objects;
+import java.util.Optional;
+
+/**
+ * A sum that must be explained, as it was imported. Money out is explained on the same strip and
+ * has an amount below zero.
+ *
+ * @param amountMinor signed, in minor units
+ * @param text all that the bank sent about it, in lines; places in evidence count in this text
+ * @param references document numbers that the file states as such
+ */
+public record MoneyIn(
+    MoneyInId id,
+    Currency currency,
+    long amountMinor,
+    LocalDate bookingDate,
+    Optional<String> payerName,
+    Optional<String> payerAccount,
+    String text,
+    List<String> references) {
+
+  public MoneyIn {
+    Objects.requireNonNull(id);
+    Objects.requireNonNull(currency);
+    Objects.requireNonNull(text);
+    references = List.copyOf(references);
+    if (amountMinor == 0) {
+      throw new IllegalArgumentException("money of nothing: " + id);
+    }
+  }
+
+  public boolean isIn() {
+    return amountMinor > 0;
+  }
+
+  /** The amount in words of figures. */
+  public String words() {
+    return AmountText.words(amountMinor, currency);
+  }
+}

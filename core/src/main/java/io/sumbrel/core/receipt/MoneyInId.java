@@ -1,0 +1,4 @@
+package io.sumbrel.core.receipt;
+
+/** Names one sum that must be explained, within a set of books. */
+public record MoneyInId(long number) {}

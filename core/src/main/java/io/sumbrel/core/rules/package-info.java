@@ -1,0 +1,2 @@
+/** What a house has decided for itself. Entry: {@code HouseLimits}. */
+package io.sumbrel.core.rules;

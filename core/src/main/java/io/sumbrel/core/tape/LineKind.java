@@ -1,0 +1,41 @@
+package io.sumbrel.core.tape;
+
+/** The kinds of line on a tape. The side of a line comes from its kind; nobody types a sign. */
+public enum LineKind {
+  /** Money that a bank or a tax office kept on the way to us. */
+  KEPT_BACK(1, "kept back on the way"),
+  /** What we let the customer off. */
+  GRANTED(1, "granted"),
+  /** A credit note or money on account that is used up. */
+  CREDIT_USED(1, "credit used"),
+  /** The whole amount by which an item falls. */
+  SETTLES(-1, "settles"),
+  /** Money that is no customer's. */
+  TO_ACCOUNT(-1, "to an account"),
+  /** Stays as credit of one named customer. */
+  ON_ACCOUNT(-1, "on account"),
+  /** Stays as credit of a payer whom nobody knows yet. */
+  UNIDENTIFIED(-1, "unidentified");
+
+  private final int side;
+  private final String words;
+
+  LineKind(int side, String words) {
+    this.side = side;
+    this.words = words;
+  }
+
+  public String words() {
+    return words;
+  }
+
+  /**
+   * {@code 1} when the line adds to what is to be placed, {@code -1} when it places.
+   *
+   * @param paidOut whether the tape explains money that left the bank: what goes to an account then
+   *     brings the sum back towards zero from below
+   */
+  public int side(boolean paidOut) {
+    return paidOut && this == TO_ACCOUNT ? 1 : side;
+  }
+}

@@ -1,0 +1,45 @@
+package io.sumbrel.core.tape;
+
+import io.sumbrel.core.openitem.ItemId;
+import io.sumbrel.core.openitem.OpenItem;
+import io.sumbrel.core.receipt.MoneyIn;
+import io.sumbrel.core.refusal.Refusal;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/**
+ * A sum, explained to the cent: received, plus what was kept back, granted or used, less what is
+ * settled, goes elsewhere or stays as credit, is zero. A tape that exists obeys every rule.
+ *
+ * @param items the items it names, as they stood when it was judged
+ */
+public record Tape(MoneyIn moneyIn, List<TapeLine> lines, Map<ItemId, OpenItem> items) {
+  public Tape {
+    lines = List.copyOf(lines);
+    items = Map.copyOf(items);
+  }
+
+  /**
+   * Judges a draft.
+   *
+   * @throws Refusal with the first rule it breaks: {@code empty-tape}, {@code line-amount}, {@code
+   *     settled}, {@code more-than-open}, {@code twice}, {@code currency}, {@code over-limit},
+   *     {@code not-zero}, and others named in {@link TapeRules}
+   */
+  public static Tape of(MoneyIn moneyIn, List<TapeLine> lines, TapeFacts facts) {
+    TapeRules.require(moneyIn, lines, facts);
+    return new Tape(moneyIn, lines, facts.items());
+  }
+
+  /** What the lines leave of a sum, in minor units: zero when it is all explained. */
+  public static long leftToPlace(MoneyIn moneyIn, List<TapeLine> lines) {
+    boolean paidOut = !moneyIn.isIn();
+    return moneyIn.amountMinor() + lines.stream().mapToLong(l -> l.signedMinor(paidOut)).sum();
+  }
+
+  /** The item of a line that must have one. */
+  public OpenItem itemOf(TapeLine line) {
+    return Optional.ofNullable(items.get(line.item().orElseThrow())).orElseThrow();
+  }
+}

@@ -1,0 +1,99 @@
+package io.sumbrel.core.tape;
+
+import io.sumbrel.core.ledger.AccountCode;
+import io.sumbrel.core.openitem.ItemId;
+import io.sumbrel.core.party.CustomerId;
+import java.util.Objects;
+import java.util.Optional;
+
+/**
+ * One line of a tape.
+ *
+ * @param amountMinor above zero in minor units; its side comes from the kind
+ * @param item the item that is settled, granted on, or used
+ * @param reason of a line kept back or granted
+ * @param shortPay on a line that settles: why the rest stays open and is followed up
+ * @param account of a line that goes to an account
+ * @param customer of money that stays on account
+ */
+public record TapeLine(
+    LineKind kind,
+    long amountMinor,
+    Optional<ItemId> item,
+    Optional<DifferenceReason> reason,
+    Optional<ShortPayReason> shortPay,
+    Optional<AccountCode> account,
+    Optional<CustomerId> customer) {
+
+  public TapeLine {
+    Objects.requireNonNull(kind);
+    Objects.requireNonNull(item);
+    Objects.requireNonNull(reason);
+    Objects.requireNonNull(shortPay);
+    Objects.requireNonNull(account);
+    Objects.requireNonNull(customer);
+  }
+
+  private static TapeLine bare(LineKind kind, long amountMinor) {
+    return new TapeLine(
+        kind,
+        amountMinor,
+        Optional.empty(),
+        Optional.empty(),
+        Optional.empty(),
+        Optional.empty(),
+        Optional.empty());
+  }
+
+  public static TapeLine settles(ItemId item, long amountMinor) {
+    return bare(LineKind.SETTLES, amountMinor).on(item);
+  }
+
+  public static TapeLine creditUsed(ItemId item, long amountMinor) {
+    return bare(LineKind.CREDIT_USED, amountMinor).on(item);
+  }
+
+  public static TapeLine keptBack(DifferenceReason reason, long amountMinor) {
+    return because(bare(LineKind.KEPT_BACK, amountMinor), reason);
+  }
+
+  public static TapeLine granted(DifferenceReason reason, ItemId item, long amountMinor) {
+    return because(bare(LineKind.GRANTED, amountMinor), reason).on(item);
+  }
+
+  public static TapeLine toAccount(AccountCode account, long amountMinor) {
+    TapeLine l = bare(LineKind.TO_ACCOUNT, amountMinor);
+    return new TapeLine(
+        l.kind, amountMinor, l.item, l.reason, l.shortPay, Optional.of(account), l.customer);
+  }
+
+  public static TapeLine onAccount(CustomerId customer, long amountMinor) {
+    TapeLine l = bare(LineKind.ON_ACCOUNT, amountMinor);
+    return new TapeLine(
+        l.kind, amountMinor, l.item, l.reason, l.shortPay, l.account, Optional.of(customer));
+  }
+
+  public static TapeLine unidentified(long amountMinor) {
+    return bare(LineKind.UNIDENTIFIED, amountMinor);
+  }
+
+  /** The same line on an item. */
+  public TapeLine on(ItemId item) {
+    return new TapeLine(kind, amountMinor, Optional.of(item), reason, shortPay, account, customer);
+  }
+
+  /** The same line, with the rest of its item still claimed for a reason. */
+  public TapeLine leavingOpen(ShortPayReason why) {
+    return new TapeLine(kind, amountMinor, item, reason, Optional.of(why), account, customer);
+  }
+
+  private static TapeLine because(TapeLine l, DifferenceReason reason) {
+    return new TapeLine(
+        l.kind, l.amountMinor, l.item, Optional.of(reason), l.shortPay, l.account, l.customer);
+  }
+
+  /** What the line adds to what is still to place: above zero or below, in minor units. */
+  public long signedMinor(boolean paidOut) {
+    return kind.side(paidOut) * amountMinor;
+  }
+}

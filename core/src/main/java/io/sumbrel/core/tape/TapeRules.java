@@ -1,0 +1,250 @@
+package io.sumbrel.core.tape;
+
+import io.sumbrel.core.ledger.StandardAccount;
+import io.sumbrel.core.money.AmountText;
+import io.sumbrel.core.money.Money;
+import io.sumbrel.core.openitem.ItemId;
+import io.sumbrel.core.openitem.OpenItem;
+import io.sumbrel.core.party.CustomerId;
+import io.sumbrel.core.receipt.MoneyIn;
+import io.sumbrel.core.refusal.Refusal;
+import io.sumbrel.core.rules.HouseLimits;
+import java.util.Arrays;
+import java.util.EnumSet;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+
+/** The rules of a tape, in the order in which a clerk would want to hear of them. */
+final class TapeRules {
+  private static final Set<LineKind> PAID_OUT =
+      EnumSet.of(LineKind.TO_ACCOUNT, LineKind.CREDIT_USED);
+
+  private final MoneyIn moneyIn;
+  private final List<TapeLine> lines;
+  private final TapeFacts facts;
+
+  private TapeRules(MoneyIn moneyIn, List<TapeLine> lines, TapeFacts facts) {
+    this.moneyIn = moneyIn;
+    this.lines = lines;
+    this.facts = facts;
+  }
+
+  static void require(MoneyIn moneyIn, List<TapeLine> lines, TapeFacts facts) {
+    TapeRules rules = new TapeRules(moneyIn, lines, facts);
+    if (lines.isEmpty()) {
+      throw new Refusal("empty-tape", "Nothing is on the tape yet.");
+    }
+    lines.forEach(rules::requireLine);
+    rules.requireEachItemOnce();
+    rules.requireGrantsWithinSettled();
+    rules.requireWithinLimits();
+    rules.requireZero();
+  }
+
+  private void requireLine(TapeLine line) {
+    if (line.amountMinor() <= 0 || line.amountMinor() > Money.MAX_MINOR) {
+      throw new Refusal(
+          "line-amount",
+          "The amount of “%s” must be above 0.00; it is %s."
+              .formatted(line.kind().words(), words(line.amountMinor())));
+    }
+    if (!moneyIn.isIn() && !PAID_OUT.contains(line.kind())) {
+      throw new Refusal("paid-out", "Money paid out goes to an account or repays a credit.");
+    }
+    switch (line.kind()) {
+      case SETTLES -> requireSettles(line, itemOf(line));
+      case CREDIT_USED -> requireCredit(line, itemOf(line));
+      case KEPT_BACK, GRANTED -> requireReason(line);
+      case TO_ACCOUNT -> requireFreeAccount(line);
+      case ON_ACCOUNT -> {
+        if (line.customer().isEmpty()) {
+          throw new Refusal("no-customer", "Money on account needs the customer it stays with.");
+        }
+      }
+      case UNIDENTIFIED -> {}
+    }
+  }
+
+  private void requireSettles(TapeLine line, OpenItem item) {
+    if (item.isSettled()) {
+      throw new Refusal(
+          "settled",
+          item.number() + " is settled already; its open amount is " + item.openWords() + ".");
+    }
+    if (item.kind().isCredit()) {
+      throw new Refusal(
+          "credit", item.number() + " is a credit: it is used, it cannot be settled.");
+    }
+    if (line.amountMinor() > item.openMinor()) {
+      throw new Refusal(
+          "more-than-open",
+          "%s is more than is open on %s: %s."
+              .formatted(words(line.amountMinor()), item.number(), item.openWords()));
+    }
+  }
+
+  private void requireCredit(TapeLine line, OpenItem item) {
+    if (!item.kind().isCredit()) {
+      throw new Refusal("credit", item.number() + " is no credit that could be used.");
+    }
+    if (line.amountMinor() > -item.openMinor()) {
+      throw new Refusal(
+          item.isSettled() ? "settled" : "more-than-open",
+          "%s is more than is left of the credit %s: %s."
+              .formatted(words(line.amountMinor()), item.number(), item.openWords()));
+    }
+  }
+
+  private void requireReason(TapeLine line) {
+    DifferenceReason reason =
+        line.reason()
+            .filter(r -> r.kind() == line.kind())
+            .orElseThrow(
+                () -> new Refusal("no-reason", "“" + line.kind().words() + "” needs a reason."));
+    if (reason.namesItem()) {
+      itemOf(line);
+    }
+    if (line.kind() == LineKind.KEPT_BACK
+        && reason != DifferenceReason.TAX_WITHHELD
+        && line.amountMinor() > facts.limits().chargeCapMinor()
+        && facts.authority() == HouseLimits.Authority.CLERK) {
+      throw new Refusal(
+          "over-limit",
+          "%s of %s is above the house's limit of %s; a supervisor may post it."
+              .formatted(
+                  reason.words(),
+                  words(line.amountMinor()),
+                  words(facts.limits().chargeCapMinor())));
+    }
+  }
+
+  private void requireFreeAccount(TapeLine line) {
+    String code =
+        line.account()
+            .orElseThrow(() -> new Refusal("no-account", "Choose the account it goes to."))
+            .code();
+    boolean free =
+        Arrays.stream(StandardAccount.values())
+            .anyMatch(a -> a.code().code().equals(code) && a.use() == StandardAccount.Use.FREE);
+    if (!free) {
+      throw new Refusal("account", "Account " + code + " is moved by the posting table alone.");
+    }
+  }
+
+  private OpenItem itemOf(TapeLine line) {
+    ItemId id =
+        line.item()
+            .orElseThrow(
+                () -> new Refusal("no-item", "“" + line.kind().words() + "” needs its item."));
+    OpenItem item = facts.items().get(id);
+    if (item == null) {
+      throw new Refusal("unknown-item", "An item of the tape is not in these books.");
+    }
+    if (!item.currency().equals(moneyIn.currency())) {
+      throw new Refusal(
+          "currency",
+          "%s is in %s, the money is in %s."
+              .formatted(item.number(), item.currency(), moneyIn.currency()));
+    }
+    return item;
+  }
+
+  private void requireEachItemOnce() {
+    Set<ItemId> seen = new HashSet<>();
+    for (TapeLine line : lines) {
+      boolean places = line.kind() == LineKind.SETTLES || line.kind() == LineKind.CREDIT_USED;
+      if (places && !seen.add(line.item().orElseThrow())) {
+        throw new Refusal("twice", itemOf(line).number() + " stands on the tape twice.");
+      }
+    }
+  }
+
+  private void requireGrantsWithinSettled() {
+    Map<ItemId, Long> settled = new HashMap<>();
+    for (TapeLine line : lines) {
+      if (line.kind() == LineKind.SETTLES) {
+        settled.put(line.item().orElseThrow(), line.amountMinor());
+      }
+    }
+    Map<ItemId, Long> granted = new HashMap<>();
+    for (TapeLine line : lines) {
+      if (line.kind() == LineKind.GRANTED) {
+        granted.merge(line.item().orElseThrow(), line.amountMinor(), Long::sum);
+      }
+    }
+    granted.forEach(
+        (item, minor) -> {
+          if (minor > settled.getOrDefault(item, 0L)) {
+            throw new Refusal(
+                "grant-above-settled",
+                "What is granted on %s, %s, is more than the tape settles of it."
+                    .formatted(facts.items().get(item).number(), words(minor)));
+          }
+        });
+  }
+
+  /**
+   * Write-offs hold per tape, and per customer, month and reason, so that they cannot be sliced.
+   */
+  private void requireWithinLimits() {
+    Map<TapeFacts.GrantKey, Long> sums = new HashMap<>(facts.grantedThisMonth());
+    long onTape = 0;
+    long limit = facts.limits().writeOffMinor(facts.authority());
+    for (TapeLine line : lines) {
+      if (!isWriteOff(line)) {
+        continue;
+      }
+      onTape += line.amountMinor();
+      CustomerId customer = itemOf(line).customer().orElseThrow();
+      long sum =
+          sums.merge(
+              new TapeFacts.GrantKey(customer, line.reason().orElseThrow()),
+              line.amountMinor(),
+              Long::sum);
+      if (onTape > limit || sum > limit) {
+        throw new Refusal(
+            "over-limit",
+            "%s: %s on this tape, %s for this customer this month; your limit is %s."
+                .formatted(
+                    line.reason().orElseThrow().words(), words(onTape), words(sum), words(limit)));
+      }
+    }
+  }
+
+  /**
+   * Whatever is granted, unless the terms grant it and it is in time or within the house's grace.
+   */
+  private boolean isWriteOff(TapeLine line) {
+    return line.kind() == LineKind.GRANTED
+        && !(line.reason().orElseThrow() == DifferenceReason.DISCOUNT && isWithinTerms(line));
+  }
+
+  private boolean isWithinTerms(TapeLine line) {
+    OpenItem item = itemOf(line);
+    return item.terms()
+        .filter(
+            t ->
+                !moneyIn
+                    .bookingDate()
+                    .isAfter(
+                        t.lastDiscountDay(item.date())
+                            .plusDays(facts.limits().discountGraceDays())))
+        .filter(t -> line.amountMinor() <= t.discountMinor(item.totalMinor()))
+        .isPresent();
+  }
+
+  private void requireZero() {
+    long left = Tape.leftToPlace(moneyIn, lines);
+    if (left != 0) {
+      throw new Refusal(
+          "not-zero", "Left to place is %s; a tape is posted at 0.00.".formatted(words(left)));
+    }
+  }
+
+  private String words(long minor) {
+    return AmountText.words(minor, moneyIn.currency());
+  }
+}

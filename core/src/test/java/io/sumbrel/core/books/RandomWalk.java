@@ -1,0 +1,240 @@
+package io.sumbrel.core.books;
+
+import io.sumbrel.core.bank.BankStatement;
+import io.sumbrel.core.bank.StatementEntry;
+import io.sumbrel.core.ledger.AccountCode;
+import io.sumbrel.core.ledger.StandardAccount;
+import io.sumbrel.core.money.Money;
+import io.sumbrel.core.openitem.ListChoice;
+import io.sumbrel.core.openitem.ListScope;
+import io.sumbrel.core.openitem.ListedItem;
+import io.sumbrel.core.openitem.OpenItem;
+import io.sumbrel.core.openitem.OpenItemList;
+import io.sumbrel.core.openitem.Terms;
+import io.sumbrel.core.posting.Posting;
+import io.sumbrel.core.posting.PostingKind;
+import io.sumbrel.core.proof.BooksFacts;
+import io.sumbrel.core.receipt.MoneyIn;
+import io.sumbrel.core.refusal.Refusal;
+import io.sumbrel.core.rules.HouseLimits;
+import io.sumbrel.core.tape.DifferenceReason;
+import io.sumbrel.core.tape.ShortPayReason;
+import io.sumbrel.core.tape.Tape;
+import io.sumbrel.core.tape.TapeLine;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Currency;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Random;
+
+/** A seeded walk over the acts of the job, sensible and foolish ones. */
+final class RandomWalk {
+  private static final Currency USD = Currency.getInstance("USD");
+  private static final String BANK = "bank";
+
+  private final Random random;
+  private final Books books;
+  private LocalDate day = LocalDate.of(2026, 1, 5);
+  private int nextNumber = 1;
+  int posted;
+  int turnedBack;
+  int refused;
+
+  RandomWalk(long seed) {
+    random = new Random(seed);
+    books = new Books(HouseLimits.DEFAULTS, day);
+    books.beginAccount(BANK, new AccountCode("1010"), day, Money.ofMinor(USD, 1_000_000));
+    readList();
+    readStatement(0);
+  }
+
+  Books books() {
+    return books;
+  }
+
+  void step() {
+    try {
+      int act = random.nextInt(100);
+      if (act < 4) {
+        day = day.plusDays(1 + random.nextInt(3));
+        books.advanceTo(day);
+      } else if (act < 9) {
+        readStatement(random.nextInt(20) == 0 ? 1 : 0);
+      } else if (act < 13) {
+        readList();
+      } else if (act < 14) {
+        books.closeUntil(day.minusDays(20));
+      } else if (act < 85) {
+        post();
+      } else {
+        turnBack();
+      }
+    } catch (Refusal e) {
+      refused++;
+    }
+  }
+
+  private void readStatement(long gap) {
+    List<StatementEntry> entries = new ArrayList<>();
+    long sum = 0;
+    for (int i = 0; i < 3; i++) {
+      long amount = random.nextInt(10) == 0 ? -1 - random.nextInt(5_000) : amountIn();
+      sum += amount;
+      entries.add(
+          new StatementEntry(
+              i + 1,
+              day,
+              day,
+              amount,
+              StatementEntry.Status.BOOKED,
+              "",
+              Optional.empty(),
+              Optional.empty(),
+              "transfer",
+              List.of("x"),
+              List.of()));
+    }
+    long opening = books.lastClosing(BANK) + gap;
+    books.readStatement(
+        BANK, new BankStatement(BANK, USD, "1", day, opening, day, opening + sum, entries));
+    day = day.plusDays(1);
+    books.advanceTo(day);
+  }
+
+  private long amountIn() {
+    List<OpenItem> open = books.items().stream().filter(i -> i.openMinor() > 0).toList();
+    return open.isEmpty() || random.nextInt(3) == 0
+        ? 1 + random.nextInt(50_000)
+        : Math.max(1, open.get(random.nextInt(open.size())).openMinor() - random.nextInt(300));
+  }
+
+  private void readList() {
+    List<ListedItem> items = new ArrayList<>();
+    List<OpenItem> known = books.items().stream().filter(i -> !i.number().contains("-0")).toList();
+    for (int i = 0; i < 4; i++) {
+      String number = "T" + nextNumber++;
+      long total = random.nextInt(8) == 0 ? -1 - random.nextInt(9_000) : 1 + random.nextInt(60_000);
+      long open = random.nextInt(4) == 0 ? total / 2 : total;
+      items.add(listed(i + 2, number, total, open));
+    }
+    for (int i = 0; i < 3 && !known.isEmpty(); i++) {
+      OpenItem item = known.get(random.nextInt(known.size()));
+      long total = item.totalMinor() + (random.nextBoolean() ? 0 : random.nextInt(4_000) - 2_000);
+      boolean sameSide = Long.signum(total) == Long.signum(item.totalMinor());
+      if (sameSide && items.stream().noneMatch(l -> l.number().equals(item.number()))) {
+        long open = random.nextBoolean() ? total : total / 3;
+        items.add(listed(i + 6, item.number(), total, open));
+      }
+    }
+    ListChoice choice = random.nextBoolean() ? ListChoice.KEEP_OURS : ListChoice.SETTLED_ELSEWHERE;
+    ListScope scope = random.nextInt(6) == 0 ? ListScope.COMPLETE : ListScope.CHANGES_ONLY;
+    books.readList(new OpenItemList(items), scope, choice);
+  }
+
+  private ListedItem listed(int line, String number, long total, long open) {
+    return new ListedItem(
+        line,
+        number,
+        "K" + random.nextInt(5),
+        "Customer",
+        Optional.empty(),
+        day,
+        Optional.of(day.plusDays(30)),
+        USD,
+        total,
+        open,
+        random.nextBoolean() ? Optional.of(total / 6) : Optional.empty(),
+        Optional.empty(),
+        random.nextBoolean() ? Optional.of(Terms.parse("2/10 net 30")) : Optional.empty(),
+        Map.of());
+  }
+
+  private void post() {
+    List<BooksFacts.Entry> entries = books.entries();
+    List<BooksFacts.Entry> pile =
+        random.nextInt(30) == 0
+            ? entries
+            : entries.stream().filter(e -> e.explanation().isEmpty()).toList();
+    if (!pile.isEmpty()) {
+      MoneyIn moneyIn = pile.get(random.nextInt(pile.size())).moneyIn();
+      books.post(moneyIn.id(), tape(moneyIn), authority());
+      posted++;
+    }
+  }
+
+  private HouseLimits.Authority authority() {
+    return random.nextBoolean() ? HouseLimits.Authority.CLERK : HouseLimits.Authority.SUPERVISOR;
+  }
+
+  private List<TapeLine> tape(MoneyIn moneyIn) {
+    List<TapeLine> lines = new ArrayList<>();
+    List<OpenItem> items = new ArrayList<>(books.items());
+    for (int i = 0; i < 1 + random.nextInt(3); i++) {
+      OpenItem item = items.get(random.nextInt(items.size()));
+      long open = Math.abs(item.openMinor()) + (random.nextInt(40) == 0 ? 1 : 0);
+      if (open > 0) {
+        lines.add(
+            item.kind().isCredit()
+                ? TapeLine.creditUsed(item.id(), open)
+                : TapeLine.settles(item.id(), open));
+      }
+    }
+    close(moneyIn, lines);
+    return lines;
+  }
+
+  /** Brings a tape to zero in a random way, or leaves it wrong now and then. */
+  private void close(MoneyIn moneyIn, List<TapeLine> lines) {
+    long left = Tape.leftToPlace(moneyIn, lines);
+    if (left == 0 || random.nextInt(30) == 0) {
+      return;
+    }
+    AccountCode other = StandardAccount.OTHER_INCOME.code();
+    if (!moneyIn.isIn()) {
+      lines.add(TapeLine.toAccount(other, Math.abs(left)));
+    } else if (left > 0) {
+      switch (random.nextInt(3)) {
+        case 0 -> lines.add(TapeLine.unidentified(left));
+        case 1 -> lines.add(TapeLine.toAccount(other, left));
+        default ->
+            books.items().stream()
+                .flatMap(i -> i.customer().stream())
+                .findFirst()
+                .ifPresent(c -> lines.add(TapeLine.onAccount(c, left)));
+      }
+    } else {
+      shorten(lines, -left);
+    }
+  }
+
+  private void shorten(List<TapeLine> lines, long under) {
+    for (int i = 0; i < lines.size(); i++) {
+      TapeLine line = lines.get(i);
+      if (line.signedMinor(false) < 0 && line.amountMinor() > under && random.nextBoolean()) {
+        lines.set(
+            i,
+            TapeLine.settles(line.item().orElseThrow(), line.amountMinor() - under)
+                .leavingOpen(ShortPayReason.UNKNOWN));
+        return;
+      }
+      if (line.signedMinor(false) < 0 && line.amountMinor() >= under) {
+        DifferenceReason reason =
+            random.nextBoolean() ? DifferenceReason.DISCOUNT : DifferenceReason.SMALL_DIFFERENCE;
+        lines.add(TapeLine.granted(reason, line.item().orElseThrow(), under));
+        return;
+      }
+    }
+    lines.add(TapeLine.keptBack(DifferenceReason.BANK_CHARGE, under));
+  }
+
+  private void turnBack() {
+    List<Posting> postings = books.postings();
+    Posting posting = postings.get(random.nextInt(postings.size()));
+    if (posting.kind() == PostingKind.TAPE || random.nextInt(10) == 0) {
+      books.turnBack(posting.number());
+      turnedBack++;
+    }
+  }
+}

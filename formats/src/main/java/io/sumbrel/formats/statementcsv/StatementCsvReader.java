@@ -1,0 +1,140 @@
+package io.sumbrel.formats.statementcsv;
+
+import io.sumbrel.core.bank.BankStatement;
+import io.sumbrel.core.bank.StatementEntry;
+import io.sumbrel.formats.Cells;
+import io.sumbrel.formats.CsvTable;
+import io.sumbrel.formats.Issue;
+import io.sumbrel.formats.Parsed;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Currency;
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * A bank statement as CSV in one fixed layout: an {@code opening} row, {@code entry} rows, a {@code
+ * closing} row; amounts signed with a decimal point, money out below zero.
+ *
+ * <pre>
+ * record,account,currency,statement,date,value date,amount,reference,payer,payer account,method,text
+ * opening,DE02999900001234567812,EUR,46,2026-11-15,,22940.00,,,,,
+ * entry,,,,2026-11-16,2026-11-16,1250.00,NB-1,Kachel und Scherbe,,transfer,RE TCK-20431
+ * closing,,,,2026-11-16,,24190.00,,,,,
+ * </pre>
+ */
+public final class StatementCsvReader {
+  private static final List<String> COLUMNS =
+      List.of(
+          "record",
+          "account",
+          "currency",
+          "statement",
+          "date",
+          "value date",
+          "amount",
+          "reference",
+          "payer",
+          "payer account",
+          "method",
+          "text");
+
+  private final List<Issue> issues = new ArrayList<>();
+  private final List<StatementEntry> entries = new ArrayList<>();
+  private Optional<CsvTable.Row> opening = Optional.empty();
+  private Optional<CsvTable.Row> closing = Optional.empty();
+  private Currency currency = Currency.getInstance("USD");
+
+  private StatementCsvReader() {}
+
+  public static Parsed<BankStatement> read(byte[] bytes) {
+    return new StatementCsvReader().readAll(bytes);
+  }
+
+  private Parsed<BankStatement> readAll(byte[] bytes) {
+    CsvTable table = CsvTable.read(bytes, issues);
+    if (!table.columns().equals(COLUMNS)) {
+      return Parsed.refused(
+          Issue.refuses(
+              "column-missing", "the header must read: " + String.join(",", COLUMNS) + ".", 1));
+    }
+    table.rows().forEach(this::row);
+    if (opening.isEmpty() || closing.isEmpty()) {
+      String last = table.rows().isEmpty() ? "the header" : "line " + last(table.rows()).line();
+      issues.add(
+          Issue.refuses(
+              "truncated",
+              "The file ends after %s without its %s balance; it may have been cut off."
+                  .formatted(last, opening.isEmpty() ? "opening" : "closing"),
+              0));
+    }
+    if (issues.stream().anyMatch(i -> i.severity() == Issue.Severity.REFUSES)) {
+      return new Parsed<>(Optional.empty(), issues);
+    }
+    return Parsed.of(statement(opening.orElseThrow(), closing.orElseThrow()), issues);
+  }
+
+  private void row(CsvTable.Row row) {
+    switch (row.value("record").orElse("")) {
+      case "opening" -> {
+        opening = Optional.of(row);
+        Cells cells = new Cells(row, issues);
+        currency = cells.required("currency", cells.currency("currency"), currency);
+        cells.text("account");
+        balance(cells);
+      }
+      case "closing" -> {
+        closing = Optional.of(row);
+        balance(new Cells(row, issues));
+      }
+      case "entry" -> entries.add(entry(row));
+      default ->
+          issues.add(
+              Issue.refuses(
+                  "record",
+                  "“%s” is neither opening, entry nor closing."
+                      .formatted(row.value("record").orElse("")),
+                  row.line()));
+    }
+  }
+
+  private void balance(Cells cells) {
+    cells.required("date", cells.date("date"), LocalDate.EPOCH);
+    cells.required("amount", cells.amount("amount", currency), 0L);
+  }
+
+  private StatementEntry entry(CsvTable.Row row) {
+    Cells cells = new Cells(row, issues);
+    LocalDate booked = cells.required("date", cells.date("date"), LocalDate.EPOCH);
+    return new StatementEntry(
+        row.line(),
+        booked,
+        cells.date("value date").orElse(booked),
+        cells.required("amount", cells.amount("amount", currency), 0L),
+        StatementEntry.Status.BOOKED,
+        row.value("reference").orElse(""),
+        row.value("payer"),
+        row.value("payer account"),
+        row.value("method").orElse("transfer"),
+        row.value("text").stream().toList(),
+        List.of());
+  }
+
+  private BankStatement statement(CsvTable.Row first, CsvTable.Row last) {
+    Cells begin = new Cells(first, issues);
+    Cells end = new Cells(last, issues);
+    return new BankStatement(
+        begin.text("account"),
+        currency,
+        first.value("statement").orElse("of " + last.value("date").orElse("")),
+        begin.date("date").orElseThrow(),
+        begin.amount("amount", currency).orElseThrow(),
+        end.date("date").orElseThrow(),
+        end.amount("amount", currency).orElseThrow(),
+        entries);
+  }
+
+  private static CsvTable.Row last(List<CsvTable.Row> rows) {
+    return rows.get(rows.size() - 1);
+  }
+}

@@ -1,0 +1,2 @@
+/** Bank statements as CSV in one fixed layout. Entry: {@code StatementCsvReader}. */
+package io.sumbrel.formats.statementcsv;
