@@ -17,8 +17,8 @@ import java.util.Optional;
  */
 final class Scoring {
   private static final int BASE = -5_000;
-  private static final int AMOUNT_MEETS = 3_500;
-  private static final int ALL_NAMED = 6_000;
+  private static final int AMOUNT_MEETS = 4_000;
+  private static final int ALL_NAMED = 5_500;
   private static final int NAMED_LEFT_OUT = -3_000;
   private static final int NAME_ALIKE = 3_000;
   private static final int NAME_NEARLY_ALIKE = 2_000;
@@ -50,7 +50,7 @@ final class Scoring {
 
   Score discounted(List<Integer> indices, long under, boolean late) {
     List<Evidence> evidence = new ArrayList<>();
-    int points = (late ? 2_200 : 3_200) + common(indices, 1, evidence);
+    int points = (late ? 2_600 : 3_200) + common(indices, 1, evidence);
     evidence.add(
         late
             ? Evidence.speaksAgainst(
@@ -84,7 +84,7 @@ final class Scoring {
 
   Score overpaid(List<Integer> indices, long over) {
     List<Evidence> evidence = new ArrayList<>();
-    int points = common(indices, 1, evidence);
+    int points = -1_000 + common(indices, 1, evidence);
     evidence.add(Evidence.speaksAgainst(words(over) + " more than is open on what is named"));
     return new Score(points, evidence);
   }

@@ -1,6 +1,5 @@
 package io.sumbrel.core.proof;
 
-import io.sumbrel.core.ledger.AccountCode;
 import io.sumbrel.core.ledger.JournalEntry;
 import io.sumbrel.core.ledger.JournalLine;
 import io.sumbrel.core.ledger.StandardAccount;
@@ -15,7 +14,6 @@ import io.sumbrel.core.posting.PostingNumber;
 import io.sumbrel.core.posting.PostingTable;
 import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.core.tape.Tape;
-import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Currency;
 import java.util.HashMap;
@@ -58,13 +56,6 @@ public final class Proof {
 
   private boolean isLive(Posting posting) {
     return !turnedBackBy.containsKey(posting.number());
-  }
-
-  private boolean isLiveAt(Posting posting, LocalDate day) {
-    return !posting.date().isAfter(day)
-        && Optional.ofNullable(turnedBackBy.get(posting.number()))
-            .filter(contra -> !contra.date().isAfter(day))
-            .isEmpty();
   }
 
   private ProofLine tapes() {
@@ -203,17 +194,18 @@ public final class Proof {
       for (BooksFacts.Statement statement : facts.statements()) {
         if (statement.account().equals(account.code())) {
           checks++;
-          long books = ledgerAt(account.code(), statement.closingDate());
-          long bank = statement.closingMinor() - unexplainedAt(account, statement.closingDate());
-          if (books != bank) {
-            Currency currency = account.beginsWith().currency();
+          BankReconciliation day = BankReconciliation.of(facts, account, statement.closingDate());
+          Currency currency = account.beginsWith().currency();
+          if (day.differenceMinor() != 0 || day.statementMinor() != statement.closingMinor()) {
             failures.add(
-                "Account %s on %s: the bank less what is unexplained is %s, the books say %s."
+                "Account %s on %s: the bank states %s, entries make %s, of which %s is unexplained; the books say %s."
                     .formatted(
                         account.code().code(),
                         statement.closingDate(),
-                        AmountText.words(bank, currency),
-                        AmountText.words(books, currency)));
+                        AmountText.words(statement.closingMinor(), currency),
+                        AmountText.words(day.statementMinor(), currency),
+                        AmountText.words(day.unexplainedMinor(), currency),
+                        AmountText.words(day.ledgerMinor(), currency)));
           }
         }
       }
@@ -223,31 +215,6 @@ public final class Proof {
         "The bank, less what is unexplained, is what the books say, on every statement's day",
         checks + " balances",
         failures);
-  }
-
-  /** Sum of entries booked until a day that no posting explains on that day, in minor units. */
-  private long unexplainedAt(BooksFacts.Account account, LocalDate day) {
-    Set<MoneyInId> explained = new HashSet<>();
-    for (Posting posting : facts.postings()) {
-      if (isLiveAt(posting, day)) {
-        posting.tape().ifPresent(t -> explained.add(t.moneyIn().id()));
-      }
-    }
-    return facts.entries().stream()
-        .filter(e -> e.account().equals(account.code()))
-        .filter(e -> !e.moneyIn().bookingDate().isAfter(day))
-        .filter(e -> !explained.contains(e.moneyIn().id()))
-        .mapToLong(e -> e.moneyIn().amountMinor())
-        .sum();
-  }
-
-  private long ledgerAt(AccountCode account, LocalDate day) {
-    return facts.postings().stream()
-        .filter(p -> !p.date().isAfter(day))
-        .flatMap(p -> p.entry().lines().stream())
-        .filter(l -> l.account().equals(account))
-        .mapToLong(l -> l.amount().minor())
-        .sum();
   }
 
   private ProofLine intakes() {

@@ -1,0 +1,75 @@
+package io.sumbrel.server.arrivals;
+
+import io.sumbrel.formats.FileKind;
+import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
+import jakarta.persistence.Id;
+import jakarta.persistence.Table;
+import jakarta.persistence.Version;
+import java.time.Instant;
+import java.util.Optional;
+
+@Entity
+@Table(name = "arrival")
+class ArrivalRow {
+  @Id Long id;
+  long booksId;
+  String kind = "";
+  String fileName;
+  String hash;
+  String liveHash;
+  long sizeBytes;
+
+  @Enumerated(EnumType.STRING)
+  ArrivalState state;
+
+  String account = "";
+  String title = "";
+  String currency = "";
+  int statedCount;
+  long statedMinor;
+  int acceptedCount;
+  int knownCount;
+  long knownMinor;
+  String refusal = "";
+  Instant arrivedAt;
+  String arrivedBy;
+  Instant decidedAt;
+  String decidedBy;
+  @Version int version;
+
+  FileKind fileKind() {
+    return FileKind.valueOf(kind);
+  }
+
+  void decide(ArrivalState to, String by, Instant at) {
+    state = to;
+    decidedBy = by;
+    decidedAt = at;
+    if (to == ArrivalState.DROPPED) {
+      liveHash = null;
+    }
+  }
+
+  ArrivalView toView(long unexplained) {
+    return new ArrivalView(
+        id,
+        kind.isEmpty() ? "unknown" : fileKind().words(),
+        fileName,
+        state,
+        account,
+        title,
+        currency,
+        statedCount,
+        statedMinor,
+        acceptedCount,
+        knownCount,
+        unexplained,
+        refusal,
+        arrivedAt,
+        arrivedBy,
+        Optional.ofNullable(decidedAt),
+        Optional.ofNullable(decidedBy));
+  }
+}

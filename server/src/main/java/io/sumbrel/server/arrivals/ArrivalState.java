@@ -1,0 +1,9 @@
+package io.sumbrel.server.arrivals;
+
+/** Where a file stands. */
+public enum ArrivalState {
+  WAITING,
+  ACCEPTED,
+  REFUSED,
+  DROPPED
+}

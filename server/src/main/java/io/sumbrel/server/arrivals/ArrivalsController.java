@@ -1,0 +1,91 @@
+package io.sumbrel.server.arrivals;
+
+import io.sumbrel.core.openitem.ListScope;
+import io.sumbrel.server.people.Actor;
+import jakarta.servlet.http.HttpServletRequest;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.util.List;
+import org.springframework.http.ContentDisposition;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.security.access.prepost.PreAuthorize;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+
+@RestController
+@RequestMapping("/api/arrivals")
+class ArrivalsController {
+  private final Arrivals arrivals;
+  private final BringIn bringIn;
+  private final AcceptFile acceptFile;
+
+  ArrivalsController(Arrivals arrivals, BringIn bringIn, AcceptFile acceptFile) {
+    this.arrivals = arrivals;
+    this.bringIn = bringIn;
+    this.acceptFile = acceptFile;
+  }
+
+  @GetMapping
+  List<ArrivalView> arrivals(@AuthenticationPrincipal Actor actor) {
+    return arrivals.all(actor.booksId());
+  }
+
+  /** The bytes of the file are the body; its size is refused before anything is read. */
+  @PostMapping(consumes = MediaType.APPLICATION_OCTET_STREAM_VALUE)
+  @PreAuthorize("hasAuthority('BRING_IN')")
+  ArrivalView bringIn(
+      @AuthenticationPrincipal Actor actor, @RequestParam String name, HttpServletRequest request)
+      throws IOException {
+    FileStore.requireSize(request.getContentLengthLong());
+    return bringIn.bringIn(actor, name, request.getInputStream());
+  }
+
+  @GetMapping("/{id}/contents")
+  Arrivals.Contents contents(
+      @AuthenticationPrincipal Actor actor,
+      @PathVariable long id,
+      @RequestParam(defaultValue = "CHANGES_ONLY") ListScope scope) {
+    return arrivals.contents(actor.booksId(), id, scope);
+  }
+
+  @GetMapping("/{id}/original")
+  ResponseEntity<byte[]> original(@AuthenticationPrincipal Actor actor, @PathVariable long id) {
+    String name = arrivals.find(actor.booksId(), id).fileName();
+    return ResponseEntity.ok()
+        .contentType(MediaType.APPLICATION_OCTET_STREAM)
+        .header(
+            HttpHeaders.CONTENT_DISPOSITION,
+            ContentDisposition.attachment()
+                .filename(name, StandardCharsets.UTF_8)
+                .build()
+                .toString())
+        .body(arrivals.original(actor.booksId(), id));
+  }
+
+  @PostMapping("/{id}/acceptance")
+  @PreAuthorize("hasAuthority('BRING_IN')")
+  ArrivalView accept(
+      @AuthenticationPrincipal Actor actor,
+      @PathVariable long id,
+      @RequestBody AcceptFile.How how) {
+    return acceptFile.accept(actor, id, how);
+  }
+
+  @DeleteMapping("/{id}")
+  @PreAuthorize("hasAuthority('BRING_IN')")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void drop(@AuthenticationPrincipal Actor actor, @PathVariable long id) {
+    bringIn.drop(actor, id);
+  }
+}

@@ -1,0 +1,27 @@
+package io.sumbrel.server.arrivals;
+
+import io.sumbrel.core.receipt.MoneyIn;
+import java.time.LocalDate;
+
+/**
+ * A bank entry with where it came from.
+ *
+ * @param place 1-based line in its file
+ * @param method how the money came, in a word
+ */
+public record BankLine(
+    MoneyIn moneyIn,
+    long bankAccountId,
+    long statementId,
+    int place,
+    LocalDate valueDate,
+    String bankReference,
+    String method) {
+
+  /** Who pays, as far as the bank says. */
+  public String payer() {
+    return moneyIn
+        .payerName()
+        .orElseGet(() -> moneyIn.text().lines().findFirst().orElse("no text"));
+  }
+}

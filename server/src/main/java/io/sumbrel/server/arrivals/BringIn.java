@@ -1,0 +1,170 @@
+package io.sumbrel.server.arrivals;
+
+import io.sumbrel.core.bank.BankStatement;
+import io.sumbrel.core.openitem.ListedItem;
+import io.sumbrel.core.openitem.OpenItemList;
+import io.sumbrel.core.refusal.Refusal;
+import io.sumbrel.server.audit.AuditRecord;
+import io.sumbrel.server.people.Actor;
+import io.sumbrel.server.persistence.RowIds;
+import jakarta.persistence.EntityManager;
+import java.io.InputStream;
+import java.time.Clock;
+import java.time.temporal.ChronoUnit;
+import java.util.List;
+import java.util.stream.Collectors;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+
+/** A file comes in: it is read and shown, and counts nowhere until somebody accepts it. */
+@Component
+public class BringIn {
+  private final EntityManager entities;
+  private final RowIds ids;
+  private final Clock clock;
+  private final AuditRecord audit;
+  private final FileStore files;
+  private final StatementChain chain;
+
+  BringIn(
+      EntityManager entities,
+      RowIds ids,
+      Clock clock,
+      AuditRecord audit,
+      FileStore files,
+      StatementChain chain) {
+    this.entities = entities;
+    this.ids = ids;
+    this.clock = clock;
+    this.audit = audit;
+    this.files = files;
+    this.chain = chain;
+  }
+
+  /**
+   * Reads a file. One that cannot be taken in is listed as refused with its sentence, and its bytes
+   * are not kept.
+   *
+   * @throws Refusal {@code too-large}, {@code same-file} with when and by whom
+   */
+  @Transactional
+  public ArrivalView bringIn(Actor actor, String fileName, InputStream content) {
+    FileStore.Received received = files.receive(content);
+    try {
+      requireNew(actor.booksId(), received.hash());
+      ArrivalRow row = row(actor, fileName, received);
+      try {
+        ArrivedFile file = ArrivedFile.read(received.bytes());
+        row.kind = file.kind().name();
+        chain.requireFollow(actor.booksId(), file.statements());
+        describe(actor.booksId(), row, file);
+        row.liveHash = received.hash();
+        files.keep(received);
+      } catch (Refusal e) {
+        row.refusal = e.getMessage();
+        row.decide(ArrivalState.REFUSED, actor.name(), row.arrivedAt);
+      }
+      entities.persist(row);
+      audit.append(
+          actor, "file-" + row.state.name().toLowerCase(), row.fileName, row.title + row.refusal);
+      return row.toView(0);
+    } finally {
+      received.discard();
+    }
+  }
+
+  private void requireNew(long booksId, String hash) {
+    List<ArrivalRow> same =
+        entities
+            .createQuery("from ArrivalRow where booksId = :b and liveHash = :h", ArrivalRow.class)
+            .setParameter("b", booksId)
+            .setParameter("h", hash)
+            .getResultList();
+    if (!same.isEmpty()) {
+      ArrivalRow first = same.get(0);
+      throw new Refusal(
+          "same-file",
+          "This very file was brought in on %s UTC by %s, as %s."
+              .formatted(
+                  first
+                      .arrivedAt
+                      .truncatedTo(ChronoUnit.MINUTES)
+                      .toString()
+                      .replaceAll("[TZ]", " ")
+                      .strip(),
+                  first.arrivedBy,
+                  first.fileName));
+    }
+  }
+
+  private ArrivalRow row(Actor actor, String fileName, FileStore.Received received) {
+    ArrivalRow row = new ArrivalRow();
+    row.id = ids.next();
+    row.booksId = actor.booksId();
+    row.fileName = safeName(fileName);
+    row.hash = received.hash();
+    row.sizeBytes = received.size();
+    row.state = ArrivalState.WAITING;
+    row.arrivedAt = clock.instant().truncatedTo(ChronoUnit.MILLIS);
+    row.arrivedBy = actor.name();
+    return row;
+  }
+
+  /** The last part of a path, without control characters: it is shown, never opened. */
+  private static String safeName(String fileName) {
+    String last =
+        fileName.substring(Math.max(fileName.lastIndexOf('/'), fileName.lastIndexOf('\\')) + 1);
+    String clean = last.replaceAll("\\p{Cntrl}", "").strip();
+    return clean.isEmpty() ? "unnamed" : clean.substring(0, Math.min(200, clean.length()));
+  }
+
+  private void describe(long booksId, ArrivalRow row, ArrivedFile file) {
+    if (file.items().isPresent()) {
+      OpenItemList list = file.items().get();
+      row.title = "Open items";
+      row.statedCount = list.items().size();
+      row.statedMinor = list.items().stream().mapToLong(ListedItem::openMinor).sum();
+      List<String> currencies =
+          list.items().stream().map(i -> i.currency().getCurrencyCode()).distinct().toList();
+      row.currency = currencies.size() == 1 ? currencies.get(0) : "";
+      return;
+    }
+    List<BankStatement> statements = file.statements();
+    row.title =
+        "Statement "
+            + statements.stream().map(BankStatement::number).collect(Collectors.joining(", "));
+    row.account =
+        statements.stream()
+            .map(s -> chain.account(booksId, s).shortName())
+            .distinct()
+            .collect(Collectors.joining(", "));
+    row.currency = statements.get(0).currency().getCurrencyCode();
+    row.statedCount = (int) statements.stream().mapToLong(BankStatement::bookedCount).sum();
+    row.statedMinor = statements.stream().mapToLong(s -> s.closingMinor() - s.openingMinor()).sum();
+  }
+
+  /** Takes a waiting file out again; the same bytes may come once more. */
+  @Transactional
+  public void drop(Actor actor, long arrivalId) {
+    ArrivalRow row = waiting(entities, actor.booksId(), arrivalId);
+    row.decide(ArrivalState.DROPPED, actor.name(), clock.instant());
+    audit.append(actor, "file-dropped", row.fileName, row.title);
+  }
+
+  /**
+   * @throws Refusal {@code not-found}, {@code not-waiting}
+   */
+  static ArrivalRow waiting(EntityManager entities, long booksId, long arrivalId) {
+    ArrivalRow row = entities.find(ArrivalRow.class, arrivalId);
+    if (row == null || row.booksId != booksId) {
+      throw new Refusal("not-found", "There is no such file.");
+    }
+    if (row.state != ArrivalState.WAITING) {
+      throw new Refusal(
+          "not-waiting",
+          "%s was %s already, by %s."
+              .formatted(row.fileName, row.state.name().toLowerCase(), row.decidedBy));
+    }
+    return row;
+  }
+}

@@ -1,0 +1,124 @@
+package io.sumbrel.server.arrivals;
+
+import io.sumbrel.core.refusal.Refusal;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.OutputStream;
+import java.io.UncheckedIOException;
+import java.nio.channels.FileChannel;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
+import java.nio.file.StandardOpenOption;
+import java.security.DigestInputStream;
+import java.security.MessageDigest;
+import java.security.NoSuchAlgorithmException;
+import java.util.HexFormat;
+import org.springframework.beans.factory.annotation.Value;
+import org.springframework.stereotype.Component;
+
+/**
+ * The originals, as files named by the hash of their bytes. A file is written aside, brought to the
+ * disk, and renamed before anything refers to it; names of users never become paths.
+ */
+@Component
+class FileStore {
+  static final long MAX_BYTES = 100L << 20;
+
+  private final Path folder;
+
+  FileStore(@Value("${sumbrel.data}") Path data) throws IOException {
+    folder = data.resolve("files");
+    Files.createDirectories(folder);
+  }
+
+  /** A file that has come in and is not kept yet. */
+  record Received(Path path, String hash, long size) {
+    byte[] bytes() {
+      return FileStore.read(path);
+    }
+
+    void discard() {
+      try {
+        Files.deleteIfExists(path);
+      } catch (IOException e) {
+        throw new UncheckedIOException(e);
+      }
+    }
+  }
+
+  /**
+   * Streams to a file aside while hashing.
+   *
+   * @throws Refusal {@code too-large} above 100 MB; nothing is kept then
+   */
+  Received receive(InputStream in) {
+    Path aside = null;
+    try {
+      aside = Files.createTempFile(folder, "in-", ".part");
+      MessageDigest sha = MessageDigest.getInstance("SHA-256");
+      long size = copy(new DigestInputStream(in, sha), aside);
+      return new Received(aside, HexFormat.of().formatHex(sha.digest()), size);
+    } catch (Refusal e) {
+      new Received(aside, "", 0).discard();
+      throw e;
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    } catch (NoSuchAlgorithmException e) {
+      throw new IllegalStateException(e);
+    }
+  }
+
+  static void requireSize(long size) {
+    if (size > MAX_BYTES) {
+      throw new Refusal("too-large", "The file is larger than 100 MB; nothing of it was stored.");
+    }
+  }
+
+  private static long copy(InputStream in, Path to) throws IOException {
+    byte[] buffer = new byte[1 << 16];
+    long size = 0;
+    try (OutputStream out = Files.newOutputStream(to)) {
+      for (int n = in.read(buffer); n >= 0; n = in.read(buffer)) {
+        size += n;
+        requireSize(size);
+        out.write(buffer, 0, n);
+      }
+    }
+    return size;
+  }
+
+  /** Keeps a received file for good. */
+  void keep(Received received) {
+    try {
+      try (FileChannel channel = FileChannel.open(received.path(), StandardOpenOption.WRITE)) {
+        channel.force(true);
+      }
+      Files.move(received.path(), path(received.hash()), StandardCopyOption.ATOMIC_MOVE);
+      try (FileChannel directory = FileChannel.open(folder, StandardOpenOption.READ)) {
+        directory.force(true);
+      }
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+  }
+
+  byte[] original(String hash) {
+    return read(path(hash));
+  }
+
+  private static byte[] read(Path path) {
+    try {
+      return Files.readAllBytes(path);
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+  }
+
+  private Path path(String hash) {
+    if (!hash.matches("[0-9a-f]{64}")) {
+      throw new IllegalArgumentException("hash " + hash);
+    }
+    return folder.resolve(hash);
+  }
+}

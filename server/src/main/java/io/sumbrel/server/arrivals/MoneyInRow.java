@@ -1,0 +1,76 @@
+package io.sumbrel.server.arrivals;
+
+import io.sumbrel.core.bank.StatementEntry;
+import io.sumbrel.core.receipt.MoneyIn;
+import io.sumbrel.core.receipt.MoneyInId;
+import jakarta.persistence.Entity;
+import jakarta.persistence.Id;
+import jakarta.persistence.Table;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Currency;
+import java.util.List;
+import java.util.Optional;
+import org.hibernate.annotations.Immutable;
+
+@Entity
+@Immutable
+@Table(name = "money_in")
+class MoneyInRow {
+  private static final int MAX_TEXT = 4000;
+
+  @Id Long id;
+  long booksId;
+  long bankAccountId;
+  long statementId;
+  int place;
+  LocalDate bookingDate;
+  LocalDate valueDate;
+  String currency;
+  long amountMinor;
+  String bankReference;
+  String payerName;
+  String payerAccount;
+  String method;
+  String bankText;
+  String documentReferences;
+
+  static MoneyInRow of(StatementEntry entry, Currency currency) {
+    MoneyInRow row = new MoneyInRow();
+    row.place = entry.place();
+    row.bookingDate = entry.bookingDate();
+    row.valueDate = entry.valueDate();
+    row.currency = currency.getCurrencyCode();
+    row.amountMinor = entry.amountMinor();
+    row.bankReference = cut(entry.bankReference(), 80);
+    row.payerName = entry.payerName().map(n -> cut(n, 200)).orElse(null);
+    row.payerAccount = entry.payerAccount().map(a -> cut(a, 60)).orElse(null);
+    row.method = entry.method();
+    List<String> text = new ArrayList<>(entry.payerName().stream().toList());
+    text.addAll(entry.text());
+    row.bankText = cut(String.join("\n", text), MAX_TEXT);
+    row.documentReferences = cut(String.join("\n", entry.references()), 2000);
+    return row;
+  }
+
+  private static String cut(String text, int length) {
+    return text.substring(0, Math.min(length, text.length()));
+  }
+
+  MoneyIn toFact() {
+    return new MoneyIn(
+        new MoneyInId(id),
+        Currency.getInstance(currency),
+        amountMinor,
+        bookingDate,
+        Optional.ofNullable(payerName),
+        Optional.ofNullable(payerAccount),
+        bankText,
+        documentReferences.isEmpty() ? List.of() : List.of(documentReferences.split("\n")));
+  }
+
+  BankLine toLine() {
+    return new BankLine(
+        toFact(), bankAccountId, statementId, place, valueDate, bankReference, method);
+  }
+}

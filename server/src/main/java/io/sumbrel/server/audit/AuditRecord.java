@@ -1,0 +1,84 @@
+package io.sumbrel.server.audit;
+
+import io.sumbrel.core.proof.AuditLine;
+import io.sumbrel.server.people.Actor;
+import jakarta.persistence.EntityManager;
+import jakarta.persistence.LockModeType;
+import java.time.Clock;
+import java.time.temporal.ChronoUnit;
+import java.util.List;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Propagation;
+import org.springframework.transaction.annotation.Transactional;
+
+/**
+ * The record of all acts. Its head row is the last lock that an act takes: whoever holds it writes
+ * the next number, so numbers and hashes follow the order of commits without a gap.
+ */
+@Component
+public class AuditRecord {
+  private final EntityManager entities;
+  private final Clock clock;
+
+  AuditRecord(EntityManager entities, Clock clock) {
+    this.entities = entities;
+    this.clock = clock;
+  }
+
+  /** Begins the record of a new set of books. */
+  @Transactional(propagation = Propagation.MANDATORY)
+  public void begin(long booksId) {
+    AuditHeadRow head = new AuditHeadRow();
+    head.booksId = booksId;
+    head.lastNumber = 0;
+    head.lastHash = AuditLine.BEGINNING;
+    entities.persist(head);
+  }
+
+  /** Waits for every act before this one to end; numbers taken from now on follow theirs. */
+  @Transactional(propagation = Propagation.MANDATORY)
+  public void lock(long booksId) {
+    head(booksId);
+  }
+
+  /** Appends a line: the last thing that an act does. */
+  @Transactional(propagation = Propagation.MANDATORY)
+  public void append(Actor actor, String act, String subject, String detail) {
+    AuditHeadRow head = head(actor.booksId());
+    String at = clock.instant().truncatedTo(ChronoUnit.MILLIS).toString();
+    String cut = detail.substring(0, Math.min(detail.length(), 2000));
+    AuditLine line =
+        AuditLine.next(head.lastNumber + 1, at, actor.name(), act, subject, cut, head.lastHash);
+    entities.persist(AuditLineRow.of(actor.booksId(), line));
+    head.lastNumber = line.number();
+    head.lastHash = line.hash();
+  }
+
+  private AuditHeadRow head(long booksId) {
+    AuditHeadRow head = entities.find(AuditHeadRow.class, booksId, LockModeType.PESSIMISTIC_WRITE);
+    return head;
+  }
+
+  /** The number of the newest line, which names the state of the books. */
+  @Transactional(readOnly = true)
+  public long lastNumber(long booksId) {
+    return entities
+        .createQuery("select lastNumber from AuditHeadRow where booksId = :books", Long.class)
+        .setParameter("books", booksId)
+        .getResultStream()
+        .findFirst()
+        .orElse(0L);
+  }
+
+  /** Every line, in order. */
+  @Transactional(readOnly = true)
+  public List<AuditLine> lines(long booksId) {
+    return entities
+        .createQuery(
+            "from AuditLineRow where booksId = :books order by lineNumber", AuditLineRow.class)
+        .setParameter("books", booksId)
+        .getResultStream()
+        .map(AuditLineRow::toFact)
+        .toList();
+  }
+}

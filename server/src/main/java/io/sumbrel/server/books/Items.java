@@ -1,0 +1,140 @@
+package io.sumbrel.server.books;
+
+import io.sumbrel.core.openitem.ItemId;
+import io.sumbrel.core.openitem.OpenItem;
+import io.sumbrel.server.persistence.RowIds;
+import jakarta.persistence.EntityManager;
+import java.util.Collection;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.TreeSet;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Propagation;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Open items with their balances. */
+@Component
+public class Items {
+  private static final String WITH_BALANCE =
+      """
+      select i, b from OpenItemRow i join ItemBalanceRow b on b.itemId = i.id
+      """;
+
+  private final EntityManager entities;
+  private final RowIds ids;
+
+  Items(EntityManager entities, RowIds ids) {
+    this.entities = entities;
+    this.ids = ids;
+  }
+
+  /** Where an item was first seen, and the house's own columns of it. */
+  public record Origin(Optional<Long> arrivalId, Optional<Integer> line, String extra) {}
+
+  /** Every item, settled ones too, oldest first. */
+  @Transactional(readOnly = true)
+  public List<OpenItem> all(long booksId) {
+    return entities
+        .createQuery(
+            WITH_BALANCE + " where i.booksId = :b order by i.itemDate, i.id", Object[].class)
+        .setParameter("b", booksId)
+        .getResultStream()
+        .map(Items::fact)
+        .toList();
+  }
+
+  /** Every item by its number. */
+  @Transactional(readOnly = true)
+  public Map<String, OpenItem> byNumber(long booksId) {
+    Map<String, OpenItem> byNumber = new LinkedHashMap<>();
+    all(booksId).forEach(i -> byNumber.put(i.number(), i));
+    return byNumber;
+  }
+
+  /** Items by id, without a lock. Ids that are not of these books are left out. */
+  @Transactional(readOnly = true)
+  public Map<ItemId, OpenItem> find(long booksId, Collection<ItemId> items) {
+    Map<ItemId, OpenItem> found = new HashMap<>();
+    if (!items.isEmpty()) {
+      entities
+          .createQuery(WITH_BALANCE + " where i.booksId = :b and i.id in :ids", Object[].class)
+          .setParameter("b", booksId)
+          .setParameter("ids", items.stream().map(ItemId::number).toList())
+          .getResultStream()
+          .map(Items::fact)
+          .forEach(i -> found.put(i.id(), i));
+    }
+    return found;
+  }
+
+  /** Locks balances in the order of their ids, then reads them anew in a second statement. */
+  @Transactional(propagation = Propagation.MANDATORY)
+  public Map<ItemId, OpenItem> lock(long booksId, Collection<ItemId> items) {
+    TreeSet<Long> ordered = new TreeSet<>();
+    items.forEach(i -> ordered.add(i.number()));
+    for (Long id : ordered) {
+      entities
+          .createNativeQuery("select item_id from item_balance where item_id = :id for update")
+          .setParameter("id", id)
+          .getResultList();
+    }
+    return find(booksId, items);
+  }
+
+  /** Locks every balance of the books, before any is read. */
+  @Transactional(propagation = Propagation.MANDATORY)
+  public void lockAll(long booksId) {
+    entities
+        .createNativeQuery(
+            """
+            select item_id from item_balance
+            where item_id in (select id from open_item where books_id = :b)
+            order by item_id for update
+            """)
+        .setParameter("b", booksId)
+        .getResultList();
+  }
+
+  @Transactional(readOnly = true)
+  public Optional<Origin> origin(long booksId, ItemId item) {
+    return Optional.ofNullable(entities.find(OpenItemRow.class, item.number()))
+        .filter(r -> r.booksId == booksId)
+        .map(
+            r ->
+                new Origin(
+                    Optional.ofNullable(r.arrivalId), Optional.ofNullable(r.arrivalLine), r.extra));
+  }
+
+  /** An id for an item that is about to come into being. */
+  public ItemId nextId() {
+    return new ItemId(ids.next());
+  }
+
+  /** Adds an item with nothing billed and nothing open yet; its posting gives it amounts. */
+  @Transactional(propagation = Propagation.MANDATORY)
+  public void add(long booksId, OpenItem item, Origin origin) {
+    OpenItemRow row = OpenItemRow.of(booksId, item);
+    row.extra = origin.extra();
+    row.arrivalId = origin.arrivalId().orElse(null);
+    row.arrivalLine = origin.line().orElse(null);
+    entities.persist(row);
+    ItemBalanceRow balance = new ItemBalanceRow();
+    balance.itemId = row.id;
+    entities.persist(balance);
+  }
+
+  /** Takes over what a newer list says of an item, but for its amounts. */
+  @Transactional(propagation = Propagation.MANDATORY)
+  public void describe(OpenItem item, String extra) {
+    OpenItemRow row = entities.find(OpenItemRow.class, item.id().number());
+    row.describe(item);
+    row.extra = extra;
+  }
+
+  private static OpenItem fact(Object[] row) {
+    return ((OpenItemRow) row[0]).toFact((ItemBalanceRow) row[1]);
+  }
+}

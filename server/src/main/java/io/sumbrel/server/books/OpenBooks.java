@@ -1,0 +1,124 @@
+package io.sumbrel.server.books;
+
+import io.sumbrel.core.ledger.AccountCode;
+import io.sumbrel.core.ledger.StandardAccount;
+import io.sumbrel.core.money.Money;
+import io.sumbrel.core.posting.PostingKind;
+import io.sumbrel.core.posting.PostingTable;
+import io.sumbrel.core.rules.HouseLimits;
+import io.sumbrel.server.audit.AuditRecord;
+import io.sumbrel.server.people.Actor;
+import io.sumbrel.server.persistence.RowIds;
+import jakarta.persistence.EntityManager;
+import java.time.Clock;
+import java.time.LocalDate;
+import java.time.ZoneId;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Begins a set of books, and bank accounts in it. */
+@Component
+public class OpenBooks {
+  private final EntityManager entities;
+  private final RowIds ids;
+  private final Clock clock;
+  private final AuditRecord audit;
+  private final Ledger ledger;
+  private final Limits limits;
+
+  OpenBooks(
+      EntityManager entities,
+      RowIds ids,
+      Clock clock,
+      AuditRecord audit,
+      Ledger ledger,
+      Limits limits) {
+    this.entities = entities;
+    this.ids = ids;
+    this.clock = clock;
+    this.audit = audit;
+    this.ledger = ledger;
+    this.limits = limits;
+  }
+
+  /**
+   * @param businessDate fixes the business date, as the demonstration house does
+   * @return the id of the new set of books
+   */
+  @Transactional
+  public long open(String name, ZoneId zone, Optional<LocalDate> businessDate) {
+    BooksRow row = new BooksRow();
+    row.id = ids.next();
+    row.name = name;
+    row.zone = zone.getId();
+    row.businessDate = businessDate.orElse(null);
+    row.createdAt = clock.instant();
+    entities.persist(row);
+    for (StandardAccount account : StandardAccount.values()) {
+      entities.persist(
+          LedgerAccountRow.of(
+              row.id, account.code().code(), account.words(), account.use().name()));
+    }
+    limits.store(row.id, HouseLimits.DEFAULTS);
+    audit.begin(row.id);
+    return row.id;
+  }
+
+  /** A bank account begins: row 1 of the posting table. */
+  @Transactional
+  public BankAccount beginAccount(
+      Actor actor, String name, String accountNumber, LocalDate date, Money balance) {
+    long count =
+        entities
+            .createQuery("select count(*) from BankAccountRow where booksId = :b", Long.class)
+            .setParameter("b", actor.booksId())
+            .getSingleResult();
+    AccountCode code = new AccountCode(Integer.toString(1010 + 10 * (int) count));
+    entities.persist(LedgerAccountRow.of(actor.booksId(), code.code(), name, "BANK"));
+    BankAccountRow row = new BankAccountRow();
+    row.id = ids.next();
+    row.booksId = actor.booksId();
+    row.name = name;
+    row.accountNumber = accountNumber.replace(" ", "");
+    row.currency = balance.currency().getCurrencyCode();
+    row.ledgerCode = code.code();
+    row.beginsOn = date;
+    row.beginsMinor = balance.minor();
+    entities.persist(row);
+    ledger.append(
+        actor,
+        Ledger.Act.of(PostingKind.BANK_BEGINS, PostingTable.bankBegins(code, balance, date)),
+        "bank-account-begins",
+        name + " begins on " + date + " with " + balance);
+    return row.toAccount();
+  }
+
+  /** The bank accounts of the house, in the order of their ledger accounts. */
+  @Transactional(readOnly = true)
+  public List<BankAccount> accounts(long booksId) {
+    return entities
+        .createQuery(
+            "from BankAccountRow where booksId = :b order by ledgerCode", BankAccountRow.class)
+        .setParameter("b", booksId)
+        .getResultStream()
+        .map(BankAccountRow::toAccount)
+        .toList();
+  }
+
+  /** The names of the ledger accounts by their codes, in the order of the codes. */
+  @Transactional(readOnly = true)
+  public Map<String, String> ledgerAccounts(long booksId) {
+    Map<String, String> names = new LinkedHashMap<>();
+    entities
+        .createQuery(
+            "from LedgerAccountRow where booksId = :b order by code", LedgerAccountRow.class)
+        .setParameter("b", booksId)
+        .getResultStream()
+        .forEach(r -> names.put(r.code, r.name));
+    return names;
+  }
+}

@@ -1,0 +1,2 @@
+/** Customers and their items. */
+package io.sumbrel.server.customer;

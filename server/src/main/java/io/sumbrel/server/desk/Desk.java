@@ -1,0 +1,385 @@
+package io.sumbrel.server.desk;
+
+import io.sumbrel.core.matching.Plan;
+import io.sumbrel.core.matching.Proposal;
+import io.sumbrel.core.openitem.ItemId;
+import io.sumbrel.core.openitem.OpenItem;
+import io.sumbrel.core.party.Customer;
+import io.sumbrel.core.party.CustomerId;
+import io.sumbrel.core.receipt.MoneyIn;
+import io.sumbrel.core.receipt.MoneyInId;
+import io.sumbrel.core.refusal.Refusal;
+import io.sumbrel.core.tape.LineKind;
+import io.sumbrel.core.tape.Tape;
+import io.sumbrel.core.tape.TapeFacts;
+import io.sumbrel.core.tape.TapeLine;
+import io.sumbrel.server.arrivals.BankLine;
+import io.sumbrel.server.arrivals.BankLines;
+import io.sumbrel.server.books.BankAccount;
+import io.sumbrel.server.books.BooksNames;
+import io.sumbrel.server.books.Claims;
+import io.sumbrel.server.books.Customers;
+import io.sumbrel.server.books.Items;
+import io.sumbrel.server.books.Limits;
+import io.sumbrel.server.books.OpenBooks;
+import io.sumbrel.server.books.Postings;
+import io.sumbrel.server.desk.DeskViews.DeskView;
+import io.sumbrel.server.desk.DeskViews.DoneView;
+import io.sumbrel.server.desk.DeskViews.EvidenceView;
+import io.sumbrel.server.desk.DeskViews.ItemsView;
+import io.sumbrel.server.desk.DeskViews.JudgedView;
+import io.sumbrel.server.desk.DeskViews.MoneyView;
+import io.sumbrel.server.desk.DeskViews.OtherDraftView;
+import io.sumbrel.server.desk.DeskViews.PileRow;
+import io.sumbrel.server.desk.DeskViews.ProgressView;
+import io.sumbrel.server.desk.DeskViews.WayView;
+import io.sumbrel.server.people.Actor;
+import java.time.LocalDate;
+import java.time.YearMonth;
+import java.time.format.DateTimeFormatter;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Reads what the desk shows; changes nothing. */
+@Component
+class Desk {
+  private static final DateTimeFormatter DAY =
+      DateTimeFormatter.ofPattern("dd MMM", Locale.ENGLISH);
+  private static final int SEARCH_LIMIT = 200;
+
+  private final PlanBoard plans;
+  private final BankLines bankLines;
+  private final OpenBooks accounts;
+  private final BooksNames books;
+  private final Claims claims;
+  private final Customers customers;
+  private final Items items;
+  private final Limits limits;
+  private final Postings postings;
+  private final Drafts drafts;
+  private final PostTape postTape;
+
+  Desk(
+      PlanBoard plans,
+      BankLines bankLines,
+      OpenBooks accounts,
+      BooksNames books,
+      Claims claims,
+      Customers customers,
+      Items items,
+      Limits limits,
+      Postings postings,
+      Drafts drafts,
+      PostTape postTape) {
+    this.plans = plans;
+    this.bankLines = bankLines;
+    this.accounts = accounts;
+    this.books = books;
+    this.claims = claims;
+    this.customers = customers;
+    this.items = items;
+    this.limits = limits;
+    this.postings = postings;
+    this.drafts = drafts;
+    this.postTape = postTape;
+  }
+
+  @Transactional(readOnly = true)
+  DeskView desk(Actor actor) {
+    PlanBoard.Board board = plans.board(actor.booksId());
+    Map<Long, List<Drafts.Draft>> worked =
+        drafts.all(actor.booksId()).stream()
+            .collect(Collectors.groupingBy(Drafts.Draft::moneyInId));
+    Map<Long, String> names = accountNames(actor.booksId());
+    List<PileRow> rows =
+        board.pile().stream()
+            .map(
+                line ->
+                    pileRow(
+                        actor,
+                        line,
+                        board.rows().get(line.moneyIn().id()),
+                        worked.getOrDefault(line.moneyIn().id().number(), List.of()),
+                        names))
+            .sorted(
+                Comparator.comparing(PileRow::certainty)
+                    .thenComparing(PileRow::date, Comparator.reverseOrder())
+                    .thenComparing(PileRow::id))
+            .toList();
+    int putBy = (int) rows.stream().filter(PileRow::putBy).count();
+    return new DeskView(progress(actor.booksId(), board), rows.size(), putBy, rows);
+  }
+
+  private PileRow pileRow(
+      Actor actor,
+      BankLine line,
+      Plan.Row row,
+      List<Drafts.Draft> worked,
+      Map<Long, String> names) {
+    String proposal =
+        row.chosen()
+            .map(i -> row.ways().get(i).words())
+            .orElse(line.moneyIn().isIn() ? "nothing fits yet" : "paid out");
+    String ways = row.waysCount() > 1 ? " · " + row.waysCount() + " ways" : "";
+    return new PileRow(
+        line.moneyIn().id().number(),
+        line.payer(),
+        DAY.format(line.moneyIn().bookingDate()) + " · " + line.method() + " · " + proposal + ways,
+        line.moneyIn().bookingDate(),
+        line.moneyIn().currency().getCurrencyCode(),
+        line.moneyIn().amountMinor(),
+        names.get(line.bankAccountId()),
+        row.certainty(),
+        row.waysCount(),
+        worked.stream().anyMatch(Drafts.Draft::putBy),
+        worked.stream()
+            .filter(d -> d.personId() != actor.personId())
+            .map(Drafts.Draft::person)
+            .toList());
+  }
+
+  /** Money in of each account's newest statement, and what older is still in the pile. */
+  private List<ProgressView> progress(long booksId, PlanBoard.Board board) {
+    Set<Long> newest = new HashSet<>();
+    bankLines.statements(booksId).stream()
+        .collect(Collectors.groupingBy(BankLines.StoredStatement::bankAccountId))
+        .values()
+        .forEach(all -> newest.add(all.get(all.size() - 1).id()));
+    Set<MoneyInId> open =
+        board.pile().stream().map(l -> l.moneyIn().id()).collect(Collectors.toSet());
+    Map<String, long[]> sums = new LinkedHashMap<>();
+    for (BankLine line : bankLines.all(booksId)) {
+      boolean unplaced = open.contains(line.moneyIn().id());
+      if (line.moneyIn().isIn() && (unplaced || newest.contains(line.statementId()))) {
+        long[] sum =
+            sums.computeIfAbsent(line.moneyIn().currency().getCurrencyCode(), c -> new long[2]);
+        sum[1] += line.moneyIn().amountMinor();
+        sum[0] += unplaced ? 0 : line.moneyIn().amountMinor();
+      }
+    }
+    List<ProgressView> progress = new ArrayList<>();
+    sums.forEach((c, s) -> progress.add(new ProgressView(c, s[0], s[1])));
+    return progress;
+  }
+
+  private Map<Long, String> accountNames(long booksId) {
+    return accounts.accounts(booksId).stream()
+        .collect(Collectors.toMap(BankAccount::id, BankAccount::shortName));
+  }
+
+  @Transactional(readOnly = true)
+  MoneyView money(Actor actor, MoneyInId id) {
+    PlanBoard.Board board = plans.board(actor.booksId());
+    BankLine line = bankLines.find(actor.booksId(), id);
+    Plan.Row row = board.rows().get(id);
+    if (row == null) {
+      String by = claims.of(id).map(c -> c.number().words() + " by " + c.actor()).orElse("");
+      throw new Refusal("claimed", "This sum is explained already: " + by + ".");
+    }
+    List<Drafts.Draft> worked =
+        drafts.all(actor.booksId()).stream().filter(d -> d.moneyInId() == id.number()).toList();
+    Optional<Drafts.Draft> mine =
+        worked.stream().filter(d -> d.personId() == actor.personId()).findFirst();
+    Set<ItemId> named = new HashSet<>();
+    row.ways().forEach(w -> w.lines().forEach(l -> l.item().ifPresent(named::add)));
+    mine.ifPresent(d -> d.lines().forEach(l -> l.itemId().map(ItemId::new).ifPresent(named::add)));
+    Map<ItemId, LineView.ItemView> views = itemViews(actor.booksId(), named);
+    return new MoneyView(
+        id.number(),
+        line.payer(),
+        line.moneyIn().currency().getCurrencyCode(),
+        line.moneyIn().amountMinor(),
+        line.moneyIn().bookingDate(),
+        line.valueDate(),
+        postTape.postingDate(actor, line.moneyIn(), Optional.empty()),
+        accountNames(actor.booksId()).get(line.bankAccountId()),
+        line.method(),
+        line.bankReference(),
+        line.moneyIn().text(),
+        row.certainty(),
+        row.ways().stream().map(w -> way(w, views)).toList(),
+        row.chosen(),
+        row.waysCount(),
+        row.searched(),
+        row.customer().map(CustomerId::number),
+        mine.map(d -> relined(d.lines(), views)),
+        worked.stream().anyMatch(Drafts.Draft::putBy),
+        worked.stream()
+            .filter(d -> d.personId() != actor.personId())
+            .map(d -> new OtherDraftView(d.person(), d.changedAt()))
+            .toList(),
+        (int) board.pile().stream().filter(l -> l.payer().equals(line.payer())).count() - 1);
+  }
+
+  private static List<LineView> relined(
+      List<LineView> lines, Map<ItemId, LineView.ItemView> views) {
+    return lines.stream().map(l -> LineView.of(l.toLine(), views)).toList();
+  }
+
+  private static WayView way(Proposal way, Map<ItemId, LineView.ItemView> views) {
+    String because =
+        way.evidence().stream().limit(3).map(e -> e.words()).collect(Collectors.joining(" · "));
+    return new WayView(
+        way.words(),
+        because,
+        way.certainty(),
+        way.lines().stream().map(l -> LineView.of(l, views)).toList(),
+        way.evidence().stream().map(EvidenceView::of).toList());
+  }
+
+  private Map<ItemId, LineView.ItemView> itemViews(long booksId, Set<ItemId> ids) {
+    Function<OpenItem, LineView.ItemView> view = itemView(booksId);
+    Map<ItemId, LineView.ItemView> views = new HashMap<>();
+    items.find(booksId, ids).forEach((id, item) -> views.put(id, view.apply(item)));
+    return views;
+  }
+
+  private Function<OpenItem, LineView.ItemView> itemView(long booksId) {
+    Map<CustomerId, Customer> byId = customers.byId(booksId);
+    LocalDate today = books.businessDate(booksId);
+    return item ->
+        LineView.ItemView.of(
+            item, item.customer().map(c -> byId.get(c).name()).orElse("unidentified"), today);
+  }
+
+  /** Open items of a customer with its branches, and of the head office a branch belongs to. */
+  @Transactional(readOnly = true)
+  ItemsView itemsOf(Actor actor, CustomerId customer, String currency) {
+    Map<CustomerId, Customer> byId = customers.byId(actor.booksId());
+    Customer named =
+        Optional.ofNullable(byId.get(customer))
+            .orElseThrow(() -> new Refusal("not-found", "There is no such customer."));
+    List<LineView.ItemView> views =
+        items.all(actor.booksId()).stream()
+            .filter(i -> !i.isSettled() && i.currency().getCurrencyCode().equals(currency))
+            .filter(
+                i ->
+                    i.customer()
+                        .filter(
+                            c ->
+                                c.equals(customer)
+                                    || byId.get(c).parent().equals(Optional.of(customer)))
+                        .isPresent())
+            .map(itemView(actor.booksId()))
+            .toList();
+    return itemsView("Open at " + named.name(), Optional.of(customer.number()), currency, views);
+  }
+
+  /** Open items whose number, customer, order or amount holds the text. */
+  @Transactional(readOnly = true)
+  ItemsView search(Actor actor, String text, String currency) {
+    String wanted = text.strip().toLowerCase(Locale.ROOT);
+    String digits = wanted.replaceAll("[^0-9]", "");
+    List<LineView.ItemView> views =
+        items.all(actor.booksId()).stream()
+            .filter(i -> !i.isSettled() && i.currency().getCurrencyCode().equals(currency))
+            .map(itemView(actor.booksId()))
+            .filter(
+                i ->
+                    i.number().toLowerCase(Locale.ROOT).contains(wanted)
+                        || i.customer().toLowerCase(Locale.ROOT).contains(wanted)
+                        || i.orderNumber()
+                            .filter(o -> o.toLowerCase(Locale.ROOT).contains(wanted))
+                            .isPresent()
+                        || !digits.isEmpty()
+                            && Long.toString(Math.abs(i.openMinor())).startsWith(digits))
+            .limit(SEARCH_LIMIT)
+            .toList();
+    return itemsView("Found in every customer", Optional.empty(), currency, views);
+  }
+
+  private static ItemsView itemsView(
+      String title, Optional<Long> customer, String currency, List<LineView.ItemView> views) {
+    return new ItemsView(
+        title,
+        customer,
+        views.stream().mapToLong(i -> Math.max(0, i.openMinor())).sum(),
+        views.stream().mapToLong(i -> Math.min(0, i.openMinor())).sum(),
+        currency,
+        views);
+  }
+
+  /** What the core says of a tape as it stands, without posting it. */
+  @Transactional(readOnly = true)
+  JudgedView judge(Actor actor, MoneyInId id, List<LineView> lines) {
+    BankLine line = bankLines.find(actor.booksId(), id);
+    List<TapeLine> tape = lines.stream().map(LineView::toLine).toList();
+    long left = Tape.leftToPlace(line.moneyIn(), tape);
+    List<ItemId> named = tape.stream().flatMap(l -> l.item().stream()).toList();
+    YearMonth month = YearMonth.from(postTape.postingDate(actor, line.moneyIn(), Optional.empty()));
+    try {
+      Tape.of(
+          line.moneyIn(),
+          tape,
+          new TapeFacts(
+              items.find(actor.booksId(), named),
+              limits.of(actor.booksId()),
+              actor.authority(),
+              postings.granted(actor.booksId(), month)));
+      return new JudgedView(0, true, "", "");
+    } catch (Refusal e) {
+      return new JudgedView(left, false, e.code(), e.getMessage());
+    }
+  }
+
+  /** Everything explained, newest first, with what was turned back. */
+  @Transactional(readOnly = true)
+  List<DoneView> done(Actor actor, Optional<Long> accountId) {
+    Map<MoneyInId, BankLine> lines =
+        bankLines.all(actor.booksId()).stream()
+            .collect(Collectors.toMap(l -> l.moneyIn().id(), Function.identity()));
+    Map<MoneyInId, MoneyIn> money = new HashMap<>();
+    lines.forEach((id, line) -> money.put(id, line.moneyIn()));
+    Map<Long, String> names = accountNames(actor.booksId());
+    Map<CustomerId, Customer> byId = customers.byId(actor.booksId());
+    List<DoneView> done = new ArrayList<>();
+    for (Postings.Stored stored : postings.all(actor.booksId(), money)) {
+      Optional<BankLine> line = stored.moneyIn().map(lines::get);
+      if (line.isPresent() && accountId.filter(a -> a != line.get().bankAccountId()).isEmpty()) {
+        done.add(0, doneView(stored, line.get(), names, byId));
+      }
+    }
+    return done;
+  }
+
+  private static DoneView doneView(
+      Postings.Stored stored,
+      BankLine line,
+      Map<Long, String> names,
+      Map<CustomerId, Customer> byId) {
+    Tape tape = stored.posting().tape().orElseThrow();
+    return new DoneView(
+        stored.posting().number().words(),
+        stored.posting().date(),
+        stored.postedAt(),
+        stored.actor(),
+        line.moneyIn().id().number(),
+        line.payer(),
+        names.get(line.bankAccountId()),
+        line.moneyIn().currency().getCurrencyCode(),
+        line.moneyIn().amountMinor(),
+        tape.lines().stream().map(l -> words(tape, l, byId)).collect(Collectors.joining(", ")),
+        stored.turnedBackBy().map(n -> n.words()));
+  }
+
+  private static String words(Tape tape, TapeLine line, Map<CustomerId, Customer> byId) {
+    if (line.kind() == LineKind.SETTLES || line.kind() == LineKind.CREDIT_USED) {
+      return tape.itemOf(line).number();
+    }
+    String place = line.account().map(a -> " " + a.code()).orElse("");
+    String whose = line.customer().map(c -> " of " + byId.get(c).name()).orElse("");
+    return line.reason().map(r -> r.words()).orElse(line.kind().words()) + place + whose;
+  }
+}

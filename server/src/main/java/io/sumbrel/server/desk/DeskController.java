@@ -1,0 +1,118 @@
+package io.sumbrel.server.desk;
+
+import io.sumbrel.core.ledger.StandardAccount;
+import io.sumbrel.core.party.CustomerId;
+import io.sumbrel.core.posting.PostingNumber;
+import io.sumbrel.core.receipt.MoneyInId;
+import io.sumbrel.core.refusal.Refusal;
+import io.sumbrel.core.tape.DifferenceReason;
+import io.sumbrel.core.tape.ShortPayReason;
+import io.sumbrel.server.people.Actor;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Optional;
+import org.springframework.security.access.prepost.PreAuthorize;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestHeader;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+
+@RestController
+@RequestMapping("/api/desk")
+class DeskController {
+  private final Desk desk;
+  private final Drafts drafts;
+  private final PostTape postTape;
+  private final TurnBackPosting turnBackPosting;
+
+  DeskController(Desk desk, Drafts drafts, PostTape postTape, TurnBackPosting turnBackPosting) {
+    this.desk = desk;
+    this.drafts = drafts;
+    this.postTape = postTape;
+    this.turnBackPosting = turnBackPosting;
+  }
+
+  record DraftRequest(List<LineView> lines, boolean putBy) {}
+
+  @GetMapping
+  DeskViews.DeskView desk(@AuthenticationPrincipal Actor actor) {
+    return desk.desk(actor);
+  }
+
+  @GetMapping("/choices")
+  DeskViews.ChoicesView choices() {
+    return new DeskViews.ChoicesView(
+        Arrays.stream(DifferenceReason.values())
+            .map(r -> new DeskViews.ReasonView(r, r.words(), r.kind(), r.namesItem()))
+            .toList(),
+        Arrays.stream(ShortPayReason.values())
+            .map(r -> new DeskViews.ShortPayView(r, r.words()))
+            .toList(),
+        Arrays.stream(StandardAccount.values())
+            .filter(a -> a.use() == StandardAccount.Use.FREE)
+            .map(a -> new DeskViews.AccountView(a.code().code(), a.words()))
+            .toList());
+  }
+
+  @GetMapping("/money/{id}")
+  DeskViews.MoneyView money(@AuthenticationPrincipal Actor actor, @PathVariable long id) {
+    return desk.money(actor, new MoneyInId(id));
+  }
+
+  /** Open items of one customer, or of all that the text is found in. */
+  @GetMapping("/items")
+  DeskViews.ItemsView items(
+      @AuthenticationPrincipal Actor actor,
+      @RequestParam String currency,
+      @RequestParam Optional<Long> customer,
+      @RequestParam(defaultValue = "") String text) {
+    return customer
+        .map(c -> desk.itemsOf(actor, new CustomerId(c), currency))
+        .orElseGet(() -> desk.search(actor, text, currency));
+  }
+
+  /** Keeps the tape and says what the core thinks of it. */
+  @PutMapping("/money/{id}/draft")
+  @PreAuthorize("hasAuthority('POST')")
+  DeskViews.JudgedView keep(
+      @AuthenticationPrincipal Actor actor,
+      @PathVariable long id,
+      @RequestBody DraftRequest request) {
+    MoneyInId moneyIn = new MoneyInId(id);
+    DeskViews.JudgedView judged = desk.judge(actor, moneyIn, request.lines());
+    drafts.keep(actor, moneyIn, request.lines(), request.putBy());
+    return judged;
+  }
+
+  @PostMapping("/money/{id}/posting")
+  @PreAuthorize("hasAuthority('POST')")
+  Posted post(
+      @AuthenticationPrincipal Actor actor,
+      @PathVariable long id,
+      @RequestHeader("Idempotency-Key") String key,
+      @RequestBody PostTape.Request request) {
+    if (key.isBlank() || key.length() > 80) {
+      throw new Refusal("key", "An idempotency key has up to 80 characters.");
+    }
+    return postTape.post(actor, new MoneyInId(id), request, key);
+  }
+
+  @PostMapping("/postings/{year}/{number}/turning-back")
+  @PreAuthorize("hasAuthority('POST')")
+  Posted turnBack(
+      @AuthenticationPrincipal Actor actor, @PathVariable int year, @PathVariable int number) {
+    return turnBackPosting.turnBack(actor, new PostingNumber(year, number));
+  }
+
+  @GetMapping("/done")
+  List<DeskViews.DoneView> done(
+      @AuthenticationPrincipal Actor actor, @RequestParam Optional<Long> account) {
+    return desk.done(actor, account);
+  }
+}

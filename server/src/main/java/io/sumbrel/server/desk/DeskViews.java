@@ -1,0 +1,122 @@
+package io.sumbrel.server.desk;
+
+import io.sumbrel.core.evidence.Evidence;
+import io.sumbrel.core.evidence.TextSpan;
+import io.sumbrel.core.matching.Certainty;
+import io.sumbrel.core.matching.combination.Combinations.Searched;
+import io.sumbrel.core.tape.DifferenceReason;
+import io.sumbrel.core.tape.LineKind;
+import io.sumbrel.core.tape.ShortPayReason;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Optional;
+
+/** What the desk shows. Amounts in minor units. */
+final class DeskViews {
+  private DeskViews() {}
+
+  /** How far the day is, in one currency. */
+  record ProgressView(String currency, long placedMinor, long totalMinor) {}
+
+  /**
+   * One row of the pile.
+   *
+   * @param words the second line: day, how it came, what the plan says
+   * @param workedBy others who have a tape on it
+   */
+  record PileRow(
+      long id,
+      String payer,
+      String words,
+      LocalDate date,
+      String currency,
+      long amountMinor,
+      String account,
+      Certainty certainty,
+      long ways,
+      boolean putBy,
+      List<String> workedBy) {}
+
+  record DeskView(List<ProgressView> progress, int entries, int putBy, List<PileRow> rows) {}
+
+  record EvidenceView(
+      Evidence.Side side, String words, Optional<Integer> start, Optional<Integer> end) {
+    static EvidenceView of(Evidence evidence) {
+      return new EvidenceView(
+          evidence.side(),
+          evidence.words(),
+          evidence.source().map(TextSpan::start),
+          evidence.source().map(TextSpan::end));
+    }
+  }
+
+  record WayView(
+      String words,
+      String because,
+      Certainty certainty,
+      List<LineView> lines,
+      List<EvidenceView> evidence) {}
+
+  /** Somebody else's unposted tape on the same sum. */
+  record OtherDraftView(String person, Instant changedAt) {}
+
+  /** One sum, with everything that may explain it. */
+  record MoneyView(
+      long id,
+      String payer,
+      String currency,
+      long amountMinor,
+      LocalDate date,
+      LocalDate valueDate,
+      LocalDate postingDate,
+      String account,
+      String method,
+      String bankReference,
+      String text,
+      Certainty certainty,
+      List<WayView> ways,
+      Optional<Integer> chosen,
+      long waysCount,
+      Searched searched,
+      Optional<Long> customerId,
+      Optional<List<LineView>> draft,
+      boolean putBy,
+      List<OtherDraftView> others,
+      int otherMoneyOfPayer) {}
+
+  /** Open items of a customer, or found by a search. */
+  record ItemsView(
+      String title,
+      Optional<Long> customerId,
+      long invoicesMinor,
+      long creditsMinor,
+      String currency,
+      List<LineView.ItemView> items) {}
+
+  /** The core's judgement of a tape that is being made. */
+  record JudgedView(long leftMinor, boolean postable, String code, String sentence) {}
+
+  record ReasonView(DifferenceReason code, String words, LineKind kind, boolean namesItem) {}
+
+  record ShortPayView(ShortPayReason code, String words) {}
+
+  record AccountView(String code, String words) {}
+
+  record ChoicesView(
+      List<ReasonView> reasons, List<ShortPayView> shortPays, List<AccountView> accounts) {}
+
+  /** A sum that is explained, or whose explanation was turned back. */
+  record DoneView(
+      String number,
+      LocalDate date,
+      Instant postedAt,
+      String actor,
+      long moneyInId,
+      String payer,
+      String account,
+      String currency,
+      long amountMinor,
+      String words,
+      Optional<String> turnedBackBy) {}
+}

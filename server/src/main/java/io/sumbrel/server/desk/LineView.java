@@ -1,0 +1,92 @@
+package io.sumbrel.server.desk;
+
+import io.sumbrel.core.ledger.AccountCode;
+import io.sumbrel.core.openitem.ItemId;
+import io.sumbrel.core.openitem.OpenItem;
+import io.sumbrel.core.openitem.Terms;
+import io.sumbrel.core.party.CustomerId;
+import io.sumbrel.core.tape.DifferenceReason;
+import io.sumbrel.core.tape.LineKind;
+import io.sumbrel.core.tape.ShortPayReason;
+import io.sumbrel.core.tape.TapeLine;
+import java.time.LocalDate;
+import java.util.Map;
+import java.util.Optional;
+
+/** A line of a tape as the browser sends and shows it. */
+record LineView(
+    LineKind kind,
+    long amountMinor,
+    Optional<Long> itemId,
+    Optional<DifferenceReason> reason,
+    Optional<ShortPayReason> shortPay,
+    Optional<String> account,
+    Optional<Long> customerId,
+    Optional<ItemView> item) {
+
+  TapeLine toLine() {
+    return new TapeLine(
+        kind,
+        amountMinor,
+        itemId.map(ItemId::new),
+        reason,
+        shortPay,
+        account.map(AccountCode::new),
+        customerId.map(CustomerId::new));
+  }
+
+  /**
+   * @param items what the line's item may be, with their customers' names
+   */
+  static LineView of(TapeLine line, Map<ItemId, ItemView> items) {
+    return new LineView(
+        line.kind(),
+        line.amountMinor(),
+        line.item().map(ItemId::number),
+        line.reason(),
+        line.shortPay(),
+        line.account().map(AccountCode::code),
+        line.customer().map(CustomerId::number),
+        line.item().map(items::get));
+  }
+
+  /** An item as it is shown beside a tape. */
+  record ItemView(
+      long id,
+      String number,
+      String kind,
+      boolean credit,
+      Optional<Long> customerId,
+      String customer,
+      LocalDate date,
+      Optional<LocalDate> due,
+      boolean late,
+      String currency,
+      long totalMinor,
+      long openMinor,
+      Optional<String> orderNumber,
+      Optional<String> terms,
+      long discountMinor,
+      Optional<LocalDate> discountUntil) {
+
+    static ItemView of(OpenItem item, String customer, LocalDate today) {
+      return new ItemView(
+          item.id().number(),
+          item.number(),
+          item.kind().words(),
+          item.kind().isCredit(),
+          item.customer().map(CustomerId::number),
+          customer,
+          item.date(),
+          item.due(),
+          item.due().filter(d -> d.isBefore(today)).isPresent(),
+          item.currency().getCurrencyCode(),
+          item.totalMinor(),
+          item.openMinor(),
+          item.orderNumber(),
+          item.terms().map(Terms::words),
+          item.discountMinor(),
+          item.terms().filter(Terms::grantsDiscount).map(t -> t.lastDiscountDay(item.date())));
+    }
+  }
+}

@@ -1,0 +1,84 @@
+package io.sumbrel.server.desk;
+
+import io.sumbrel.core.matching.MatchingProblem;
+import io.sumbrel.core.matching.Plan;
+import io.sumbrel.core.matching.Planner;
+import io.sumbrel.core.openitem.OpenItem;
+import io.sumbrel.core.receipt.MoneyIn;
+import io.sumbrel.core.receipt.MoneyInId;
+import io.sumbrel.core.rules.HouseLimits;
+import io.sumbrel.server.arrivals.BankLine;
+import io.sumbrel.server.arrivals.BankLines;
+import io.sumbrel.server.audit.AuditRecord;
+import io.sumbrel.server.books.BooksNames;
+import io.sumbrel.server.books.Claims;
+import io.sumbrel.server.books.Customers;
+import io.sumbrel.server.books.Items;
+import io.sumbrel.server.books.Limits;
+import java.time.LocalDate;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
+import org.springframework.stereotype.Component;
+
+/** The plan over the pile, made anew whenever the record of acts has grown. */
+@Component
+class PlanBoard {
+  private final AuditRecord audit;
+  private final BankLines bankLines;
+  private final Claims claims;
+  private final Items items;
+  private final Customers customers;
+  private final Limits limits;
+  private final BooksNames books;
+  private final Map<Long, Board> boards = new ConcurrentHashMap<>();
+
+  PlanBoard(
+      AuditRecord audit,
+      BankLines bankLines,
+      Claims claims,
+      Items items,
+      Customers customers,
+      Limits limits,
+      BooksNames books) {
+    this.audit = audit;
+    this.bankLines = bankLines;
+    this.claims = claims;
+    this.items = items;
+    this.customers = customers;
+    this.limits = limits;
+    this.books = books;
+  }
+
+  /**
+   * A plan and what it was made from.
+   *
+   * @param feedNumber the newest line of the record that it knows
+   * @param pile money not yet explained, in the order of booking
+   */
+  record Board(long feedNumber, List<BankLine> pile, Plan plan, Map<MoneyInId, Plan.Row> rows) {}
+
+  Board board(long booksId) {
+    long newest = audit.lastNumber(booksId);
+    return boards.compute(
+        booksId,
+        (id, board) -> board != null && board.feedNumber == newest ? board : made(id, newest));
+  }
+
+  private Board made(long booksId, long feedNumber) {
+    Set<MoneyInId> claimed = claims.all(booksId).keySet();
+    List<BankLine> pile =
+        bankLines.all(booksId).stream().filter(l -> !claimed.contains(l.moneyIn().id())).toList();
+    HouseLimits house = limits.of(booksId);
+    LocalDate from = books.businessDate(booksId).minusMonths(house.lookBackMonths());
+    List<OpenItem> candidates =
+        items.all(booksId).stream().filter(i -> !i.isSettled() || i.date().isAfter(from)).toList();
+    List<MoneyIn> money = pile.stream().map(BankLine::moneyIn).toList();
+    Plan plan = Planner.plan(MatchingProblem.of(money, candidates, customers.all(booksId), house));
+    Map<MoneyInId, Plan.Row> rows = new HashMap<>();
+    plan.rows().forEach(r -> rows.put(r.moneyIn(), r));
+    return new Board(feedNumber, pile, plan, rows);
+  }
+}

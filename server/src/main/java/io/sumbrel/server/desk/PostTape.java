@@ -1,0 +1,228 @@
+package io.sumbrel.server.desk;
+
+import io.sumbrel.core.openitem.ItemId;
+import io.sumbrel.core.openitem.OpenItem;
+import io.sumbrel.core.party.Customer;
+import io.sumbrel.core.party.CustomerId;
+import io.sumbrel.core.posting.PostingDate;
+import io.sumbrel.core.posting.PostingKind;
+import io.sumbrel.core.posting.PostingNumber;
+import io.sumbrel.core.posting.PostingTable;
+import io.sumbrel.core.posting.TapePosting;
+import io.sumbrel.core.receipt.MoneyIn;
+import io.sumbrel.core.receipt.MoneyInId;
+import io.sumbrel.core.refusal.Refusal;
+import io.sumbrel.core.tape.LineKind;
+import io.sumbrel.core.tape.Tape;
+import io.sumbrel.core.tape.TapeFacts;
+import io.sumbrel.core.tape.TapeLine;
+import io.sumbrel.server.arrivals.BankLine;
+import io.sumbrel.server.arrivals.BankLines;
+import io.sumbrel.server.books.BankAccount;
+import io.sumbrel.server.books.Claims;
+import io.sumbrel.server.books.Customers;
+import io.sumbrel.server.books.Items;
+import io.sumbrel.server.books.Ledger;
+import io.sumbrel.server.books.Limits;
+import io.sumbrel.server.books.Months;
+import io.sumbrel.server.books.OpenBooks;
+import io.sumbrel.server.books.Postings;
+import io.sumbrel.server.people.Actor;
+import java.time.LocalDate;
+import java.time.YearMonth;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Posts a tape: row 4 of the posting table, in one transaction with its audit line. */
+@Component
+public class PostTape {
+  private final BankLines bankLines;
+  private final Claims claims;
+  private final Items items;
+  private final Customers customers;
+  private final Limits limits;
+  private final Months months;
+  private final Postings postings;
+  private final OpenBooks accounts;
+  private final Ledger ledger;
+  private final Drafts drafts;
+  private final Answers answers;
+
+  PostTape(
+      BankLines bankLines,
+      Claims claims,
+      Items items,
+      Customers customers,
+      Limits limits,
+      Months months,
+      Postings postings,
+      OpenBooks accounts,
+      Ledger ledger,
+      Drafts drafts,
+      Answers answers) {
+    this.bankLines = bankLines;
+    this.claims = claims;
+    this.items = items;
+    this.customers = customers;
+    this.limits = limits;
+    this.months = months;
+    this.postings = postings;
+    this.accounts = accounts;
+    this.ledger = ledger;
+    this.drafts = drafts;
+    this.answers = answers;
+  }
+
+  /**
+   * @param date when the clerk names one; otherwise the rule of {@link PostingDate}
+   */
+  record Request(List<LineView> lines, Optional<LocalDate> date) {}
+
+  /**
+   * @param key names the request: sent again, it is answered and not posted again
+   * @throws Refusal when somebody was first, or the tape breaks a rule; nothing is changed, and the
+   *     draft is kept
+   */
+  @Transactional
+  Posted post(Actor actor, MoneyInId id, Request request, String key) {
+    bankLines.lock(id);
+    Optional<Posted> before = answers.before(actor, key, request);
+    if (before.isPresent()) {
+      return before.get();
+    }
+    BankLine line = bankLines.find(actor.booksId(), id);
+    requireUnclaimed(id);
+    List<TapeLine> lines = request.lines().stream().map(LineView::toLine).toList();
+    LocalDate date = postingDate(actor, line.moneyIn(), request.date());
+    Tape tape = judged(actor, line.moneyIn(), lines, date);
+    Posted posted = store(actor, line, tape, date);
+    drafts.drop(actor, id);
+    answers.keep(actor, key, request, posted);
+    return posted;
+  }
+
+  private void requireUnclaimed(MoneyInId id) {
+    claims
+        .of(id)
+        .ifPresent(
+            c -> {
+              throw new Refusal(
+                  "claimed",
+                  "%s has explained this sum already, as %s. Your tape is kept."
+                      .formatted(c.actor(), c.number().words()));
+            });
+  }
+
+  /**
+   * The day on which a tape would be posted now.
+   *
+   * @throws Refusal {@code closed-month}, {@code posting-date}
+   */
+  LocalDate postingDate(Actor actor, MoneyIn moneyIn, Optional<LocalDate> wanted) {
+    LocalDate earliest =
+        PostingDate.of(
+            moneyIn.bookingDate(),
+            postings.lastTurnedBack(moneyIn.id()),
+            months.closedUntil(actor.booksId()));
+    wanted.ifPresent(
+        d -> {
+          months.requireOpen(actor.booksId(), d);
+          if (d.isBefore(earliest)) {
+            throw new Refusal(
+                "posting-date",
+                "%s is too early; this sum is posted on %s.".formatted(d, earliest));
+          }
+        });
+    return wanted.orElse(earliest);
+  }
+
+  private Tape judged(Actor actor, MoneyIn moneyIn, List<TapeLine> lines, LocalDate date) {
+    List<ItemId> named = lines.stream().flatMap(l -> l.item().stream()).toList();
+    TapeFacts facts =
+        new TapeFacts(
+            items.lock(actor.booksId(), named),
+            limits.of(actor.booksId()),
+            actor.authority(),
+            postings.granted(actor.booksId(), YearMonth.from(date)));
+    requireCustomers(actor, lines);
+    try {
+      return Tape.of(moneyIn, lines, facts);
+    } catch (Refusal e) {
+      throw withLastHand(e, lines, facts.items());
+    }
+  }
+
+  private void requireCustomers(Actor actor, List<TapeLine> lines) {
+    Map<CustomerId, Customer> known = customers.byId(actor.booksId());
+    for (TapeLine line : lines) {
+      if (line.customer().isPresent() && !known.containsKey(line.customer().get())) {
+        throw new Refusal("unknown-customer", "A customer of the tape is not in these books.");
+      }
+    }
+  }
+
+  /** Where an item fell in the meantime, says by whom: two people may work on one invoice. */
+  private Refusal withLastHand(Refusal refusal, List<TapeLine> lines, Map<ItemId, OpenItem> items) {
+    if (!refusal.code().equals("settled") && !refusal.code().equals("more-than-open")) {
+      return refusal;
+    }
+    String hand =
+        lines.stream()
+            .filter(l -> l.kind() == LineKind.SETTLES || l.kind() == LineKind.CREDIT_USED)
+            .filter(l -> l.amountMinor() > Math.abs(items.get(l.item().orElseThrow()).openMinor()))
+            .findFirst()
+            .map(l -> postings.movementsOf(l.item().orElseThrow()))
+            .map(all -> all.get(all.size() - 1))
+            .map(m -> " " + m.actor() + " moved it last, with " + m.number().words() + ".")
+            .orElse("");
+    return new Refusal(refusal.code(), refusal.getMessage() + hand + " Your tape is kept.");
+  }
+
+  private Posted store(Actor actor, BankLine line, Tape tape, LocalDate date) {
+    MoneyIn moneyIn = line.moneyIn();
+    BankAccount account =
+        accounts.accounts(actor.booksId()).stream()
+            .filter(a -> a.id() == line.bankAccountId())
+            .findFirst()
+            .orElseThrow();
+    PostingNumber number = ledger.nextNumber(actor.booksId(), date);
+    TapePosting effect = TapePosting.of(tape, number, date, items::nextId);
+    Items.Origin origin = new Items.Origin(Optional.empty(), Optional.empty(), "");
+    effect.newCredits().forEach(c -> items.add(actor.booksId(), c, origin));
+    Ledger.Act act =
+        new Ledger.Act(
+            PostingKind.TAPE,
+            PostingTable.tape(tape, account.code(), date),
+            effect.movements(),
+            Optional.of(tape),
+            Optional.of(moneyIn.id()),
+            Optional.empty(),
+            Optional.empty());
+    String words = "Posted " + moneyIn.words() + " " + goal(actor, tape);
+    Ledger.Stored stored = ledger.append(actor, act, "tape-posted", words);
+    claims.take(moneyIn.id(), stored.id());
+    return new Posted(stored.number().words(), words, moneyIn.id().number());
+  }
+
+  /** Where the money went, in a few words. */
+  private String goal(Actor actor, Tape tape) {
+    Map<CustomerId, Customer> byId = customers.byId(actor.booksId());
+    List<String> names =
+        tape.lines().stream()
+            .flatMap(
+                l ->
+                    l
+                        .customer()
+                        .or(() -> l.item().flatMap(i -> tape.items().get(i).customer()))
+                        .stream())
+            .distinct()
+            .map(c -> byId.get(c).name())
+            .toList();
+    return names.isEmpty()
+        ? "without a customer"
+        : "to " + names.get(0) + (names.size() > 1 ? " and " + (names.size() - 1) + " more" : "");
+  }
+}

@@ -1,0 +1,72 @@
+package io.sumbrel.server.http;
+
+import io.sumbrel.core.refusal.Refusal;
+import java.util.Map;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.dao.PessimisticLockingFailureException;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.HttpStatusCode;
+import org.springframework.http.ProblemDetail;
+import org.springframework.http.converter.HttpMessageNotReadableException;
+import org.springframework.security.access.AccessDeniedException;
+import org.springframework.web.ErrorResponse;
+import org.springframework.web.bind.annotation.ExceptionHandler;
+import org.springframework.web.bind.annotation.RestControllerAdvice;
+
+/** Everything that goes wrong as a problem (RFC 9457) with a stable code and a sentence. */
+@RestControllerAdvice
+class Problems {
+  private static final Logger LOG = LoggerFactory.getLogger(Problems.class);
+
+  /** Codes that are not a plain 422: somebody was first, it is too large, it is not there. */
+  private static final Map<String, HttpStatus> STATUS =
+      Map.of(
+          "claimed", HttpStatus.CONFLICT,
+          "settled", HttpStatus.CONFLICT,
+          "more-than-open", HttpStatus.CONFLICT,
+          "same-file", HttpStatus.CONFLICT,
+          "not-found", HttpStatus.NOT_FOUND,
+          "too-large", HttpStatus.CONTENT_TOO_LARGE,
+          "sign-in", HttpStatus.UNAUTHORIZED);
+
+  @ExceptionHandler
+  ProblemDetail refused(Refusal refusal) {
+    HttpStatus status = STATUS.getOrDefault(refusal.code(), HttpStatus.UNPROCESSABLE_CONTENT);
+    return problem(status, refusal.code(), refusal.getMessage());
+  }
+
+  @ExceptionHandler
+  ProblemDetail denied(AccessDeniedException e) {
+    return problem(HttpStatus.FORBIDDEN, "no-right", "You have not the right to do this.");
+  }
+
+  @ExceptionHandler
+  ProblemDetail unreadable(HttpMessageNotReadableException e) {
+    return problem(HttpStatus.BAD_REQUEST, "unreadable", "The request could not be read.");
+  }
+
+  @ExceptionHandler
+  ProblemDetail waitedTooLong(PessimisticLockingFailureException e) {
+    return problem(
+        HttpStatus.CONFLICT, "busy", "Someone else is posting on the same items; try again.");
+  }
+
+  @ExceptionHandler
+  ProblemDetail broken(Exception e) throws Exception {
+    if (e instanceof ErrorResponse) {
+      throw e;
+    }
+    LOG.error("unexpected", e);
+    return problem(
+        HttpStatus.INTERNAL_SERVER_ERROR,
+        "fault",
+        "The program met a fault of its own; nothing was changed.");
+  }
+
+  private static ProblemDetail problem(HttpStatusCode status, String code, String sentence) {
+    ProblemDetail problem = ProblemDetail.forStatusAndDetail(status, sentence);
+    problem.setProperty("code", code);
+    return problem;
+  }
+}

@@ -1,0 +1,2 @@
+/** Tells browsers that something has changed. */
+package io.sumbrel.server.live;

@@ -1,0 +1,88 @@
+package io.sumbrel.server.people;
+
+import io.sumbrel.core.refusal.Refusal;
+import io.sumbrel.server.persistence.RowIds;
+import jakarta.persistence.EntityManager;
+import java.util.List;
+import java.util.Optional;
+import org.springframework.security.crypto.password.PasswordEncoder;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Who may sign in. Passwords are kept as salted hashes only. */
+@Component
+public class People {
+  /** The one password of all people of the demonstration house, shown on its sign-in page. */
+  public static final String DEMO_PASSWORD = "clay-and-kiln";
+
+  private static final int MIN_PASSWORD = 10;
+
+  private final EntityManager entities;
+  private final RowIds ids;
+  private final PasswordEncoder passwords;
+
+  People(EntityManager entities, RowIds ids, PasswordEncoder passwords) {
+    this.entities = entities;
+    this.ids = ids;
+    this.passwords = passwords;
+  }
+
+  /**
+   * Adds a person.
+   *
+   * @throws Refusal {@code password} when it is too short, {@code person-name} when there is none
+   */
+  @Transactional
+  public Actor add(long booksId, String name, String password, Bundle bundle) {
+    if (name.isBlank() || name.length() > 60) {
+      throw new Refusal("person-name", "A person needs a name of up to 60 letters.");
+    }
+    if (password.length() < MIN_PASSWORD || password.length() > 72) {
+      throw new Refusal(
+          "password", "A password has between " + MIN_PASSWORD + " and 72 characters.");
+    }
+    PersonRow row = new PersonRow();
+    row.id = ids.next();
+    row.booksId = booksId;
+    row.name = name.strip();
+    row.passwordHash = passwords.encode(password);
+    row.bundle = bundle;
+    entities.persist(row);
+    return row.toActor();
+  }
+
+  /** The person with this name and password, if both are right. */
+  @Transactional(readOnly = true)
+  public Optional<Actor> signIn(String name, String password) {
+    List<PersonRow> found =
+        entities
+            .createQuery("from PersonRow where lower(name) = lower(:name)", PersonRow.class)
+            .setParameter("name", name.strip())
+            .getResultList();
+    if (found.isEmpty()) {
+      passwords.encode(
+          password); // takes as long as a wrong password, so that names cannot be tried
+      return Optional.empty();
+    }
+    return found.stream()
+        .filter(p -> passwords.matches(password, p.passwordHash))
+        .findFirst()
+        .map(PersonRow::toActor);
+  }
+
+  @Transactional(readOnly = true)
+  public boolean isEmpty() {
+    return entities.createQuery("select count(*) from PersonRow", Long.class).getSingleResult()
+        == 0;
+  }
+
+  /** Names and bundles, in the order of the names. */
+  @Transactional(readOnly = true)
+  public List<Actor> all() {
+    return entities
+        .createQuery("from PersonRow order by name", PersonRow.class)
+        .getResultStream()
+        .map(PersonRow::toActor)
+        .toList();
+  }
+}

@@ -1,0 +1,2 @@
+/** People and their rights. */
+package io.sumbrel.server.people;

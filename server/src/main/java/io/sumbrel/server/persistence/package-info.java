@@ -1,0 +1,2 @@
+/** What all rows share. */
+package io.sumbrel.server.persistence;

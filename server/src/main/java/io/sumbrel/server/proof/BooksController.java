@@ -1,0 +1,151 @@
+package io.sumbrel.server.proof;
+
+import io.sumbrel.core.ledger.JournalLine;
+import io.sumbrel.core.party.Customer;
+import io.sumbrel.core.party.CustomerId;
+import io.sumbrel.core.posting.Posting;
+import io.sumbrel.core.proof.BooksFacts;
+import io.sumbrel.server.books.BankAccount;
+import io.sumbrel.server.books.Customers;
+import io.sumbrel.server.books.Months;
+import io.sumbrel.server.books.OpenBooks;
+import io.sumbrel.server.people.Actor;
+import java.time.LocalDate;
+import java.time.YearMonth;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+import org.springframework.http.HttpStatus;
+import org.springframework.security.access.prepost.PreAuthorize;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+
+@RestController
+@RequestMapping("/api/books")
+class BooksController {
+  private static final int JOURNAL_LIMIT = 300;
+
+  private final BooksFactsReader facts;
+  private final Customers customers;
+  private final OpenBooks accounts;
+  private final Months months;
+  private final CloseMonth closeMonth;
+
+  BooksController(
+      BooksFactsReader facts,
+      Customers customers,
+      OpenBooks accounts,
+      Months months,
+      CloseMonth closeMonth) {
+    this.facts = facts;
+    this.customers = customers;
+    this.accounts = accounts;
+    this.months = months;
+    this.closeMonth = closeMonth;
+  }
+
+  /**
+   * @param minor debit above zero, credit below
+   */
+  record JournalLineView(
+      String account, String accountName, String customer, String currency, long minor) {}
+
+  record JournalView(String number, LocalDate date, String kind, List<JournalLineView> lines) {}
+
+  record BalanceView(String account, String accountName, String currency, long minor) {}
+
+  record AccountView(long id, String name, String currency, LocalDate beginsOn) {}
+
+  record Reason(String reason) {}
+
+  /** The newest entries, newest first. */
+  @GetMapping("/journal")
+  List<JournalView> journal(@AuthenticationPrincipal Actor actor) {
+    Map<String, String> names = accounts.ledgerAccounts(actor.booksId());
+    Map<CustomerId, Customer> byId = customers.byId(actor.booksId());
+    List<Posting> postings = new ArrayList<>(facts.read(actor.booksId()).postings());
+    Collections.reverse(postings);
+    return postings.stream()
+        .limit(JOURNAL_LIMIT)
+        .map(
+            p ->
+                new JournalView(
+                    p.number().words(),
+                    p.date(),
+                    p.kind().words(),
+                    p.entry().lines().stream().map(l -> view(l, names, byId)).toList()))
+        .toList();
+  }
+
+  private static JournalLineView view(
+      JournalLine line, Map<String, String> names, Map<CustomerId, Customer> byId) {
+    return new JournalLineView(
+        line.account().code(),
+        names.get(line.account().code()),
+        line.customer().map(c -> byId.get(c).name()).orElse(""),
+        line.amount().currency().getCurrencyCode(),
+        line.amount().minor());
+  }
+
+  /** What every account stands at, over all postings. */
+  @GetMapping("/balances")
+  List<BalanceView> balances(@AuthenticationPrincipal Actor actor) {
+    Map<String, String> names = accounts.ledgerAccounts(actor.booksId());
+    BooksFacts all = facts.read(actor.booksId());
+    Map<String, BalanceView> sums = new TreeMap<>();
+    for (Posting posting : all.postings()) {
+      for (JournalLine line : posting.entry().lines()) {
+        String code = line.account().code();
+        String currency = line.amount().currency().getCurrencyCode();
+        sums.merge(
+            code + currency,
+            new BalanceView(code, names.get(code), currency, line.amount().minor()),
+            (a, b) -> new BalanceView(code, a.accountName(), currency, a.minor() + b.minor()));
+      }
+    }
+    return List.copyOf(sums.values());
+  }
+
+  @GetMapping("/accounts")
+  List<AccountView> accounts(@AuthenticationPrincipal Actor actor) {
+    return accounts.accounts(actor.booksId()).stream()
+        .map(
+            (BankAccount a) ->
+                new AccountView(
+                    a.id(),
+                    a.shortName(),
+                    a.beginsWith().currency().getCurrencyCode(),
+                    a.beginsOn()))
+        .toList();
+  }
+
+  @GetMapping("/months")
+  List<Months.MonthView> months(@AuthenticationPrincipal Actor actor) {
+    return months.all(actor.booksId());
+  }
+
+  @PostMapping("/months/{month}/closing")
+  @PreAuthorize("hasAuthority('CLOSE_MONTHS')")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void close(@AuthenticationPrincipal Actor actor, @PathVariable YearMonth month) {
+    closeMonth.close(actor, month);
+  }
+
+  @PostMapping("/months/{month}/reopening")
+  @PreAuthorize("hasAuthority('CLOSE_MONTHS')")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void reopen(
+      @AuthenticationPrincipal Actor actor,
+      @PathVariable YearMonth month,
+      @RequestBody Reason reason) {
+    closeMonth.reopen(actor, month, reason.reason());
+  }
+}

@@ -1,0 +1,87 @@
+package io.sumbrel.server.proof;
+
+import io.sumbrel.core.proof.BankReconciliation;
+import io.sumbrel.core.proof.BooksFacts;
+import io.sumbrel.core.refusal.Refusal;
+import io.sumbrel.server.audit.AuditRecord;
+import io.sumbrel.server.books.BankAccount;
+import io.sumbrel.server.books.Months;
+import io.sumbrel.server.books.OpenBooks;
+import io.sumbrel.server.people.Actor;
+import java.time.LocalDate;
+import java.time.YearMonth;
+import java.util.HashMap;
+import java.util.Map;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+
+/**
+ * Closes a month when every account's statements reach its last day, and reopens it with a reason.
+ */
+@Component
+public class CloseMonth {
+  private final AuditRecord audit;
+  private final BooksFactsReader facts;
+  private final Months months;
+  private final OpenBooks accounts;
+
+  CloseMonth(AuditRecord audit, BooksFactsReader facts, Months months, OpenBooks accounts) {
+    this.audit = audit;
+    this.facts = facts;
+    this.months = months;
+    this.accounts = accounts;
+  }
+
+  /**
+   * @throws Refusal {@code month-not-complete}, {@code month-order}, {@code not-reconciled}
+   */
+  @Transactional
+  public void close(Actor actor, YearMonth month) {
+    audit.lock(actor.booksId());
+    LocalDate last = month.atEndOfMonth();
+    LocalDate closed = months.closedUntil(actor.booksId());
+    if (!last.isAfter(closed)) {
+      throw new Refusal("month-order", month + " is closed already.");
+    }
+    BooksFacts all = facts.read(actor.booksId());
+    Map<BankAccount, BankReconciliation> kept = new HashMap<>();
+    for (BankAccount account : accounts.accounts(actor.booksId())) {
+      requireReached(all, account, last);
+      BooksFacts.Account fact =
+          new BooksFacts.Account(account.code(), account.beginsOn(), account.beginsWith());
+      BankReconciliation figures = BankReconciliation.of(all, fact, last);
+      if (figures.differenceMinor() != 0) {
+        throw new Refusal(
+            "not-reconciled", account.name() + " does not reconcile on " + last + ".");
+      }
+      kept.put(account, figures);
+    }
+    months.close(actor, month, kept);
+    audit.append(actor, "month-closed", month.toString(), "");
+  }
+
+  private static void requireReached(BooksFacts all, BankAccount account, LocalDate last) {
+    boolean reached =
+        all.statements().stream()
+            .anyMatch(s -> s.account().equals(account.code()) && !s.closingDate().isBefore(last));
+    if (!reached) {
+      throw new Refusal(
+          "month-not-complete",
+          "The statements of %s do not reach %s yet.".formatted(account.shortName(), last));
+    }
+  }
+
+  /**
+   * @throws Refusal {@code reason-missing}, {@code month-order}
+   */
+  @Transactional
+  public void reopen(Actor actor, YearMonth month, String reason) {
+    if (reason.isBlank() || reason.length() > 400) {
+      throw new Refusal(
+          "reason-missing", "A month is reopened with a reason of up to 400 letters.");
+    }
+    audit.lock(actor.booksId());
+    months.reopen(actor, month, reason.strip());
+    audit.append(actor, "month-reopened", month.toString(), reason.strip());
+  }
+}

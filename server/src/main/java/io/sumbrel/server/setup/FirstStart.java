@@ -1,0 +1,108 @@
+package io.sumbrel.server.setup;
+
+import io.sumbrel.core.money.AmountText;
+import io.sumbrel.core.money.Money;
+import io.sumbrel.core.refusal.Refusal;
+import io.sumbrel.server.books.OpenBooks;
+import io.sumbrel.server.people.Actor;
+import io.sumbrel.server.people.Bundle;
+import io.sumbrel.server.people.People;
+import java.time.DateTimeException;
+import java.time.LocalDate;
+import java.time.ZoneId;
+import java.util.Currency;
+import java.util.Optional;
+import org.springframework.http.HttpStatus;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+
+/** Sets up an empty house: its name, the first person, who is a supervisor, and a bank account. */
+@Component
+public class FirstStart {
+  private final People people;
+  private final OpenBooks books;
+
+  FirstStart(People people, OpenBooks books) {
+    this.people = people;
+    this.books = books;
+  }
+
+  /**
+   * @param balance of the bank account at the beginning of the day, with a decimal point
+   */
+  public record Request(
+      String house,
+      String zone,
+      String person,
+      String password,
+      String bank,
+      String accountNumber,
+      String currency,
+      LocalDate date,
+      String balance) {}
+
+  /**
+   * @throws Refusal {@code set-up-already}, or what is wrong with an answer; nothing is stored then
+   */
+  @Transactional
+  public void setUp(Request request) {
+    if (!people.isEmpty()) {
+      throw new Refusal("set-up-already", "This house is set up already; sign in.");
+    }
+    requireText(request.house(), "The house needs a name.");
+    requireText(request.bank(), "The bank account needs a name.");
+    requireText(request.accountNumber(), "The bank account needs its number or IBAN.");
+    Currency currency = currency(request.currency());
+    long balance = AmountText.parse(request.balance(), currency);
+    long booksId = books.open(request.house(), zone(request.zone()), Optional.empty());
+    Actor actor = people.add(booksId, request.person(), request.password(), Bundle.SUPERVISOR);
+    books.beginAccount(
+        actor,
+        request.bank(),
+        request.accountNumber(),
+        request.date(),
+        Money.ofMinor(currency, balance));
+  }
+
+  private static void requireText(String text, String otherwise) {
+    if (text == null || text.isBlank()) {
+      throw new Refusal("answer-missing", otherwise);
+    }
+  }
+
+  private static Currency currency(String code) {
+    try {
+      return Currency.getInstance(code);
+    } catch (IllegalArgumentException e) {
+      throw new Refusal("currency", "“" + code + "” is no currency such as USD.");
+    }
+  }
+
+  private static ZoneId zone(String zone) {
+    try {
+      return ZoneId.of(zone);
+    } catch (DateTimeException e) {
+      throw new Refusal("zone", "“" + zone + "” is no time zone such as Europe/Berlin.");
+    }
+  }
+
+  /** The way in over HTTP; open only as long as nobody can sign in. */
+  @RestController
+  static class FirstStartController {
+    private final FirstStart firstStart;
+
+    FirstStartController(FirstStart firstStart) {
+      this.firstStart = firstStart;
+    }
+
+    @PostMapping("/api/first-start")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void setUp(@RequestBody Request request) {
+      firstStart.setUp(request);
+    }
+  }
+}

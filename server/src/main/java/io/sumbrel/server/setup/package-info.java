@@ -1,0 +1,2 @@
+/** The first start of a house. */
+package io.sumbrel.server.setup;

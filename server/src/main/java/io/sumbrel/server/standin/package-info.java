@@ -1,0 +1,2 @@
+/** The demonstration house. */
+package io.sumbrel.server.standin;

@@ -1,0 +1,262 @@
+package io.sumbrel.server.trail;
+
+import io.sumbrel.core.ledger.JournalLine;
+import io.sumbrel.core.openitem.ItemId;
+import io.sumbrel.core.openitem.OpenItem;
+import io.sumbrel.core.party.Customer;
+import io.sumbrel.core.party.CustomerId;
+import io.sumbrel.core.posting.PostingNumber;
+import io.sumbrel.core.refusal.Refusal;
+import io.sumbrel.core.tape.Tape;
+import io.sumbrel.core.tape.TapeLine;
+import io.sumbrel.server.arrivals.Arrivals;
+import io.sumbrel.server.arrivals.BankLine;
+import io.sumbrel.server.arrivals.BankLines;
+import io.sumbrel.server.books.Customers;
+import io.sumbrel.server.books.Items;
+import io.sumbrel.server.books.OpenBooks;
+import io.sumbrel.server.books.Postings;
+import io.sumbrel.server.people.Actor;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+
+@RestController
+@RequestMapping("/api/trail")
+class TrailController {
+  private final Arrivals arrivals;
+  private final BankLines bankLines;
+  private final Customers customers;
+  private final Items items;
+  private final OpenBooks accounts;
+  private final Postings postings;
+
+  TrailController(
+      Arrivals arrivals,
+      BankLines bankLines,
+      Customers customers,
+      Items items,
+      OpenBooks accounts,
+      Postings postings) {
+    this.arrivals = arrivals;
+    this.bankLines = bankLines;
+    this.customers = customers;
+    this.items = items;
+    this.accounts = accounts;
+    this.postings = postings;
+  }
+
+  /**
+   * A place in a file that came in.
+   *
+   * @param line 1-based
+   */
+  record SourceView(long arrivalId, String fileName, String title, Optional<Integer> line) {}
+
+  /**
+   * @param openAfterMinor what is open of the item after the movement
+   */
+  record MovementView(
+      String number,
+      String words,
+      LocalDate date,
+      String actor,
+      Instant postedAt,
+      long totalDelta,
+      long openDelta,
+      long openAfterMinor) {}
+
+  record ItemTrail(
+      long id,
+      String number,
+      String kind,
+      Optional<Long> customerId,
+      String customer,
+      LocalDate date,
+      Optional<LocalDate> due,
+      String currency,
+      long totalMinor,
+      long openMinor,
+      String extra,
+      Optional<SourceView> source,
+      List<MovementView> movements) {}
+
+  record MoneyTrail(
+      long id,
+      String payer,
+      String text,
+      LocalDate bookingDate,
+      String currency,
+      long amountMinor,
+      String account,
+      String bankReference,
+      SourceView source) {}
+
+  record TapeLineTrail(
+      String words, int side, long amountMinor, Optional<Long> itemId, String customer) {}
+
+  record JournalTrail(
+      String account, String accountName, String customer, String currency, long minor) {}
+
+  record ItemMoveTrail(long itemId, String number, String words, String currency, long openDelta) {}
+
+  record PostingTrail(
+      String number,
+      String kind,
+      LocalDate date,
+      Instant postedAt,
+      String actor,
+      Optional<String> turnsBack,
+      Optional<String> turnedBackBy,
+      Optional<MoneyTrail> money,
+      Optional<SourceView> source,
+      List<TapeLineTrail> tape,
+      List<JournalTrail> journal,
+      List<ItemMoveTrail> items) {}
+
+  @GetMapping("/items/{id}")
+  ItemTrail item(@AuthenticationPrincipal Actor actor, @PathVariable long id) {
+    ItemId itemId = new ItemId(id);
+    OpenItem item =
+        Optional.ofNullable(items.find(actor.booksId(), List.of(itemId)).get(itemId))
+            .orElseThrow(() -> new Refusal("not-found", "There is no such item."));
+    Items.Origin origin = items.origin(actor.booksId(), itemId).orElseThrow();
+    Map<CustomerId, Customer> byId = customers.byId(actor.booksId());
+    List<MovementView> movements = new ArrayList<>();
+    long open = 0;
+    for (Postings.Moved moved : postings.movementsOf(itemId)) {
+      open += moved.movement().openDelta();
+      movements.add(
+          new MovementView(
+              moved.number().words(),
+              moved.movement().kind().words(),
+              moved.date(),
+              moved.actor(),
+              moved.postedAt(),
+              moved.movement().totalDelta(),
+              moved.movement().openDelta(),
+              open));
+    }
+    return new ItemTrail(
+        id,
+        item.number(),
+        item.kind().words(),
+        item.customer().map(CustomerId::number),
+        item.customer().map(c -> byId.get(c).name()).orElse("unidentified"),
+        item.date(),
+        item.due(),
+        item.currency().getCurrencyCode(),
+        item.totalMinor(),
+        item.openMinor(),
+        origin.extra(),
+        origin.arrivalId().map(a -> source(actor, a, origin.line())),
+        movements);
+  }
+
+  @GetMapping("/postings/{year}/{number}")
+  PostingTrail posting(
+      @AuthenticationPrincipal Actor actor, @PathVariable int year, @PathVariable int number) {
+    long books = actor.booksId();
+    Postings.Stored stored =
+        postings.find(
+            books, new PostingNumber(year, number), m -> bankLines.find(books, m).moneyIn());
+    Map<CustomerId, Customer> byId = customers.byId(books);
+    Map<ItemId, OpenItem> moved =
+        items.find(books, stored.posting().movements().stream().map(m -> m.item()).toList());
+    Map<String, String> names = accounts.ledgerAccounts(books);
+    return new PostingTrail(
+        stored.posting().number().words(),
+        stored.posting().kind().words(),
+        stored.posting().date(),
+        stored.postedAt(),
+        stored.actor(),
+        stored.posting().turnsBack().map(PostingNumber::words),
+        stored.turnedBackBy().map(PostingNumber::words),
+        stored.moneyIn().map(m -> money(actor, bankLines.find(books, m))),
+        stored.arrivalId().map(a -> source(actor, a, Optional.empty())),
+        stored.posting().tape().map(t -> tape(t, byId)).orElse(List.of()),
+        stored.posting().entry().lines().stream().map(l -> journal(l, names, byId)).toList(),
+        stored.posting().movements().stream()
+            .map(
+                m ->
+                    new ItemMoveTrail(
+                        m.item().number(),
+                        moved.get(m.item()).number(),
+                        m.kind().words(),
+                        moved.get(m.item()).currency().getCurrencyCode(),
+                        m.openDelta()))
+            .toList());
+  }
+
+  private MoneyTrail money(Actor actor, BankLine line) {
+    BankLines.StoredStatement statement =
+        bankLines.statements(actor.booksId()).stream()
+            .filter(s -> s.id() == line.statementId())
+            .findFirst()
+            .orElseThrow();
+    String account =
+        accounts.accounts(actor.booksId()).stream()
+            .filter(a -> a.id() == line.bankAccountId())
+            .findFirst()
+            .orElseThrow()
+            .shortName();
+    return new MoneyTrail(
+        line.moneyIn().id().number(),
+        line.payer(),
+        line.moneyIn().text(),
+        line.moneyIn().bookingDate(),
+        line.moneyIn().currency().getCurrencyCode(),
+        line.moneyIn().amountMinor(),
+        account,
+        line.bankReference(),
+        source(actor, statement.arrivalId(), Optional.of(line.place())));
+  }
+
+  private SourceView source(Actor actor, long arrivalId, Optional<Integer> line) {
+    var arrival = arrivals.find(actor.booksId(), arrivalId);
+    return new SourceView(arrivalId, arrival.fileName(), arrival.title(), line);
+  }
+
+  private static List<TapeLineTrail> tape(Tape tape, Map<CustomerId, Customer> byId) {
+    boolean paidOut = !tape.moneyIn().isIn();
+    return tape.lines().stream()
+        .map(
+            l ->
+                new TapeLineTrail(
+                    words(tape, l),
+                    l.kind().side(paidOut),
+                    l.amountMinor(),
+                    l.item().map(ItemId::number),
+                    l.customer()
+                        .or(() -> l.item().flatMap(i -> tape.items().get(i).customer()))
+                        .map(c -> byId.get(c).name())
+                        .orElse("")))
+        .toList();
+  }
+
+  private static String words(Tape tape, TapeLine line) {
+    String what = line.reason().map(r -> r.words()).orElse(line.kind().words());
+    String item = line.item().map(i -> " " + tape.items().get(i).number()).orElse("");
+    String account = line.account().map(a -> " " + a.code()).orElse("");
+    String open = line.shortPay().map(s -> ", rest stays open: " + s.words()).orElse("");
+    return what + item + account + open;
+  }
+
+  private static JournalTrail journal(
+      JournalLine line, Map<String, String> names, Map<CustomerId, Customer> byId) {
+    return new JournalTrail(
+        line.account().code(),
+        names.get(line.account().code()),
+        line.customer().map(c -> byId.get(c).name()).orElse(""),
+        line.amount().currency().getCurrencyCode(),
+        line.amount().minor());
+  }
+}

@@ -1,0 +1,2 @@
+/** From any figure to where it came from, and back. */
+package io.sumbrel.server.trail;
