@@ -11,7 +11,7 @@ if [ "$(cat node_modules/.sumbrel-lock 2>/dev/null || true)" != "$lock" ]; then
   echo "$lock" > node_modules/.sumbrel-lock
 fi
 
-inputs=$(find src public index.html ./*.json ./*.ts ./*.js -not -path '*/generated/*' -type f 2>/dev/null | LC_ALL=C sort | xargs sha256sum | sha256sum | cut -d' ' -f1)
+inputs=$(find src index.html ./*.json ./*.ts ./*.js -not -path '*/generated/*' -type f | LC_ALL=C sort | xargs sha256sum | sha256sum | cut -d' ' -f1)
 if [ "$(cat dist/.sumbrel-inputs 2>/dev/null || true)" != "$inputs" ]; then
   npm run build
   echo "$inputs" > dist/.sumbrel-inputs

@@ -47,15 +47,15 @@ public class AcceptFile {
    *
    * @param choices by item number, where the books and the list disagree
    */
-  public record How(ListScope scope, Map<String, ListChoice> choices) {
-    public static final How PLAIN = new How(ListScope.CHANGES_ONLY, Map.of());
+  public record Acceptance(ListScope scope, Map<String, ListChoice> choices) {
+    public static final Acceptance PLAIN = new Acceptance(ListScope.CHANGES_ONLY, Map.of());
   }
 
   /**
    * @throws io.sumbrel.core.refusal.Refusal when the file no longer fits what is in the books
    */
   @Transactional
-  public ArrivalView accept(Actor actor, long arrivalId, How how) {
+  public ArrivalView accept(Actor actor, long arrivalId, Acceptance how) {
     entities
         .createNativeQuery("select id from arrival where id = :id for update")
         .setParameter("id", arrivalId)

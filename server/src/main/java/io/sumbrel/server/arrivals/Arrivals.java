@@ -86,7 +86,7 @@ public class Arrivals {
       int goneCount,
       List<ListRowView> rows) {}
 
-  record Contents(List<StatementView> statements, Optional<ListView> list) {}
+  record ContentsView(List<StatementView> statements, Optional<ListView> list) {}
 
   @Transactional(readOnly = true)
   List<ArrivalView> all(long booksId) {
@@ -131,9 +131,9 @@ public class Arrivals {
   }
 
   @Transactional(readOnly = true)
-  Contents contents(long booksId, long arrivalId, ListScope scope) {
+  ContentsView contents(long booksId, long arrivalId, ListScope scope) {
     ArrivedFile file = ArrivedFile.read(original(booksId, arrivalId));
-    return new Contents(
+    return new ContentsView(
         file.statements().stream().map(s -> view(booksId, s)).toList(),
         file.items().map(list -> view(ListComparison.of(list, scope, items.byNumber(booksId)))));
   }

@@ -52,7 +52,7 @@ class ArrivalsController {
   }
 
   @GetMapping("/{id}/contents")
-  Arrivals.Contents contents(
+  Arrivals.ContentsView contents(
       @AuthenticationPrincipal Actor actor,
       @PathVariable long id,
       @RequestParam(defaultValue = "CHANGES_ONLY") ListScope scope) {
@@ -78,7 +78,7 @@ class ArrivalsController {
   ArrivalView accept(
       @AuthenticationPrincipal Actor actor,
       @PathVariable long id,
-      @RequestBody AcceptFile.How how) {
+      @RequestBody AcceptFile.Acceptance how) {
     return acceptFile.accept(actor, id, how);
   }
 

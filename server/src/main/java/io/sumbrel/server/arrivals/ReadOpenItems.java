@@ -50,7 +50,7 @@ class ReadOpenItems {
   }
 
   @Transactional(propagation = Propagation.MANDATORY)
-  void read(Actor actor, ArrivalRow arrival, OpenItemList list, AcceptFile.How how) {
+  void read(Actor actor, ArrivalRow arrival, OpenItemList list, AcceptFile.Acceptance how) {
     LocalDate today = books.businessDate(actor.booksId());
     Map<String, CustomerId> customerIds = customers.bringIn(actor.booksId(), named(list));
     items.lockAll(actor.booksId());

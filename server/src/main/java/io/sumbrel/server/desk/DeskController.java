@@ -6,6 +6,7 @@ import io.sumbrel.core.posting.PostingNumber;
 import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.core.tape.DifferenceReason;
+import io.sumbrel.core.tape.LineKind;
 import io.sumbrel.core.tape.ShortPayReason;
 import io.sumbrel.server.people.Actor;
 import java.util.Arrays;
@@ -48,6 +49,9 @@ class DeskController {
   @GetMapping("/choices")
   DeskViews.ChoicesView choices() {
     return new DeskViews.ChoicesView(
+        Arrays.stream(LineKind.values())
+            .map(k -> new DeskViews.KindView(k, k.words(), k.side(false), k.side(true)))
+            .toList(),
         Arrays.stream(DifferenceReason.values())
             .map(r -> new DeskViews.ReasonView(r, r.words(), r.kind(), r.namesItem()))
             .toList(),
@@ -96,7 +100,7 @@ class DeskController {
       @AuthenticationPrincipal Actor actor,
       @PathVariable long id,
       @RequestHeader("Idempotency-Key") String key,
-      @RequestBody PostTape.Request request) {
+      @RequestBody PostTape.PostingRequest request) {
     if (key.isBlank() || key.length() > 80) {
       throw new Refusal("key", "An idempotency key has up to 80 characters.");
     }

@@ -103,8 +103,18 @@ final class DeskViews {
 
   record AccountView(String code, String words) {}
 
+  /**
+   * A kind of line with its side: {@code 1} adds to what is to be placed, {@code -1} places.
+   *
+   * @param sidePaidOut its side on a tape that explains money paid out
+   */
+  record KindView(LineKind kind, String words, int side, int sidePaidOut) {}
+
   record ChoicesView(
-      List<ReasonView> reasons, List<ShortPayView> shortPays, List<AccountView> accounts) {}
+      List<KindView> kinds,
+      List<ReasonView> reasons,
+      List<ShortPayView> shortPays,
+      List<AccountView> accounts) {}
 
   /** A sum that is explained, or whose explanation was turned back. */
   record DoneView(

@@ -79,7 +79,7 @@ public class PostTape {
   /**
    * @param date when the clerk names one; otherwise the rule of {@link PostingDate}
    */
-  record Request(List<LineView> lines, Optional<LocalDate> date) {}
+  record PostingRequest(List<LineView> lines, Optional<LocalDate> date) {}
 
   /**
    * @param key names the request: sent again, it is answered and not posted again
@@ -87,7 +87,7 @@ public class PostTape {
    *     draft is kept
    */
   @Transactional
-  Posted post(Actor actor, MoneyInId id, Request request, String key) {
+  Posted post(Actor actor, MoneyInId id, PostingRequest request, String key) {
     bankLines.lock(id);
     Optional<Posted> before = answers.before(actor, key, request);
     if (before.isPresent()) {

@@ -49,7 +49,11 @@ class ApiDescription {
   private static void gather(ResolvableType type, Map<String, Class<?>> records) {
     Arrays.stream(type.getGenerics()).forEach(g -> gather(g, records));
     Class<?> raw = type.toClass();
-    if (raw.isRecord() && records.put(raw.getSimpleName(), raw) == null) {
+    Class<?> before = raw.isRecord() ? records.put(raw.getSimpleName(), raw) : raw;
+    if (before != null && before != raw) {
+      throw new IllegalStateException("two records of one name: " + before + " and " + raw);
+    }
+    if (before == null) {
       for (RecordComponent component : raw.getRecordComponents()) {
         gather(ResolvableType.forType(component.getGenericType()), records);
       }

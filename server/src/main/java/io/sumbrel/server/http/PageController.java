@@ -31,7 +31,7 @@ class PageController {
   }
 
   @GetMapping(
-      value = {"/", "/{path:(?!api|v3)[^.]*}", "/{path:(?!api|v3)[^.]*}/{*rest}"},
+      value = {"/", "/{path:(?!api|v3|assets)[^.]*}", "/{path:(?!api|v3|assets)[^.]*}/{*rest}"},
       produces = MediaType.TEXT_HTML_VALUE)
   String page(HttpServletResponse response) {
     byte[] bytes = new byte[16];

@@ -62,9 +62,9 @@ class BooksController {
 
   record BalanceView(String account, String accountName, String currency, long minor) {}
 
-  record AccountView(long id, String name, String currency, LocalDate beginsOn) {}
+  record BankAccountView(long id, String name, String currency, LocalDate beginsOn) {}
 
-  record Reason(String reason) {}
+  record ReopeningRequest(String reason) {}
 
   /** The newest entries, newest first. */
   @GetMapping("/journal")
@@ -115,11 +115,11 @@ class BooksController {
   }
 
   @GetMapping("/accounts")
-  List<AccountView> accounts(@AuthenticationPrincipal Actor actor) {
+  List<BankAccountView> accounts(@AuthenticationPrincipal Actor actor) {
     return accounts.accounts(actor.booksId()).stream()
         .map(
             (BankAccount a) ->
-                new AccountView(
+                new BankAccountView(
                     a.id(),
                     a.shortName(),
                     a.beginsWith().currency().getCurrencyCode(),
@@ -145,7 +145,7 @@ class BooksController {
   void reopen(
       @AuthenticationPrincipal Actor actor,
       @PathVariable YearMonth month,
-      @RequestBody Reason reason) {
-    closeMonth.reopen(actor, month, reason.reason());
+      @RequestBody ReopeningRequest request) {
+    closeMonth.reopen(actor, month, request.reason());
   }
 }

@@ -34,7 +34,7 @@ public class FirstStart {
   /**
    * @param balance of the bank account at the beginning of the day, with a decimal point
    */
-  public record Request(
+  public record HouseAnswers(
       String house,
       String zone,
       String person,
@@ -49,7 +49,7 @@ public class FirstStart {
    * @throws Refusal {@code set-up-already}, or what is wrong with an answer; nothing is stored then
    */
   @Transactional
-  public void setUp(Request request) {
+  public void setUp(HouseAnswers request) {
     if (!people.isEmpty()) {
       throw new Refusal("set-up-already", "This house is set up already; sign in.");
     }
@@ -101,7 +101,7 @@ public class FirstStart {
 
     @PostMapping("/api/first-start")
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void setUp(@RequestBody Request request) {
+    void setUp(@RequestBody HouseAnswers request) {
       firstStart.setUp(request);
     }
   }

@@ -67,9 +67,9 @@ class DemoHouse implements ApplicationRunner {
         LocalDate.of(2026, 11, 14),
         Money.ofMinor(EUR, 2_294_000));
     ArrivalView items = bringIn(ines, "open-items-2026-11-17.csv");
-    acceptFile.accept(ines, items.id(), new AcceptFile.How(ListScope.COMPLETE, Map.of()));
+    acceptFile.accept(ines, items.id(), new AcceptFile.Acceptance(ListScope.COMPLETE, Map.of()));
     ArrivalView statement = bringIn(ines, "quayline-2026-11-16.xml");
-    acceptFile.accept(ines, statement.id(), AcceptFile.How.PLAIN);
+    acceptFile.accept(ines, statement.id(), AcceptFile.Acceptance.PLAIN);
     bringIn(ines, "nordlicht-2026-11-16-garbled.csv");
     bringIn(ines, "nordlicht-2026-11-16.csv");
   }

@@ -1,0 +1,58 @@
+import createClient from 'openapi-fetch';
+import type { components, paths } from './generated/schema';
+
+export type Schemas = components['schemas'];
+
+/** What the server answers when it says no (RFC 9457): a stable code and a sentence. */
+export class Problem extends Error {
+  constructor(
+    readonly code: string,
+    readonly status: number,
+    sentence: string,
+  ) {
+    super(sentence);
+  }
+}
+
+function token(): string {
+  const cookie = document.cookie.split('; ').find((c) => c.startsWith('XSRF-TOKEN='));
+  return cookie ? decodeURIComponent(cookie.slice('XSRF-TOKEN='.length)) : '';
+}
+
+export const client = createClient<paths>({ baseUrl: '' });
+
+client.use({
+  onRequest({ request }) {
+    if (request.method !== 'GET') {
+      request.headers.set('X-XSRF-TOKEN', token());
+    }
+    return request;
+  },
+});
+
+interface Answer<T> {
+  data?: T;
+  error?: unknown;
+  response: Response;
+}
+
+/** The data of an answer, or the problem thrown. */
+export async function unwrap<T>(answer: Promise<Answer<T>>): Promise<T> {
+  const { data, error, response } = await answer;
+  if (!response.ok) {
+    const body = (error ?? {}) as { code?: string; detail?: string };
+    const otherwise =
+      response.status === 401
+        ? 'You are signed out. What you were working on is kept; sign in again.'
+        : 'The server did not answer as expected; nothing was changed. Try again.';
+    throw new Problem(body.code ?? 'fault', response.status, body.detail ?? otherwise);
+  }
+  return data as T;
+}
+
+/** The sentence of anything that was thrown. */
+export function sentenceOf(error: unknown): string {
+  return error instanceof Problem
+    ? error.message
+    : 'The server cannot be reached; nothing was lost. Try again.';
+}

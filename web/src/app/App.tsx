@@ -1,0 +1,63 @@
+import createCache from '@emotion/cache';
+import { CacheProvider } from '@emotion/react';
+import { ThemeProvider } from '@mui/material/styles';
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { lazy, Suspense } from 'react';
+import { createBrowserRouter, Navigate, RouterProvider } from 'react-router';
+import { Problem } from '../api/client';
+import { Desk } from '../features/desk';
+import { theme } from '../theme/theme';
+import { Shell } from './Shell';
+
+const nonce = document.querySelector<HTMLMetaElement>('meta[name=csp-nonce]')?.content ?? '';
+const styles = createCache({ key: 's', nonce });
+
+const queries = new QueryClient({
+  defaultOptions: {
+    queries: {
+      staleTime: 30_000,
+      retry: (count, error) => count < 2 && !(error instanceof Problem),
+      refetchOnWindowFocus: false,
+    },
+  },
+});
+
+const Arrivals = lazy(() => import('../features/arrivals').then((m) => ({ default: m.Arrivals })));
+const Customers = lazy(() =>
+  import('../features/customers').then((m) => ({ default: m.Customers })),
+);
+const Books = lazy(() => import('../features/books').then((m) => ({ default: m.Books })));
+const PostingTrail = lazy(() =>
+  import('../features/trail').then((m) => ({ default: m.PostingTrail })),
+);
+const ItemTrail = lazy(() => import('../features/trail').then((m) => ({ default: m.ItemTrail })));
+
+const router = createBrowserRouter([
+  {
+    element: <Shell />,
+    children: [
+      { index: true, element: <Navigate to="/desk" replace /> },
+      { path: 'desk/:moneyId?', element: <Desk /> },
+      { path: 'arrivals/:arrivalId?', element: <Arrivals /> },
+      { path: 'customers/:customerId?', element: <Customers /> },
+      { path: 'books/:tab?', element: <Books /> },
+      { path: 'trail/postings/:number', element: <PostingTrail /> },
+      { path: 'trail/items/:itemId', element: <ItemTrail /> },
+      { path: '*', element: <p>There is no such page.</p> },
+    ],
+  },
+]);
+
+export function App() {
+  return (
+    <CacheProvider value={styles}>
+      <ThemeProvider theme={theme}>
+        <QueryClientProvider client={queries}>
+          <Suspense>
+            <RouterProvider router={router} />
+          </Suspense>
+        </QueryClientProvider>
+      </ThemeProvider>
+    </CacheProvider>
+  );
+}

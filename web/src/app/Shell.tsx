@@ -1,0 +1,104 @@
+import { useQuery } from '@tanstack/react-query';
+import { Suspense, useEffect, useState } from 'react';
+import { NavLink, Outlet, useNavigate } from 'react-router';
+import { useLive } from '../api/live';
+import { Loading, Sentence } from '../components/States';
+import { SignIn, sessionQuery, SignOut } from '../features/session';
+import { goRound, isInField } from '../keyboard/keys';
+import { longDate } from '../money/money';
+import { Help } from './Help';
+import styles from './Shell.module.css';
+
+const SCREENS = [
+  { to: '/desk', words: 'Desk', key: 'd' },
+  { to: '/arrivals', words: 'Arrivals', key: 'a' },
+  { to: '/customers', words: 'Customers', key: 'c' },
+  { to: '/books', words: 'Books', key: 'b' },
+];
+
+/** The frame of every page: who is signed in, which screen, and the keys that act everywhere. */
+export function Shell() {
+  const session = useQuery(sessionQuery);
+  if (session.isPending) {
+    return <Loading />;
+  }
+  if (session.isError) {
+    return <Sentence error={session.error} retry={() => void session.refetch()} />;
+  }
+  return session.data.signedIn ? <SignedIn /> : <SignIn session={session.data} />;
+}
+
+function SignedIn() {
+  const { data: session } = useQuery(sessionQuery);
+  const [help, setHelp] = useState(false);
+  useLive();
+  useEveryKey(() => setHelp((open) => !open));
+  return (
+    <div className={styles.page}>
+      <header className={styles.header}>
+        <span className={styles.name}>
+          sumbrel<span className={styles.dot}>.</span>
+        </span>
+        <nav className={styles.tabs} aria-label="Screens">
+          {SCREENS.map((s) => (
+            <NavLink
+              key={s.to}
+              to={s.to}
+              className={({ isActive }) =>
+                isActive ? `${styles.tab} ${styles.chosen}` : styles.tab
+              }
+            >
+              {s.words}
+            </NavLink>
+          ))}
+        </nav>
+        <span className={styles.who}>
+          <span>{session?.books}</span>
+          <span>{session?.businessDate ? longDate(session.businessDate) : ''}</span>
+          <span>{session?.name}</span>
+          <SignOut />
+        </span>
+      </header>
+      {help && <Help close={() => setHelp(false)} />}
+      <main className={styles.main}>
+        <Suspense fallback={<Loading />}>
+          <Outlet />
+        </Suspense>
+      </main>
+    </div>
+  );
+}
+
+/** Keys of the whole page: zones, help, and G with the letter of a screen. */
+function useEveryKey(toggleHelp: () => void) {
+  const navigate = useNavigate();
+  useEffect(() => {
+    let afterG = false;
+    const onKey = (event: KeyboardEvent) => {
+      if (event.key === 'F6') {
+        event.preventDefault();
+        goRound(event.shiftKey ? -1 : 1);
+      }
+      if (isInField(event) || event.ctrlKey || event.metaKey || event.altKey) {
+        return;
+      }
+      const screen = SCREENS.find((s) => s.key === event.key.toLowerCase());
+      if (afterG && screen) {
+        event.preventDefault();
+        event.stopPropagation();
+        void navigate(screen.to);
+      } else if (event.key === '?') {
+        toggleHelp();
+      } else if (event.key === '/') {
+        const find = document.querySelector<HTMLInputElement>('[data-find]');
+        if (find) {
+          event.preventDefault();
+          find.focus();
+        }
+      }
+      afterG = event.key.toLowerCase() === 'g';
+    };
+    document.addEventListener('keydown', onKey, true);
+    return () => document.removeEventListener('keydown', onKey, true);
+  }, [navigate, toggleHelp]);
+}

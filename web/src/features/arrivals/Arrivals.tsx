@@ -1,0 +1,233 @@
+import Button from '@mui/material/Button';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { type KeyboardEvent, useState } from 'react';
+import { useNavigate, useParams } from 'react-router';
+import { sentenceOf } from '../../api/client';
+import { Key } from '../../components/Key';
+import { Empty, Loading, Sentence } from '../../components/States';
+import { isInField } from '../../keyboard/keys';
+import { moment, words } from '../../money/money';
+import {
+  accept,
+  type Arrival,
+  arrivalsQuery,
+  bringIn,
+  type Choices,
+  drop,
+  type Scope,
+} from './arrivalsApi';
+import { ContentsPane } from './ContentsPane';
+import styles from './Arrivals.module.css';
+
+/** What came in, by file: what each says and what was read, side by side. */
+export function Arrivals() {
+  const arrivals = useQuery(arrivalsQuery);
+  const { arrivalId } = useParams();
+  const navigate = useNavigate();
+  const queries = useQueryClient();
+  const [problem, setProblem] = useState('');
+  const [busy, setBusy] = useState('');
+  const [over, setOver] = useState(false);
+  const [scope, setScope] = useState<Scope>('CHANGES_ONLY');
+  const [choices, setChoices] = useState<Choices>({});
+  const rows = arrivals.data ?? [];
+  const selected =
+    rows.find((r) => r.id === Number(arrivalId)) ??
+    rows.find((r) => r.state === 'WAITING') ??
+    rows[0];
+
+  const select = (row: Arrival | undefined) => {
+    if (row) {
+      setChoices({});
+      void navigate(`/arrivals/${row.id}`, { replace: true });
+    }
+  };
+
+  const attempt = async (words: string, act: () => Promise<Arrival | undefined>) => {
+    setProblem('');
+    setBusy(words);
+    try {
+      select(await act());
+    } catch (e) {
+      setProblem(sentenceOf(e));
+    }
+    setBusy('');
+    await queries.invalidateQueries();
+  };
+
+  const take = async (files: File[]) => {
+    for (const file of files) {
+      await attempt(`Reading ${file.name} …`, async () => bringIn(file));
+    }
+  };
+
+  const acceptSelected = () => {
+    if (selected?.state === 'WAITING') {
+      void attempt(`Taking in ${selected.fileName} …`, () => accept(selected.id, scope, choices));
+    }
+  };
+
+  const onKeyDown = (event: KeyboardEvent) => {
+    const step = event.key === 'ArrowDown' ? 1 : event.key === 'ArrowUp' ? -1 : 0;
+    if (step !== 0) {
+      event.preventDefault();
+      const at = rows.findIndex((r) => r.id === selected?.id);
+      select(rows[Math.min(rows.length - 1, Math.max(0, at + step))]);
+    } else if (event.key === 'Enter' && !isInField(event)) {
+      event.preventDefault();
+      acceptSelected();
+    }
+  };
+
+  return (
+    <div
+      className={over ? `${styles.page} ${styles.over}` : styles.page}
+      onDragOver={(e) => {
+        e.preventDefault();
+        setOver(true);
+      }}
+      onDragLeave={() => setOver(false)}
+      onDrop={(e) => {
+        e.preventDefault();
+        setOver(false);
+        void take([...e.dataTransfer.files]);
+      }}
+    >
+      <div className={styles.left}>
+        <label className={styles.drop}>
+          Drop files anywhere here, or choose them
+          <input
+            type="file"
+            multiple
+            aria-label="Choose files"
+            onChange={(e) => {
+              const files = [...(e.target.files ?? [])];
+              e.target.value = '';
+              void take(files);
+            }}
+          />
+          <span className={styles.soft}>
+            camt.053, statement CSV, open items CSV · up to 100 MB
+          </span>
+        </label>
+        {busy && <p role="status">{busy}</p>}
+        {problem && <Sentence error={problem} />}
+        {arrivals.isPending && <Loading />}
+        {arrivals.isError && (
+          <Sentence error={arrivals.error} retry={() => void arrivals.refetch()} />
+        )}
+        {arrivals.isSuccess && rows.length === 0 && (
+          <Empty>Nothing has come in yet. Begin with a list of open items, then a statement.</Empty>
+        )}
+        {rows.length > 0 && (
+          <div
+            data-zone="arrivals"
+            role="grid"
+            aria-label="Files"
+            aria-activedescendant={selected ? `arrival-${selected.id}` : undefined}
+            tabIndex={0}
+            onKeyDown={onKeyDown}
+          >
+            <table className={styles.table}>
+              <thead>
+                <tr>
+                  <th>what came</th>
+                  <th>account</th>
+                  <th className="figures">it holds</th>
+                  <th className="figures">new</th>
+                  <th>where it stands</th>
+                </tr>
+              </thead>
+              <tbody>
+                {rows.map((row) => (
+                  <Row
+                    key={row.id}
+                    row={row}
+                    chosen={row.id === selected?.id}
+                    pick={() => select(row)}
+                    accept={acceptSelected}
+                  />
+                ))}
+              </tbody>
+            </table>
+          </div>
+        )}
+        {selected?.state === 'REFUSED' && <Sentence error={selected.refusal} />}
+      </div>
+      <aside className={styles.right} data-zone="contents" tabIndex={0} aria-label="In the file">
+        {selected && selected.state !== 'REFUSED' && (
+          <ContentsPane
+            key={selected.id}
+            arrival={selected}
+            scope={scope}
+            setScope={setScope}
+            choices={choices}
+            setChoices={setChoices}
+            drop={() =>
+              void attempt('', async () => {
+                await drop(selected.id);
+                return undefined;
+              })
+            }
+          />
+        )}
+        {selected?.state === 'REFUSED' && (
+          <Empty>Nothing of a refused file is stored. Mend it or ask for it again.</Empty>
+        )}
+      </aside>
+    </div>
+  );
+}
+
+interface RowProps {
+  row: Arrival;
+  chosen: boolean;
+  pick: () => void;
+  accept: () => void;
+}
+
+function Row({ row, chosen, pick, accept }: RowProps) {
+  const title = row.title || 'Not readable';
+  return (
+    <tr
+      id={`arrival-${row.id}`}
+      aria-selected={chosen}
+      className={chosen ? styles.chosen : undefined}
+      onClick={pick}
+    >
+      <td>
+        <b>{title}</b>
+        <br />
+        <span className={styles.soft}>
+          {row.kind} · {row.fileName}
+        </span>
+      </td>
+      <td>
+        {row.account} <span className={styles.soft}>{row.currency}</span>
+      </td>
+      <td className="figures">
+        {row.statedCount > 0 &&
+          `${row.statedCount} · ${row.currency ? words(row.statedMinor, row.currency) : 'several currencies'}`}
+      </td>
+      <td className="figures">{row.state === 'ACCEPTED' ? row.acceptedCount : ''}</td>
+      <td>
+        {row.state === 'WAITING' &&
+          (chosen ? (
+            <Button variant="contained" tabIndex={-1} onClick={accept}>
+              Accept<Key>↵</Key>
+            </Button>
+          ) : (
+            <span className={styles.todo}>waits to be accepted</span>
+          ))}
+        {row.state === 'REFUSED' && <span className={styles.refused}>refused, nothing stored</span>}
+        {row.state === 'ACCEPTED' && (
+          <span className={styles.soft}>
+            {row.unexplained > 0
+              ? `${row.unexplained} of ${row.acceptedCount} still to explain`
+              : `accepted ${row.decidedAt ? moment(row.decidedAt) : ''}, ${row.decidedBy ?? ''}`}
+          </span>
+        )}
+      </td>
+    </tr>
+  );
+}

@@ -1,0 +1,1 @@
+export { Arrivals } from './Arrivals';

@@ -1,0 +1,1 @@
+export { Books } from './Books';

@@ -1,0 +1,143 @@
+import { useQuery } from '@tanstack/react-query';
+import { Link, useParams, useSearchParams } from 'react-router';
+import { Amount } from '../../components/Amount';
+import { Empty, Loading, Sentence } from '../../components/States';
+import page from '../../components/Page.module.css';
+import { shortDate } from '../../money/money';
+import { customerQuery, customersQuery } from './customersApi';
+
+/** Every customer with what is owed, and the items of the chosen one. */
+export function Customers() {
+  const { customerId } = useParams();
+  return customerId === undefined ? <All /> : <One id={Number(customerId)} />;
+}
+
+function All() {
+  const customers = useQuery(customersQuery);
+  const [search, setSearch] = useSearchParams();
+  const find = search.get('find') ?? '';
+  if (customers.isPending) {
+    return <Loading />;
+  }
+  if (customers.isError) {
+    return <Sentence error={customers.error} retry={() => void customers.refetch()} />;
+  }
+  const shown = customers.data.filter((c) =>
+    `${c.name} ${c.number}`.toLowerCase().includes(find.toLowerCase()),
+  );
+  return (
+    <div className={page.page}>
+      <div className={page.head}>
+        <h1>Customers</h1>
+        <input
+          data-find
+          type="search"
+          aria-label="Find a customer"
+          placeholder="Find name or number  /"
+          value={find}
+          onChange={(e) =>
+            setSearch(e.target.value ? { find: e.target.value } : {}, { replace: true })
+          }
+        />
+      </div>
+      {shown.length === 0 && (
+        <Empty>No customer reads like that. Customers come in with the list of open items.</Empty>
+      )}
+      <table className={page.table}>
+        <thead>
+          <tr>
+            <th>customer</th>
+            <th>number</th>
+            <th>branch of</th>
+            <th className="figures">owes</th>
+            <th className="figures">late</th>
+            <th className="figures">credits</th>
+          </tr>
+        </thead>
+        <tbody>
+          {shown.flatMap((c) =>
+            c.owed.map((o) => (
+              <tr key={`${c.id} ${o.currency}`}>
+                <td>
+                  <Link to={`/customers/${c.id}`}>{c.name}</Link>
+                </td>
+                <td>{c.number}</td>
+                <td>{c.parent}</td>
+                <td className="figures">
+                  {o.currency} <Amount minor={o.openMinor} currency={o.currency} />
+                </td>
+                <td className="figures">
+                  {o.lateMinor !== 0 && <Amount minor={o.lateMinor} currency={o.currency} />}
+                </td>
+                <td className="figures">
+                  {o.creditsMinor !== 0 && <Amount minor={o.creditsMinor} currency={o.currency} />}
+                </td>
+              </tr>
+            )),
+          )}
+        </tbody>
+      </table>
+    </div>
+  );
+}
+
+function One({ id }: { id: number }) {
+  const customer = useQuery(customerQuery(id));
+  if (customer.isPending) {
+    return <Loading />;
+  }
+  if (customer.isError) {
+    return <Sentence error={customer.error} retry={() => void customer.refetch()} />;
+  }
+  const { items } = customer.data;
+  return (
+    <div className={page.page}>
+      <div className={page.head}>
+        <h1>{customer.data.customer.name}</h1>
+        <span className={page.soft}>
+          {customer.data.customer.number}
+          {customer.data.customer.parent && ` · branch of ${customer.data.customer.parent}`}
+        </span>
+      </div>
+      <table className={page.table}>
+        <thead>
+          <tr>
+            <th>item</th>
+            <th>date</th>
+            <th>due</th>
+            <th>order</th>
+            <th>terms</th>
+            <th className="figures">billed</th>
+            <th className="figures">settled</th>
+            <th className="figures">open</th>
+          </tr>
+        </thead>
+        <tbody>
+          {items.map((i) => (
+            <tr key={i.id} className={i.openMinor === 0 ? page.settled : undefined}>
+              <td>
+                <Link to={`/trail/items/${i.id}`}>{i.number}</Link>{' '}
+                {i.kind !== 'invoice' && <span className={page.soft}>{i.kind}</span>}
+              </td>
+              <td>{shortDate(i.date)}</td>
+              <td className={i.late ? page.late : undefined}>{shortDate(i.due)}</td>
+              <td>{i.orderNumber}</td>
+              <td>{i.terms}</td>
+              <td className="figures">
+                <Amount minor={i.totalMinor} currency={i.currency} />
+              </td>
+              <td className="figures">
+                {i.totalMinor !== i.openMinor && (
+                  <Amount minor={i.totalMinor - i.openMinor} currency={i.currency} />
+                )}
+              </td>
+              <td className="figures">
+                <Amount minor={i.openMinor} currency={i.currency} look="bold" />
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
+  );
+}

@@ -1,0 +1,1 @@
+export { Customers } from './Customers';

@@ -1,0 +1,139 @@
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useCallback, useEffect, useState } from 'react';
+import { useNavigate, useParams } from 'react-router';
+import { sentenceOf } from '../../api/client';
+import { Empty, Loading, Sentence } from '../../components/States';
+import { isInField } from '../../keyboard/keys';
+import { words } from '../../money/money';
+import { choicesQuery, deskQuery, type PileRow, type Posted, turnBack } from './deskApi';
+import { MoneyWork } from './MoneyWork';
+import { Pile } from './Pile';
+import styles from './Desk.module.css';
+
+/** The desk: the pile, the tape with its ways, the source and the items. */
+export function Desk() {
+  const desk = useQuery(deskQuery);
+  const choices = useQuery(choicesQuery);
+  const navigate = useNavigate();
+  const queries = useQueryClient();
+  const { moneyId } = useParams();
+  const selected = moneyId === undefined ? undefined : Number(moneyId);
+  const [last, setLast] = useState<Posted>();
+  const [said, setSaid] = useState<{ words: string; wrong: boolean }>();
+  const rows = desk.data?.rows;
+
+  const select = useCallback(
+    (id: number) => void navigate(`/desk/${id}`, { replace: true }),
+    [navigate],
+  );
+
+  useEffect(() => {
+    const first = rows?.[0];
+    if (selected === undefined && first) {
+      select(first.id);
+    }
+  }, [rows, selected, select]);
+
+  const posted = (answer: Posted) => {
+    const next = rows && nextOf(rows, answer.moneyInId);
+    setLast(answer);
+    setSaid(undefined);
+    if (next) {
+      select(next.id);
+    }
+    void queries.invalidateQueries({ queryKey: ['desk'] });
+  };
+
+  const takeBack = useCallback(async () => {
+    if (!last) {
+      return;
+    }
+    try {
+      const answer = await turnBack(last.number);
+      setLast(undefined);
+      setSaid({ words: answer.words, wrong: false });
+      await queries.invalidateQueries({ queryKey: ['desk'] });
+      select(answer.moneyInId);
+    } catch (e) {
+      setSaid({ words: sentenceOf(e), wrong: true });
+    }
+  }, [last, queries, select]);
+
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      if (event.ctrlKey && event.shiftKey && event.key.toLowerCase() === 'z' && !isInField(event)) {
+        event.preventDefault();
+        void takeBack();
+      }
+    };
+    document.addEventListener('keydown', onKey);
+    return () => document.removeEventListener('keydown', onKey);
+  }, [takeBack]);
+
+  if (desk.isPending || choices.isPending) {
+    return <Loading />;
+  }
+  if (desk.isError || choices.isError) {
+    return <Sentence error={desk.error ?? choices.error} retry={() => void desk.refetch()} />;
+  }
+  const at = desk.data.rows.findIndex((r) => r.id === selected);
+  return (
+    <div className={styles.desk}>
+      <div className={styles.progress}>
+        {desk.data.progress.map((p) => (
+          <span key={p.currency}>
+            {p.currency} <b className="figures">{words(p.placedMinor, p.currency)}</b> of{' '}
+            <b className="figures">{words(p.totalMinor, p.currency)}</b> placed
+          </span>
+        ))}
+        <span className={styles.soft}>
+          {at >= 0 ? `entry ${at + 1} of ${desk.data.entries}` : `${desk.data.entries} entries`}
+        </span>
+        <span className={styles.todo}>
+          {desk.data.progress
+            .map((p) => `${p.currency} ${words(p.totalMinor - p.placedMinor, p.currency)}`)
+            .join(', ')}{' '}
+          still to place
+        </span>
+        {desk.data.putBy > 0 && (
+          <span className={styles.putBy}>Put by, not posted · {desk.data.putBy}</span>
+        )}
+      </div>
+      <div className={styles.columns}>
+        <Pile rows={desk.data.rows} selected={selected} select={select} />
+        {selected === undefined ? (
+          <Empty>The pile is empty: every sum is explained. New money comes in at Arrivals.</Empty>
+        ) : (
+          <MoneyWork
+            key={selected}
+            moneyId={selected}
+            choices={choices.data}
+            posted={posted}
+            putBy={() => {
+              const next = nextOf(desk.data.rows, selected);
+              if (next) {
+                select(next.id);
+              }
+            }}
+          />
+        )}
+      </div>
+      {(last !== undefined || said !== undefined) && (
+        <div className={said?.wrong ? styles.footWrong : styles.foot} role="status">
+          <span>{said ? said.words : last?.words}</span>
+          {last && (
+            <button type="button" onClick={() => void takeBack()}>
+              turn back {last.number} <kbd>Ctrl+Shift+Z</kbd>
+            </button>
+          )}
+        </div>
+      )}
+    </div>
+  );
+}
+
+/** The next row of the same group, else of the next group, else the one before. */
+function nextOf(rows: PileRow[], id: number): PileRow | undefined {
+  const at = rows.findIndex((r) => r.id === id);
+  return rows[at + 1] ?? rows[at - 1];
+}

@@ -1,0 +1,198 @@
+import { useQuery } from '@tanstack/react-query';
+import { type KeyboardEvent, useRef, useState } from 'react';
+import { Amount } from '../../components/Amount';
+import { AmountField } from '../../components/AmountField';
+import { Empty, Loading, Sentence } from '../../components/States';
+import { focusZone, isInField } from '../../keyboard/keys';
+import { shortDate, words } from '../../money/money';
+import { type Item, itemsQuery, type Money } from './deskApi';
+import { placedOf } from './tape';
+import type { TapeWork } from './useTape';
+import styles from './Work.module.css';
+
+/** The open items, tickable, each with what the tape places on it and what will be left of it. */
+export function ItemsPane({ money, tape }: { money: Money; tape: TapeWork }) {
+  const [text, setText] = useState('');
+  const [at, setAt] = useState(0);
+  const [typed, setTyped] = useState<{ id: number; first: string }>();
+  const look = useRef<HTMLInputElement>(null);
+  const customer = text === '' ? money.customerId : undefined;
+  const enabled = customer !== undefined || text !== '';
+  const found = useQuery({ ...itemsQuery(money.currency, customer, text), enabled });
+  const items = (enabled ? found.data?.items : undefined) ?? [];
+  const current = items[Math.min(at, items.length - 1)];
+
+  const goTo = (index: number) => {
+    const bounded = Math.min(items.length - 1, Math.max(0, index));
+    setAt(bounded);
+    tape.atItem(items[bounded]);
+    document.getElementById(`item-${items[bounded]?.id}`)?.scrollIntoView({ block: 'nearest' });
+  };
+
+  const onKeyDown = (event: KeyboardEvent) => {
+    if (isInField(event) || event.ctrlKey || event.altKey) {
+      return;
+    }
+    const step = event.key === 'ArrowDown' ? 1 : event.key === 'ArrowUp' ? -1 : 0;
+    if (step !== 0) {
+      event.preventDefault();
+      goTo(at + step);
+    } else if (event.key === ' ' && current) {
+      event.preventDefault();
+      tape.atItem(current);
+      tape.change({ type: 'tick', item: current });
+    } else if ((event.key === 'Enter' || /^[0-9]$/.test(event.key)) && current) {
+      event.preventDefault();
+      setTyped({ id: current.id, first: event.key === 'Enter' ? '' : event.key });
+    } else if (event.key.toLowerCase() === 'f') {
+      event.preventDefault();
+      look.current?.focus();
+    } else {
+      tape.onKey(event);
+    }
+  };
+
+  return (
+    <section className={styles.items} aria-label="Open items">
+      <h3 className={styles.heading}>
+        {found.data && enabled ? (
+          <>
+            {found.data.title}: invoices {words(found.data.invoicesMinor, money.currency)}
+            {found.data.creditsMinor < 0 &&
+              `, credits ${words(-found.data.creditsMinor, money.currency)}`}
+          </>
+        ) : (
+          'No customer is known yet'
+        )}
+      </h3>
+      <div
+        data-zone="items"
+        role="grid"
+        aria-label="Open items"
+        aria-activedescendant={current ? `item-${current.id}` : undefined}
+        tabIndex={0}
+        className={styles.grid}
+        onKeyDown={onKeyDown}
+        onFocus={() => tape.atItem(current)}
+      >
+        {enabled && found.isPending && <Loading />}
+        {found.isError && <Sentence error={found.error} retry={() => void found.refetch()} />}
+        {items.length > 0 && (
+          <table className={styles.table}>
+            <thead>
+              <tr>
+                <th aria-label="on the tape" />
+                <th>number</th>
+                <th>date</th>
+                <th>due</th>
+                <th className="figures">open</th>
+                <th className="figures">placed</th>
+                <th className="figures">left</th>
+              </tr>
+            </thead>
+            <tbody>
+              {items.map((item, i) => (
+                <ItemRow
+                  key={item.id}
+                  item={item}
+                  isCurrent={item.id === current?.id}
+                  showCustomer={text !== ''}
+                  typed={typed?.id === item.id ? typed.first : undefined}
+                  tape={tape}
+                  pick={() => goTo(i)}
+                  done={() => {
+                    setTyped(undefined);
+                    focusZone('items');
+                  }}
+                />
+              ))}
+            </tbody>
+          </table>
+        )}
+        {enabled && found.isSuccess && items.length === 0 && (
+          <Empty>Nothing open is found. Look in every customer by number, name or amount.</Empty>
+        )}
+      </div>
+      <input
+        ref={look}
+        type="search"
+        className={styles.look}
+        placeholder="Look in every customer  F"
+        aria-label="Look in every customer"
+        value={text}
+        onChange={(e) => {
+          setText(e.target.value);
+          setAt(0);
+        }}
+        onKeyDown={(e) => {
+          if (e.key === 'Escape') {
+            setText('');
+          }
+          if (e.key === 'Enter' || e.key === 'Escape' || e.key === 'ArrowDown') {
+            e.preventDefault();
+            focusZone('items');
+          }
+        }}
+      />
+    </section>
+  );
+}
+
+interface RowProps {
+  item: Item;
+  isCurrent: boolean;
+  showCustomer: boolean;
+  /** The first digit typed into the amount cell, when it is open. */
+  typed: string | undefined;
+  tape: TapeWork;
+  pick: () => void;
+  done: () => void;
+}
+
+function ItemRow({ item, isCurrent, showCustomer, typed, tape, pick, done }: RowProps) {
+  const placed = placedOf(tape.lines, item.id);
+  const left = item.credit ? item.openMinor + placed : item.openMinor - placed;
+  const classes = [styles.item, placed > 0 ? styles.on : '', isCurrent ? styles.current : ''];
+  return (
+    <tr
+      id={`item-${item.id}`}
+      aria-selected={placed > 0}
+      aria-label={`${item.number}, ${item.customer}, open ${words(item.openMinor, item.currency)}, left ${words(left, item.currency)}`}
+      className={classes.join(' ')}
+      onClick={() => {
+        pick();
+        tape.change({ type: 'tick', item });
+      }}
+    >
+      <td>
+        <span className={placed > 0 ? styles.ticked : styles.tick} aria-hidden />
+      </td>
+      <td>
+        {item.number}
+        {showCustomer && <small className={styles.soft}> {item.customer}</small>}
+      </td>
+      <td>{shortDate(item.date)}</td>
+      <td className={item.late ? styles.late : undefined}>
+        {item.credit ? item.kind : shortDate(item.due)}
+      </td>
+      <td className="figures">
+        <Amount minor={item.openMinor} currency={item.currency} />
+      </td>
+      <td className="figures">
+        {typed !== undefined ? (
+          <AmountField
+            label={`Amount to place on ${item.number}`}
+            minor={placed}
+            first={typed}
+            currency={item.currency}
+            keep={(minor) => tape.change({ type: 'place', item, minor })}
+            done={done}
+          />
+        ) : (
+          placed > 0 && words(placed, item.currency)
+        )}
+      </td>
+      <td className="figures">{placed > 0 && words(left, item.currency)}</td>
+    </tr>
+  );
+}

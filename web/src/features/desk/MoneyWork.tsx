@@ -1,0 +1,55 @@
+import { useQuery } from '@tanstack/react-query';
+import { Loading, Sentence } from '../../components/States';
+import { type Choices, moneyQuery, type Money, type Posted } from './deskApi';
+import { ItemsPane } from './ItemsPane';
+import { SourcePane } from './SourcePane';
+import { TapePane } from './TapePane';
+import { useTape } from './useTape';
+import styles from './Work.module.css';
+
+interface Props {
+  moneyId: number;
+  choices: Choices;
+  posted: (answer: Posted) => void;
+  putBy: () => void;
+}
+
+/** One sum: its tape in the middle, what the bank sent and the open items beside it. */
+export function MoneyWork(props: Props) {
+  const money = useQuery(moneyQuery(props.moneyId));
+  if (!money.data) {
+    return money.isError ? (
+      <Sentence error={money.error} retry={() => void money.refetch()} />
+    ) : (
+      <Loading />
+    );
+  }
+  return <Work {...props} money={money.data} gone={money.isError ? money.error : undefined} />;
+}
+
+function Work({ money, choices, posted, putBy, gone }: Props & { money: Money; gone: unknown }) {
+  const tape = useTape({ money, choices, posted, putBy });
+  const way = money.ways.find((w) => sameLines(w.lines, tape.lines)) ?? money.ways[0];
+  return (
+    <>
+      <div className={styles.middle}>
+        {gone !== undefined && <Sentence error={gone} />}
+        <TapePane money={money} choices={choices} tape={tape} />
+      </div>
+      <div className={styles.right}>
+        <SourcePane money={money} way={way} />
+        <ItemsPane money={money} tape={tape} />
+      </div>
+    </>
+  );
+}
+
+/** Whether two tapes say the same, whatever the order of their lines. */
+export function sameLines(one: Money['ways'][number]['lines'], other: typeof one): boolean {
+  const key = (lines: typeof one) =>
+    lines
+      .map((l) => [l.kind, l.amountMinor, l.itemId, l.reason, l.shortPay, l.account].join())
+      .sort()
+      .join(';');
+  return key(one) === key(other);
+}

@@ -1,0 +1,211 @@
+import Button from '@mui/material/Button';
+import { type KeyboardEvent, useState } from 'react';
+import { AmountField } from '../../components/AmountField';
+import { CertaintyMark } from '../../components/CertaintyMark';
+import { Key } from '../../components/Key';
+import { Sentence } from '../../components/States';
+import { Tape } from '../../components/Tape';
+import { isInField } from '../../keyboard/keys';
+import { longDate, shortDate, words } from '../../money/money';
+import type { Choices, Line, Money } from './deskApi';
+import { DifferenceMenu } from './DifferenceMenu';
+import { lineDetail, lineWords } from './differences';
+import { sameLines } from './MoneyWork';
+import { sideOf } from './tape';
+import type { TapeWork } from './useTape';
+import styles from './Work.module.css';
+
+interface Props {
+  money: Money;
+  choices: Choices;
+  tape: TapeWork;
+}
+
+/** The tape with its acts, and below it the ways to reach the sum. */
+export function TapePane({ money, choices, tape }: Props) {
+  const [at, setAt] = useState(-1);
+  const [editing, setEditing] = useState(false);
+  const paidOut = money.amountMinor < 0;
+
+  const onKeyDown = (event: KeyboardEvent) => {
+    if (isInField(event) || event.ctrlKey || event.altKey || tape.differences) {
+      return;
+    }
+    const way = /^[1-9]$/.test(event.key) ? money.ways[Number(event.key) - 1] : undefined;
+    if (way) {
+      event.preventDefault();
+      tape.change({ type: 'take', lines: way.lines });
+    } else if (event.key === 'ArrowDown' || event.key === 'ArrowUp') {
+      event.preventDefault();
+      const step = event.key === 'ArrowDown' ? 1 : -1;
+      setAt((i) => Math.min(tape.lines.length - 1, Math.max(0, i + step)));
+    } else if (event.key === 'Enter' && tape.lines[at] && event.target === event.currentTarget) {
+      event.preventDefault();
+      setEditing(true);
+    } else if ((event.key === 'Delete' || event.key === 'Backspace') && tape.lines[at]) {
+      event.preventDefault();
+      tape.change({ type: 'remove', index: at });
+    } else {
+      tape.onKey(event);
+    }
+  };
+
+  const field = (line: Line, index: number) =>
+    editing && index === at ? (
+      <AmountField
+        label={`Amount of ${lineWords(line, choices)}`}
+        minor={line.amountMinor}
+        currency={money.currency}
+        keep={(minor) => tape.change({ type: 'change', index, minor })}
+        done={() => {
+          setEditing(false);
+          document.querySelector<HTMLElement>('[data-zone="tape"]')?.focus();
+        }}
+      />
+    ) : undefined;
+
+  return (
+    <section
+      className={styles.tapeZone}
+      data-zone="tape"
+      tabIndex={0}
+      aria-label="Tape and ways"
+      onKeyDown={onKeyDown}
+    >
+      <Tape
+        title={paidOut ? `${money.payer}, paid out` : money.payer}
+        subtitle={`${money.method} · ${longDate(money.date)} · ${money.account}`}
+        headMinor={money.amountMinor}
+        currency={money.currency}
+        rows={tape.lines.map((line, i) => ({
+          key: `${i}-${line.kind}-${line.itemId ?? line.reason ?? ''}`,
+          label: <LineLabel line={line} choices={choices} />,
+          minor: line.amountMinor,
+          side: sideOf(line, paidOut, choices),
+          chosen: i === at,
+          field: field(line, i),
+        }))}
+        footLabel="Left to place"
+        footMinor={tape.left}
+      >
+        <div className={styles.acts}>
+          <Button onClick={tape.toggleDifferences}>
+            Difference<Key>D</Key>
+          </Button>
+          <Button onClick={tape.onAccount}>
+            On account<Key>A</Key>
+          </Button>
+          <Button onClick={tape.putBy}>
+            Put by<Key>B</Key>
+          </Button>
+          <Button
+            variant="contained"
+            className={styles.post}
+            disabled={tape.posting}
+            onClick={tape.post}
+          >
+            Post<Key>Ctrl ↵</Key>
+          </Button>
+        </div>
+        {money.postingDate !== money.date && (
+          <p className={styles.note}>It will be posted on {longDate(money.postingDate)}.</p>
+        )}
+      </Tape>
+      <p className="unseen" aria-live="polite">
+        Left to place {words(tape.left, money.currency)}
+      </p>
+      {tape.problem && <Sentence error={tape.problem} />}
+      {!tape.problem && tape.judged && tape.left === 0 && !tape.judged.postable && (
+        <Sentence error={tape.judged.sentence} />
+      )}
+      {tape.differences && (
+        <DifferenceMenu
+          differences={tape.differences}
+          take={(d) => {
+            tape.change(d.action);
+            document.querySelector<HTMLElement>('[data-zone="tape"]')?.focus();
+          }}
+          close={tape.toggleDifferences}
+        />
+      )}
+      <Others money={money} />
+      <Ways money={money} tape={tape} />
+    </section>
+  );
+}
+
+function LineLabel({ line, choices }: { line: Line; choices: Choices }) {
+  const item = line.item;
+  const placing = line.kind === 'SETTLES' || line.kind === 'CREDIT_USED';
+  return (
+    <>
+      {placing ? <b>{lineWords(line, choices)}</b> : lineWords(line, choices)}{' '}
+      <small className={styles.soft}>
+        {placing && item
+          ? `${shortDate(item.date)}${item.due ? ' · due ' + shortDate(item.due) : ''} `
+          : ''}
+        {lineDetail(line, choices)}
+      </small>
+    </>
+  );
+}
+
+function Others({ money }: { money: Money }) {
+  return (
+    <>
+      {money.others.map((o) => (
+        <p key={o.person} className={styles.note}>
+          {o.person} has a tape on this sum too.
+        </p>
+      ))}
+      {money.otherMoneyOfPayer > 0 && (
+        <p className={styles.note}>{money.otherMoneyOfPayer} more of this payer in the pile.</p>
+      )}
+    </>
+  );
+}
+
+const SEARCHED: Record<Money['searched'], string> = {
+  SEARCHED_ALL: 'all searched',
+  CAP_REACHED: 'the best are shown',
+  TOO_BIG: 'too many items to search all sets',
+};
+
+function Ways({ money, tape }: Omit<Props, 'choices'>) {
+  if (money.ways.length === 0) {
+    return (
+      <p className={styles.note}>
+        No way to reach {words(money.amountMinor, money.currency)} was found. Tick items, look in
+        every customer with F, or say what it is with D.
+      </p>
+    );
+  }
+  return (
+    <div>
+      <h3 className={styles.heading}>
+        Ways to reach {words(money.amountMinor, money.currency)}: {money.waysCount},{' '}
+        {SEARCHED[money.searched]}
+      </h3>
+      <ol className={styles.ways}>
+        {money.ways.map((way, i) => (
+          <li key={way.words}>
+            <button
+              type="button"
+              tabIndex={-1}
+              aria-pressed={sameLines(way.lines, tape.lines)}
+              className={styles.way}
+              onClick={() => tape.change({ type: 'take', lines: way.lines })}
+            >
+              <CertaintyMark certainty={way.certainty} />
+              <span className={styles.wayText}>
+                <b>{way.words}</b>
+                <span className={styles.soft}>{way.because}</span>
+              </span>
+              <Key>{String(i + 1)}</Key>
+            </button>
+          </li>
+        ))}
+      </ol>
+    </div>
+  );
+}

@@ -1,0 +1,59 @@
+import { queryOptions } from '@tanstack/react-query';
+import { client, type Schemas, unwrap } from '../../api/client';
+
+export type Line = Schemas['LineView'];
+export type Item = Schemas['ItemView'];
+export type Money = Schemas['MoneyView'];
+export type PileRow = Schemas['PileRow'];
+export type Choices = Schemas['ChoicesView'];
+export type Judged = Schemas['JudgedView'];
+export type Posted = Schemas['Posted'];
+
+export const deskQuery = queryOptions({
+  queryKey: ['desk'],
+  queryFn: () => unwrap(client.GET('/api/desk')),
+});
+
+export const choicesQuery = queryOptions({
+  queryKey: ['choices'],
+  queryFn: () => unwrap(client.GET('/api/desk/choices')),
+  staleTime: Infinity,
+});
+
+export const moneyQuery = (id: number) =>
+  queryOptions({
+    queryKey: ['desk', 'money', id],
+    queryFn: () => unwrap(client.GET('/api/desk/money/{id}', { params: { path: { id } } })),
+  });
+
+/** Open items of a customer, or of all in whom the text is found. */
+export const itemsQuery = (currency: string, customer: number | undefined, text: string) =>
+  queryOptions({
+    queryKey: ['desk', 'items', currency, customer, text],
+    queryFn: () =>
+      unwrap(client.GET('/api/desk/items', { params: { query: { currency, customer, text } } })),
+    placeholderData: (before) => before,
+  });
+
+export const keepDraft = (id: number, lines: Line[], putBy: boolean) =>
+  unwrap(
+    client.PUT('/api/desk/money/{id}/draft', { params: { path: { id } }, body: { lines, putBy } }),
+  );
+
+export const post = (id: number, lines: Line[], key: string) =>
+  unwrap(
+    client.POST('/api/desk/money/{id}/posting', {
+      params: { path: { id }, header: { 'Idempotency-Key': key } },
+      body: { lines },
+    }),
+  );
+
+/** Turns a posting back by its short number, such as 26-0143. */
+export const turnBack = (number: string) => {
+  const [year, count] = number.split('-').map(Number);
+  return unwrap(
+    client.POST('/api/desk/postings/{year}/{number}/turning-back', {
+      params: { path: { year: 2000 + (year ?? 0), number: count ?? 0 } },
+    }),
+  );
+};

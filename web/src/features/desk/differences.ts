@@ -1,0 +1,117 @@
+import { words } from '../../money/money';
+import type { Choices, Item, Line } from './deskApi';
+import type { TapeAction } from './tape';
+
+/** One way to account for what is missing or left. */
+export interface Difference {
+  words: string;
+  action: TapeAction;
+}
+
+interface Situation {
+  left: number;
+  paidOut: boolean;
+  lines: Line[];
+  currency: string;
+  choices: Choices;
+  /** The item that the clerk is at, if it is on the tape. */
+  item: Item | undefined;
+  customerId: number | undefined;
+}
+
+/** What may be done about a tape that does not come to zero, in the order of how often it is. */
+export function differencesFor(s: Situation): Difference[] {
+  if (s.left === 0) {
+    return [];
+  }
+  if (s.paidOut) {
+    return s.left < 0 ? toAccounts(s, -s.left) : [];
+  }
+  return s.left < 0 ? missing(s, -s.left) : over(s, s.left);
+}
+
+function missing(s: Situation, minor: number): Difference[] {
+  const target = targetOf(s);
+  const amount = words(minor, s.currency);
+  const reasons = s.choices.reasons
+    .filter((r) => !r.namesItem || target)
+    .map((r) => ({
+      words: `${amount} ${r.words}${r.namesItem ? ' on ' + (target?.item?.number ?? '') : ''}`,
+      action: {
+        type: 'add' as const,
+        line: {
+          kind: r.kind,
+          amountMinor: minor,
+          reason: r.code,
+          ...(r.namesItem ? { itemId: target?.itemId, item: target?.item } : {}),
+        },
+      },
+    }));
+  const open =
+    target?.itemId !== undefined && target.amountMinor > minor
+      ? s.choices.shortPays.map((p) => ({
+          words: `${amount} stays open on ${target.item?.number ?? ''}: ${p.words}`,
+          action: {
+            type: 'leaveOpen' as const,
+            itemId: target.itemId ?? 0,
+            minor,
+            shortPay: p.code,
+          },
+        }))
+      : [];
+  return [...reasons, ...open];
+}
+
+function targetOf(s: Situation): Line | undefined {
+  const settled = s.lines.filter((l) => l.kind === 'SETTLES');
+  return settled.find((l) => l.itemId === s.item?.id) ?? settled.at(-1);
+}
+
+function over(s: Situation, minor: number): Difference[] {
+  const amount = words(minor, s.currency);
+  const line = (kind: Line['kind'], more: Partial<Line> = {}) => ({
+    type: 'add' as const,
+    line: { kind, amountMinor: minor, ...more },
+  });
+  const onAccount =
+    s.customerId === undefined
+      ? []
+      : [
+          {
+            words: `${amount} stays on account`,
+            action: line('ON_ACCOUNT', { customerId: s.customerId }),
+          },
+        ];
+  return [
+    ...onAccount,
+    { words: `${amount} is unidentified`, action: line('UNIDENTIFIED') },
+    ...toAccounts(s, minor),
+  ];
+}
+
+function toAccounts(s: Situation, minor: number): Difference[] {
+  return s.choices.accounts.map((a) => ({
+    words: `${words(minor, s.currency)} to ${a.code} ${a.words}`,
+    action: { type: 'add', line: { kind: 'TO_ACCOUNT', amountMinor: minor, account: a.code } },
+  }));
+}
+
+/** A line of a tape in words. */
+export function lineWords(line: Line, choices: Choices): string {
+  const reason = choices.reasons.find((r) => r.code === line.reason)?.words;
+  const kind = choices.kinds.find((k) => k.kind === line.kind)?.words ?? '';
+  const account = choices.accounts.find((a) => a.code === line.account);
+  if (line.kind === 'SETTLES' || line.kind === 'CREDIT_USED') {
+    return line.item?.number ?? '';
+  }
+  if (account) {
+    return `${account.code} ${account.words}`;
+  }
+  return [reason ?? kind, line.item ? 'on ' + line.item.number : ''].join(' ').trim();
+}
+
+/** What stands small beside a line. */
+export function lineDetail(line: Line, choices: Choices): string {
+  const shortPay = choices.shortPays.find((p) => p.code === line.shortPay);
+  return shortPay ? `rest stays open: ${shortPay.words}` : '';
+}

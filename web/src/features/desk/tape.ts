@@ -1,0 +1,93 @@
+import type { Choices, Item, Line } from './deskApi';
+
+/** A tape that is being made, with the steps that led to it. */
+export interface TapeState {
+  lines: Line[];
+  past: Line[][];
+}
+
+export type TapeAction =
+  | { type: 'take'; lines: Line[] }
+  | { type: 'tick'; item: Item }
+  | { type: 'place'; item: Item; minor: number }
+  | { type: 'change'; index: number; minor: number }
+  | { type: 'add'; line: Line }
+  | { type: 'leaveOpen'; itemId: number; minor: number; shortPay: NonNullable<Line['shortPay']> }
+  | { type: 'remove'; index: number }
+  | { type: 'undo' };
+
+/** The work on one tape; every step can be taken back. */
+export function tapeReducer(state: TapeState, action: TapeAction): TapeState {
+  if (action.type === 'undo') {
+    const before = state.past.at(-1);
+    return before ? { lines: before, past: state.past.slice(0, -1) } : state;
+  }
+  return { lines: changed(state.lines, action), past: [...state.past, state.lines] };
+}
+
+function changed(lines: Line[], action: Exclude<TapeAction, { type: 'undo' }>): Line[] {
+  switch (action.type) {
+    case 'take':
+      return action.lines;
+    case 'tick':
+      return isOn(lines, action.item.id)
+        ? lines.filter((l) => l.itemId !== action.item.id)
+        : [...lines, placing(action.item, Math.abs(action.item.openMinor))];
+    case 'place':
+      return action.minor === 0
+        ? lines.filter((l) => l.itemId !== action.item.id)
+        : isOn(lines, action.item.id)
+          ? lines.map((l) =>
+              isPlacing(l, action.item.id) ? { ...l, amountMinor: action.minor } : l,
+            )
+          : [...lines, placing(action.item, action.minor)];
+    case 'change':
+      return lines.map((l, i) => (i === action.index ? { ...l, amountMinor: action.minor } : l));
+    case 'add':
+      return [...lines, action.line];
+    case 'leaveOpen':
+      return lines.map((l) =>
+        isPlacing(l, action.itemId)
+          ? { ...l, amountMinor: l.amountMinor - action.minor, shortPay: action.shortPay }
+          : l,
+      );
+    case 'remove':
+      return lines.filter((_, i) => i !== action.index);
+  }
+}
+
+function placing(item: Item, minor: number): Line {
+  return {
+    kind: item.credit ? 'CREDIT_USED' : 'SETTLES',
+    amountMinor: minor,
+    itemId: item.id,
+    item,
+  };
+}
+
+function isPlacing(line: Line, itemId: number): boolean {
+  return line.itemId === itemId && (line.kind === 'SETTLES' || line.kind === 'CREDIT_USED');
+}
+
+function isOn(lines: Line[], itemId: number): boolean {
+  return lines.some((l) => isPlacing(l, itemId));
+}
+
+/** How much of an item a tape places, in minor units. */
+export function placedOf(lines: Line[], itemId: number): number {
+  return lines.filter((l) => isPlacing(l, itemId)).reduce((sum, l) => sum + l.amountMinor, 0);
+}
+
+/** The side of a line, as the server states it for its kind. */
+export function sideOf(line: Line, paidOut: boolean, choices: Choices): number {
+  const kind = choices.kinds.find((k) => k.kind === line.kind);
+  return (paidOut ? kind?.sidePaidOut : kind?.side) ?? 0;
+}
+
+/** What is left to place while typing; the server's own sum counts. */
+export function leftOf(amountMinor: number, lines: Line[], choices: Choices): number {
+  return lines.reduce(
+    (left, l) => left + sideOf(l, amountMinor < 0, choices) * l.amountMinor,
+    amountMinor,
+  );
+}

@@ -1,0 +1,184 @@
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useCallback, useEffect, useReducer, useRef, useState } from 'react';
+import { sentenceOf } from '../../api/client';
+import { isInField } from '../../keyboard/keys';
+import {
+  type Choices,
+  type Item,
+  type Judged,
+  keepDraft,
+  type Line,
+  type Money,
+  post,
+  type Posted,
+} from './deskApi';
+import { differencesFor, type Difference } from './differences';
+import { leftOf, type TapeAction, tapeReducer } from './tape';
+
+interface Options {
+  money: Money;
+  choices: Choices;
+  posted: (answer: Posted) => void;
+  putBy: () => void;
+}
+
+/** A tape that is being made: its lines, what is left, and what may be done with it. */
+export interface TapeWork {
+  lines: Line[];
+  left: number;
+  judged: Judged | undefined;
+  problem: string;
+  posting: boolean;
+  differences: Difference[] | undefined;
+  change: (action: TapeAction) => void;
+  post: () => void;
+  putBy: () => void;
+  onAccount: () => void;
+  toggleDifferences: () => void;
+  atItem: (item: Item | undefined) => void;
+  onKey: (event: React.KeyboardEvent) => boolean;
+}
+
+const KEEP_AFTER = 150;
+
+export function useTape({ money, choices, posted, putBy }: Options): TapeWork {
+  const [state, dispatch] = useReducer(tapeReducer, {
+    lines: money.draft ?? money.ways[money.chosen ?? -1]?.lines ?? [],
+    past: [],
+  });
+  const { lines, past } = state;
+  const [judged, setJudged] = useState<Judged>();
+  const [problem, setProblem] = useState('');
+  const [menu, setMenu] = useState(false);
+  const [item, setItem] = useState<Item>();
+  const queries = useQueryClient();
+  const key = useRef({ lines, value: crypto.randomUUID() });
+  const paidOut = money.amountMinor < 0;
+  const left = leftOf(money.amountMinor, lines, choices);
+  const customerId =
+    lines.find((l) => l.item?.customerId !== undefined)?.item?.customerId ?? money.customerId;
+
+  useEffect(() => {
+    if (past.length === 0) {
+      return undefined;
+    }
+    const timer = setTimeout(() => {
+      keepDraft(money.id, lines, false).then(setJudged, (e: unknown) => setProblem(sentenceOf(e)));
+    }, KEEP_AFTER);
+    return () => clearTimeout(timer);
+  }, [lines, past.length, money.id]);
+
+  const change = useCallback((action: TapeAction) => {
+    setProblem('');
+    setJudged(undefined);
+    setMenu(false);
+    dispatch(action);
+  }, []);
+
+  const posting = useMutation({
+    mutationFn: () => {
+      if (key.current.lines !== lines) {
+        key.current = { lines, value: crypto.randomUUID() };
+      }
+      return post(money.id, lines, key.current.value);
+    },
+    onSuccess: posted,
+    onError: (e) => {
+      setProblem(sentenceOf(e));
+      void queries.invalidateQueries({ queryKey: ['desk', 'items'] });
+    },
+  });
+
+  const tryToPost = () => {
+    setProblem('');
+    posting.mutate();
+  };
+
+  const setBy = async () => {
+    try {
+      await keepDraft(money.id, lines, true);
+      await queries.invalidateQueries({ queryKey: ['desk'] });
+      putBy();
+    } catch (e) {
+      setProblem(sentenceOf(e));
+    }
+  };
+
+  const onAccount = () => {
+    if (left <= 0) {
+      setProblem('Nothing is left that could stay on account.');
+    } else if (customerId === undefined) {
+      setProblem('Tick an item of the customer first, or look in every customer with F.');
+    } else {
+      change({ type: 'add', line: { kind: 'ON_ACCOUNT', amountMinor: left, customerId } });
+    }
+  };
+
+  useDeskKeys({ undo: () => change({ type: 'undo' }), post: tryToPost });
+
+  const letters: Record<string, () => void> = {
+    d: () => setMenu((open) => !open),
+    a: onAccount,
+    b: () => void setBy(),
+  };
+
+  return {
+    lines,
+    left,
+    judged,
+    problem,
+    posting: posting.isPending,
+    differences: menu
+      ? differencesFor({
+          left,
+          paidOut,
+          lines,
+          currency: money.currency,
+          choices,
+          item,
+          customerId,
+        })
+      : undefined,
+    change,
+    post: tryToPost,
+    putBy: () => void setBy(),
+    onAccount,
+    toggleDifferences: () => setMenu((open) => !open),
+    atItem: setItem,
+    onKey: (event) => {
+      const act = letters[event.key.toLowerCase()];
+      if (act && !event.ctrlKey && !event.altKey && !event.metaKey && !isInField(event)) {
+        event.preventDefault();
+        act();
+        return true;
+      }
+      return false;
+    },
+  };
+}
+
+/** Ctrl+Enter posts from anywhere; Ctrl+Z takes back a step, but in a field it is the field's own. */
+function useDeskKeys(acts: { undo: () => void; post: () => void }) {
+  const latest = useRef(acts);
+  useEffect(() => {
+    latest.current = acts;
+  });
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      if (event.ctrlKey && event.key === 'Enter' && !event.repeat) {
+        event.preventDefault();
+        latest.current.post();
+      } else if (
+        event.ctrlKey &&
+        !event.shiftKey &&
+        event.key.toLowerCase() === 'z' &&
+        !isInField(event)
+      ) {
+        event.preventDefault();
+        latest.current.undo();
+      }
+    };
+    document.addEventListener('keydown', onKey);
+    return () => document.removeEventListener('keydown', onKey);
+  }, []);
+}

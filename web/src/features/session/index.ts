@@ -1,0 +1,3 @@
+export { SignIn } from './SignIn';
+export { SignOut } from './SignOut';
+export { sessionQuery } from './sessionApi';

@@ -1,0 +1,12 @@
+import { Link } from 'react-router';
+import type { Source } from './trailApi';
+
+/** A place in a file that came in. */
+export function SourceLink({ source }: { source: Source }) {
+  return (
+    <>
+      <Link to={`/arrivals/${source.arrivalId}`}>{source.fileName}</Link>
+      {source.line !== undefined && `, line ${source.line}`} · {source.title}
+    </>
+  );
+}

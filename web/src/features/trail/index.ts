@@ -1,0 +1,3 @@
+export { ItemTrail } from './ItemTrail';
+export { PostingLink } from './PostingLink';
+export { PostingTrail } from './PostingTrail';

@@ -1,0 +1,38 @@
+/** The one table of keys; the help is drawn from it. */
+export const KEYS = [
+  { where: 'Everywhere', keys: 'F6 · Shift+F6', words: 'go round the zones of the page' },
+  { where: 'Everywhere', keys: '/', words: 'find by amount, payer, text' },
+  { where: 'Everywhere', keys: '?', words: 'this help' },
+  { where: 'Everywhere', keys: 'G then D A C B', words: 'Desk, Arrivals, Customers, Books' },
+  { where: 'Desk', keys: 'Ctrl+Enter', words: 'post the tape, at 0.00 only' },
+  { where: 'Desk', keys: 'Ctrl+Z', words: 'take back a step on the unposted tape' },
+  { where: 'Desk', keys: 'Ctrl+Shift+Z', words: 'turn back your last posting' },
+  { where: 'Pile', keys: '↑ ↓ · Enter', words: 'choose a sum · open its tape' },
+  { where: 'Tape', keys: '1 – 9', words: 'take a way to reach the sum' },
+  { where: 'Tape', keys: '↑ ↓ · Enter · Delete', words: 'choose a line · change · remove it' },
+  { where: 'Items', keys: '↑ ↓ · Space', words: 'choose an item · put it on the tape or off' },
+  { where: 'Items', keys: 'Enter or a digit', words: 'type the amount · Esc drops it' },
+  { where: 'Items', keys: 'F', words: 'look in every customer' },
+  { where: 'Tape and items', keys: 'D', words: 'difference: why it is not the sum' },
+  { where: 'Tape and items', keys: 'A', words: 'what is left stays on account' },
+  { where: 'Tape and items', keys: 'B', words: 'put the tape by, unposted' },
+  { where: 'Arrivals', keys: '↑ ↓ · Enter', words: 'choose a file · accept it' },
+] as const;
+
+/** Whether a key was typed into a field, where single keys do nothing of ours. */
+export function isInField(event: { target: EventTarget | null }): boolean {
+  return (
+    event.target instanceof HTMLElement && event.target.closest('input, textarea, select') !== null
+  );
+}
+
+/** Moves the focus to the next zone of the page, or the one before. */
+export function goRound(step: 1 | -1): void {
+  const zones = [...document.querySelectorAll<HTMLElement>('[data-zone]')];
+  const at = zones.findIndex((z) => z.contains(document.activeElement));
+  zones[(at + step + zones.length) % zones.length]?.focus();
+}
+
+export function focusZone(name: string): void {
+  document.querySelector<HTMLElement>(`[data-zone="${name}"]`)?.focus();
+}

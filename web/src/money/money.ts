@@ -1,0 +1,53 @@
+/** Decimals of a currency, as the browser knows ISO 4217. */
+export function decimalsOf(currency: string): number {
+  return (
+    new Intl.NumberFormat('en', { style: 'currency', currency }).resolvedOptions()
+      .maximumFractionDigits ?? 2
+  );
+}
+
+/** Minor units as people read them: 1,262.00, with a true minus sign. */
+export function words(minor: number, currency: string): string {
+  const decimals = decimalsOf(currency);
+  const digits = String(Math.abs(minor)).padStart(decimals + 1, '0');
+  const whole = digits.slice(0, digits.length - decimals).replace(/\B(?=(\d{3})+$)/g, ',');
+  const fraction = decimals > 0 ? '.' + digits.slice(-decimals) : '';
+  return (minor < 0 ? '−' : '') + whole + fraction;
+}
+
+/** What a person typed, in minor units; undefined when it is no amount of this currency. */
+export function parseAmount(text: string, currency: string): number | undefined {
+  const decimals = decimalsOf(currency);
+  const plain = text.replace(/[\s,](?=\d{3}(\D|$))/g, '').replace(',', '.');
+  const match = /^(\d{1,11})(?:\.(\d*))?$/.exec(plain.trim());
+  if (!match || (match[2] ?? '').length > decimals) {
+    return undefined;
+  }
+  return Number(match[1] + (match[2] ?? '').padEnd(decimals, '0'));
+}
+
+/** A date such as 2026-11-16 as 16 Nov. */
+export function shortDate(iso: string | undefined): string {
+  return iso
+    ? new Date(iso + 'T12:00:00Z').toLocaleDateString('en-GB', {
+        day: '2-digit',
+        month: 'short',
+        timeZone: 'UTC',
+      })
+    : '';
+}
+
+/** A date with its year, such as 16 Nov 2026. */
+export function longDate(iso: string): string {
+  return shortDate(iso) + ' ' + iso.slice(0, 4);
+}
+
+/** A moment as the clock of the reader shows it: 17 Nov, 08:14. */
+export function moment(iso: string): string {
+  return new Date(iso).toLocaleString('en-GB', {
+    day: '2-digit',
+    month: 'short',
+    hour: '2-digit',
+    minute: '2-digit',
+  });
+}
