@@ -1,6 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import { Suspense, useEffect, useState } from 'react';
-import { NavLink, Outlet, useNavigate } from 'react-router';
+import { NavLink, Outlet, useLocation, useNavigate } from 'react-router';
 import { useLive } from '../api/live';
 import { Loading, Sentence } from '../components/States';
 import { SignIn, sessionQuery, SignOut } from '../features/session';
@@ -9,11 +9,11 @@ import { longDate } from '../money/money';
 import { Help } from './Help';
 import styles from './Shell.module.css';
 
-const SCREENS = [
+const SCREENS: { to: string; words: string; key: string; also?: string }[] = [
   { to: '/desk', words: 'Desk', key: 'd' },
   { to: '/arrivals', words: 'Arrivals', key: 'a' },
   { to: '/customers', words: 'Customers', key: 'c' },
-  { to: '/books', words: 'Books', key: 'b' },
+  { to: '/books', words: 'Books', key: 'b', also: '/trail' },
 ];
 
 /** The frame of every page: who is signed in, which screen, and the keys that act everywhere. */
@@ -30,6 +30,7 @@ export function Shell() {
 
 function SignedIn() {
   const { data: session } = useQuery(sessionQuery);
+  const { pathname } = useLocation();
   const [help, setHelp] = useState(false);
   useLive();
   useEveryKey(() => setHelp((open) => !open));
@@ -45,7 +46,9 @@ function SignedIn() {
               key={s.to}
               to={s.to}
               className={({ isActive }) =>
-                isActive ? `${styles.tab} ${styles.chosen}` : styles.tab
+                isActive || (s.also !== undefined && pathname.startsWith(s.also))
+                  ? `${styles.tab} ${styles.chosen}`
+                  : styles.tab
               }
             >
               {s.words}

@@ -21,6 +21,8 @@ interface Props {
   rows: TapeRow[];
   footLabel: string;
   footMinor: number;
+  /** Whether the foot is to come to zero, or is a sum that is merely stated. */
+  footLook?: 'to zero' | 'stated';
   /** What the foot must be compared with, such as the closing balance a file states. */
   after?: ReactNode;
   children?: ReactNode;
@@ -59,7 +61,7 @@ export function Tape(props: Props) {
       <div className={styles.foot}>
         <span>{props.footLabel}</span>
         <span
-          className={`figures ${styles.total} ${props.footMinor === 0 ? styles.zero : styles.todo}`}
+          className={`figures ${styles.total} ${props.footLook === 'stated' ? '' : props.footMinor === 0 ? styles.zero : styles.todo}`}
         >
           {words(props.footMinor, currency)}
         </span>

@@ -26,15 +26,11 @@ export function parseAmount(text: string, currency: string): number | undefined 
   return Number(match[1] + (match[2] ?? '').padEnd(decimals, '0'));
 }
 
+const MONTHS = 'Jan Feb Mar Apr May Jun Jul Aug Sep Oct Nov Dec'.split(' ');
+
 /** A date such as 2026-11-16 as 16 Nov. */
 export function shortDate(iso: string | undefined): string {
-  return iso
-    ? new Date(iso + 'T12:00:00Z').toLocaleDateString('en-GB', {
-        day: '2-digit',
-        month: 'short',
-        timeZone: 'UTC',
-      })
-    : '';
+  return iso ? `${iso.slice(8, 10)} ${MONTHS[Number(iso.slice(5, 7)) - 1]}` : '';
 }
 
 /** A date with its year, such as 16 Nov 2026. */
@@ -44,10 +40,7 @@ export function longDate(iso: string): string {
 
 /** A moment as the clock of the reader shows it: 17 Nov, 08:14. */
 export function moment(iso: string): string {
-  return new Date(iso).toLocaleString('en-GB', {
-    day: '2-digit',
-    month: 'short',
-    hour: '2-digit',
-    minute: '2-digit',
-  });
+  const at = new Date(iso);
+  const two = (n: number) => String(n).padStart(2, '0');
+  return `${two(at.getDate())} ${MONTHS[at.getMonth()]}, ${two(at.getHours())}:${two(at.getMinutes())}`;
 }

@@ -95,7 +95,9 @@ export function Arrivals() {
     >
       <div className={styles.left}>
         <label className={styles.drop}>
-          Drop files anywhere here, or choose them
+          <span>
+            Drop files anywhere here, or <b className={styles.choose}>choose them</b>
+          </span>
           <input
             type="file"
             multiple
@@ -187,7 +189,7 @@ interface RowProps {
 }
 
 function Row({ row, chosen, pick, accept }: RowProps) {
-  const title = row.title || 'Not readable';
+  const title = row.title || 'Not taken in';
   return (
     <tr
       id={`arrival-${row.id}`}

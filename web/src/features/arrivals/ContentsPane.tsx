@@ -61,7 +61,7 @@ function Statement({ statement }: { statement: Contents['statements'][number] })
         rows={[
           {
             key: 'opening',
-            label: 'opening, as the one before closed',
+            label: 'opening',
             minor: s.openingMinor,
             side: 0,
           },
@@ -70,6 +70,7 @@ function Statement({ statement }: { statement: Contents['statements'][number] })
         ]}
         footLabel="Closing by our sum"
         footMinor={s.computedMinor}
+        footLook="stated"
         after={
           <div className={styles.states}>
             <span>closing the file states</span>

@@ -5,7 +5,14 @@ import { sentenceOf } from '../../api/client';
 import { Empty, Loading, Sentence } from '../../components/States';
 import { isInField } from '../../keyboard/keys';
 import { words } from '../../money/money';
-import { choicesQuery, deskQuery, type PileRow, type Posted, turnBack } from './deskApi';
+import {
+  choicesQuery,
+  deskQuery,
+  moneyQuery,
+  type PileRow,
+  type Posted,
+  turnBack,
+} from './deskApi';
 import { MoneyWork } from './MoneyWork';
 import { Pile } from './Pile';
 import styles from './Desk.module.css';
@@ -41,6 +48,7 @@ export function Desk() {
     if (next) {
       select(next.id);
     }
+    queries.removeQueries(moneyQuery(answer.moneyInId));
     void queries.invalidateQueries({ queryKey: ['desk'] });
   };
 

@@ -43,6 +43,7 @@ export function ItemTrail() {
           }))}
           footLabel="Open now"
           footMinor={t.openMinor}
+          footLook="stated"
         />
       </div>
       <div className={styles.side}>

@@ -34,7 +34,9 @@ export function PostingTrail() {
               </li>
               <li>
                 <small>bank entry</small>
-                {t.money.payer} · {longDate(t.money.bookingDate)} · {t.money.account}
+                <span>
+                  {t.money.payer} · {longDate(t.money.bookingDate)} · {t.money.account}
+                </span>
               </li>
             </>
           )}
@@ -46,7 +48,9 @@ export function PostingTrail() {
           )}
           <li className={styles.here}>
             <small>posting</small>
-            {t.number} · {t.kind} by {t.actor}, {moment(t.postedAt)}
+            <span>
+              {t.number} · {t.kind} by {t.actor}, {moment(t.postedAt)}
+            </span>
           </li>
           {t.turnsBack && (
             <li>

@@ -22,7 +22,7 @@ record ArrivedFile(FileKind kind, List<BankStatement> statements, Optional<OpenI
    * @throws io.sumbrel.core.refusal.Refusal with the place and the reason
    */
   static ArrivedFile read(byte[] bytes) {
-    FileKind kind = FileKind.of(Arrays.copyOf(bytes, Math.min(bytes.length, FileKind.HEAD_BYTES)));
+    FileKind kind = kindOf(bytes);
     return switch (kind) {
       case CAMT_053 ->
           of(kind, CamtStatementReader.read(new ByteArrayInputStream(bytes)).orRefuse());
@@ -30,6 +30,10 @@ record ArrivedFile(FileKind kind, List<BankStatement> statements, Optional<OpenI
       case OPEN_ITEMS_CSV ->
           new ArrivedFile(kind, List.of(), Optional.of(OpenItemCsvReader.read(bytes).orRefuse()));
     };
+  }
+
+  static FileKind kindOf(byte[] bytes) {
+    return FileKind.of(Arrays.copyOf(bytes, Math.min(bytes.length, FileKind.HEAD_BYTES)));
   }
 
   private static ArrivedFile of(FileKind kind, List<BankStatement> statements) {

@@ -54,8 +54,9 @@ public class BringIn {
       requireNew(actor.booksId(), received.hash());
       ArrivalRow row = row(actor, fileName, received);
       try {
-        ArrivedFile file = ArrivedFile.read(received.bytes());
-        row.kind = file.kind().name();
+        byte[] bytes = received.bytes();
+        row.kind = ArrivedFile.kindOf(bytes).name();
+        ArrivedFile file = ArrivedFile.read(bytes);
         chain.requireFollow(actor.booksId(), file.statements());
         describe(actor.booksId(), row, file);
         row.liveHash = received.hash();

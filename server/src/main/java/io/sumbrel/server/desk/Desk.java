@@ -1,5 +1,6 @@
 package io.sumbrel.server.desk;
 
+import io.sumbrel.core.evidence.Evidence;
 import io.sumbrel.core.matching.Plan;
 import io.sumbrel.core.matching.Proposal;
 import io.sumbrel.core.openitem.ItemId;
@@ -230,7 +231,11 @@ class Desk {
 
   private static WayView way(Proposal way, Map<ItemId, LineView.ItemView> views) {
     String because =
-        way.evidence().stream().limit(3).map(e -> e.words()).collect(Collectors.joining(" · "));
+        way.evidence().stream()
+            .sorted(Comparator.comparing(Evidence::side).reversed())
+            .limit(2)
+            .map(Evidence::words)
+            .collect(Collectors.joining(" · "));
     return new WayView(
         way.words(),
         because,

@@ -52,11 +52,11 @@ public class Drafts {
       row = new DraftRow();
       row.moneyInId = key.moneyInId();
       row.personId = key.personId();
-      entities.persist(row);
     }
     row.tapeLines = json.writeValueAsString(lines.stream().map(Drafts::bare).toList());
     row.putBy = putBy;
     row.changedAt = clock.instant();
+    entities.merge(row);
   }
 
   private static LineView bare(LineView l) {

@@ -4,6 +4,8 @@ import io.sumbrel.core.refusal.Refusal;
 import java.util.Map;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.dao.DataIntegrityViolationException;
+import org.springframework.dao.OptimisticLockingFailureException;
 import org.springframework.dao.PessimisticLockingFailureException;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.HttpStatusCode;
@@ -46,10 +48,18 @@ class Problems {
     return problem(HttpStatus.BAD_REQUEST, "unreadable", "The request could not be read.");
   }
 
-  @ExceptionHandler
-  ProblemDetail waitedTooLong(PessimisticLockingFailureException e) {
+  /** Two acts met on the same rows, and the database let one of them through. */
+  @ExceptionHandler({
+    PessimisticLockingFailureException.class,
+    OptimisticLockingFailureException.class,
+    DataIntegrityViolationException.class
+  })
+  ProblemDetail met(Exception e) {
+    LOG.warn("two acts met: {}", e.getMessage());
     return problem(
-        HttpStatus.CONFLICT, "busy", "Someone else is posting on the same items; try again.");
+        HttpStatus.CONFLICT,
+        "busy",
+        "Someone else is at work on the same; nothing was changed. Try again.");
   }
 
   @ExceptionHandler
