@@ -18,7 +18,7 @@ export const theme = createTheme({
           color: 'var(--ink)',
           borderColor: 'var(--hairline)',
           background: 'var(--strip)',
-          padding: '2px 9px',
+          padding: '2px 7px',
           minWidth: 0,
           whiteSpace: 'nowrap',
           '&:hover': { borderColor: 'var(--field)', background: 'var(--list)' },

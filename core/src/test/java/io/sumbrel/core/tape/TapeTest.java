@@ -1,0 +1,222 @@
+package io.sumbrel.core.tape;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import io.sumbrel.core.ledger.AccountCode;
+import io.sumbrel.core.ledger.StandardAccount;
+import io.sumbrel.core.openitem.ItemId;
+import io.sumbrel.core.openitem.ItemKind;
+import io.sumbrel.core.openitem.OpenItem;
+import io.sumbrel.core.openitem.Terms;
+import io.sumbrel.core.party.CustomerId;
+import io.sumbrel.core.posting.PostingTable;
+import io.sumbrel.core.receipt.MoneyIn;
+import io.sumbrel.core.receipt.MoneyInId;
+import io.sumbrel.core.refusal.Refusal;
+import io.sumbrel.core.rules.HouseLimits;
+import io.sumbrel.core.rules.HouseLimits.Authority;
+import java.time.LocalDate;
+import java.util.Arrays;
+import java.util.Currency;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import org.assertj.core.api.AbstractThrowableAssert;
+import org.junit.jupiter.api.Test;
+
+class TapeTest {
+  private static final Currency USD = Currency.getInstance("USD");
+  private static final CustomerId ALDER = new CustomerId(7);
+  private static final LocalDate DAY = LocalDate.of(2026, 11, 16);
+  private static final OpenItem INVOICE =
+      item(1, ItemKind.INVOICE, 128_000, Optional.empty(), LocalDate.of(2026, 10, 14), "net 30");
+  private static final OpenItem TAXED =
+      item(
+          2,
+          ItemKind.INVOICE,
+          119_000,
+          Optional.of(19_000L),
+          LocalDate.of(2026, 11, 4),
+          "2/10 net 30");
+  private static final OpenItem CREDIT =
+      item(3, ItemKind.CREDIT_NOTE, -4_000, Optional.empty(), DAY, "net 30");
+  private static final OpenItem SETTLED =
+      item(4, ItemKind.INVOICE, 500, Optional.empty(), DAY, "net 30").moved(0, -500);
+
+  private static OpenItem item(
+      long id, ItemKind kind, long total, Optional<Long> tax, LocalDate date, String terms) {
+    return new OpenItem(
+        new ItemId(id),
+        kind,
+        Optional.of(ALDER),
+        "T-" + id,
+        date,
+        Optional.empty(),
+        USD,
+        total,
+        total,
+        tax,
+        Optional.empty(),
+        Optional.of(Terms.parse(terms)));
+  }
+
+  private static MoneyIn received(long minor) {
+    return new MoneyIn(
+        new MoneyInId(1), USD, minor, DAY, Optional.empty(), Optional.empty(), "", List.of());
+  }
+
+  private static Tape judged(Authority authority, long received, TapeLine... lines) {
+    Map<ItemId, OpenItem> items =
+        List.of(INVOICE, TAXED, CREDIT, SETTLED).stream()
+            .collect(Collectors.toMap(OpenItem::id, Function.identity()));
+    return Tape.of(
+        received(received),
+        Arrays.asList(lines),
+        new TapeFacts(items, HouseLimits.DEFAULTS, authority, Map.of()));
+  }
+
+  private static Tape judged(long received, TapeLine... lines) {
+    return judged(Authority.CLERK, received, lines);
+  }
+
+  private static AbstractThrowableAssert<?, ?> refused(
+      String code, long received, TapeLine... lines) {
+    return assertThatThrownBy(() -> judged(received, lines))
+        .isInstanceOfSatisfying(Refusal.class, r -> assertThat(r.code()).isEqualTo(code));
+  }
+
+  private static List<Long> journal(Tape tape) {
+    return PostingTable.tape(tape, new AccountCode("1010"), DAY).lines().stream()
+        .map(l -> l.amount().minor())
+        .toList();
+  }
+
+  @Test
+  void settlesAnItemWithAChargeKept() {
+    Tape tape =
+        judged(
+            126_200,
+            TapeLine.keptBack(DifferenceReason.BANK_CHARGE, 1_800),
+            TapeLine.settles(INVOICE.id(), 128_000));
+    assertThat(journal(tape)).containsExactly(126_200L, 1_800L, -128_000L);
+  }
+
+  /** Tax of a discount, common practice: 23.80 on 1,190.00 including 190.00 is 20.00 and 3.80. */
+  @Test
+  void splitsTaxOffADiscountButNotOffAWriteOff() {
+    TapeLine settles = TapeLine.settles(TAXED.id(), 119_000);
+    Tape discount =
+        judged(116_620, settles, TapeLine.granted(DifferenceReason.DISCOUNT, TAXED.id(), 2_380));
+    assertThat(journal(discount)).containsExactly(116_620L, -119_000L, 2_000L, 380L);
+    Tape writeOff =
+        judged(
+            118_900, settles, TapeLine.granted(DifferenceReason.SMALL_DIFFERENCE, TAXED.id(), 100));
+    assertThat(journal(writeOff)).containsExactly(118_900L, -119_000L, 100L);
+  }
+
+  @Test
+  void usesACreditAndLeavesARestOnAccount() {
+    Tape tape =
+        judged(
+            125_000,
+            TapeLine.creditUsed(CREDIT.id(), 4_000),
+            TapeLine.settles(INVOICE.id(), 128_000),
+            TapeLine.onAccount(ALDER, 1_000));
+    assertThat(journal(tape)).containsExactly(125_000L, 4_000L, -128_000L, -1_000L);
+  }
+
+  @Test
+  void saysByHowMuchItDoesNotMeet() {
+    refused("not-zero", 126_200, TapeLine.settles(INVOICE.id(), 128_000))
+        .hasMessage("Left to place is −18.00; a tape is posted at 0.00.");
+  }
+
+  @Test
+  void refusesForeignHandsOnAnItem() {
+    refused("settled", 500, TapeLine.settles(SETTLED.id(), 500))
+        .hasMessage("T-4 is settled already; its open amount is 0.00.");
+    refused("more-than-open", 128_001, TapeLine.settles(INVOICE.id(), 128_001));
+    refused("credit", 100, TapeLine.settles(CREDIT.id(), 100));
+    refused("credit", 100, TapeLine.creditUsed(INVOICE.id(), 100));
+    refused("more-than-open", 100, TapeLine.creditUsed(CREDIT.id(), 4_001));
+    refused("unknown-item", 100, TapeLine.settles(new ItemId(99), 100));
+    refused(
+        "twice",
+        128_000,
+        TapeLine.settles(INVOICE.id(), 64_000),
+        TapeLine.settles(INVOICE.id(), 64_000));
+  }
+
+  @Test
+  void refusesLinesThatSayNothing() {
+    refused("empty-tape", 100);
+    refused("line-amount", 100, TapeLine.unidentified(0));
+    refused("line-amount", 100, TapeLine.unidentified(-100));
+    refused("account", 100, TapeLine.toAccount(StandardAccount.RECEIVABLES.code(), 100));
+    refused(
+        "no-reason",
+        100,
+        TapeLine.granted(DifferenceReason.BANK_CHARGE, INVOICE.id(), 1).on(INVOICE.id()));
+  }
+
+  @Test
+  void neverGrantsMoreThanItSettles() {
+    refused(
+        "grant-above-settled",
+        -0L + 1,
+        TapeLine.settles(TAXED.id(), 100),
+        TapeLine.granted(DifferenceReason.SMALL_DIFFERENCE, TAXED.id(), 101));
+  }
+
+  @Test
+  void holdsAClerkToTheLimitsOfTheHouse() {
+    refused(
+        "over-limit",
+        123_999,
+        TapeLine.keptBack(DifferenceReason.BANK_CHARGE, 4_001),
+        TapeLine.settles(INVOICE.id(), 128_000));
+    refused(
+        "over-limit",
+        127_699,
+        TapeLine.settles(INVOICE.id(), 128_000),
+        TapeLine.granted(DifferenceReason.SMALL_DIFFERENCE, INVOICE.id(), 301));
+  }
+
+  @Test
+  void grantsADiscountInTimeFreelyAndALateOneAsAWriteOff() {
+    long discount = TAXED.discountMinor();
+    TapeLine granted = TapeLine.granted(DifferenceReason.DISCOUNT, TAXED.id(), discount);
+    judged(119_000 - discount, TapeLine.settles(TAXED.id(), 119_000), granted);
+    refused(
+        "over-limit",
+        128_000 - 2_560,
+        TapeLine.settles(INVOICE.id(), 128_000),
+        TapeLine.granted(DifferenceReason.DISCOUNT, INVOICE.id(), 2_560));
+  }
+
+  @Test
+  void cannotBeSlicedOverSeveralTapes() {
+    TapeFacts facts =
+        new TapeFacts(
+            Map.of(INVOICE.id(), INVOICE),
+            HouseLimits.DEFAULTS,
+            Authority.CLERK,
+            Map.of(new TapeFacts.GrantKey(ALDER, DifferenceReason.SMALL_DIFFERENCE), 250L));
+    List<TapeLine> lines =
+        List.of(
+            TapeLine.settles(INVOICE.id(), 1_000),
+            TapeLine.granted(DifferenceReason.SMALL_DIFFERENCE, INVOICE.id(), 100));
+    assertThatThrownBy(() -> Tape.of(received(900), lines, facts))
+        .hasMessageContaining("3.50 for this customer this month; your limit is 3.00");
+  }
+
+  @Test
+  void explainsMoneyPaidOutByAnAccount() {
+    Tape fee = judged(-1_840, TapeLine.toAccount(StandardAccount.BANK_CHARGES.code(), 1_840));
+    assertThat(journal(fee)).containsExactly(-1_840L, 1_840L);
+    refused("paid-out", -100, TapeLine.unidentified(100));
+  }
+}

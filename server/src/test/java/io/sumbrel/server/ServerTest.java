@@ -1,0 +1,49 @@
+package io.sumbrel.server;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.boot.test.context.SpringBootTest;
+import org.springframework.boot.webmvc.test.autoconfigure.AutoConfigureMockMvc;
+import org.springframework.context.annotation.Import;
+import org.springframework.test.context.DynamicPropertyRegistry;
+import org.springframework.test.context.DynamicPropertySource;
+
+/**
+ * A running server with the demonstration house in it; every test gets a house of its own beside.
+ */
+@SpringBootTest(properties = {"sumbrel.demo=true", "springdoc.api-docs.enabled=true"})
+@AutoConfigureMockMvc
+@Import(House.Api.class)
+public abstract class ServerTest {
+  private static final Path DATA = scratch();
+
+  @Autowired protected House.Api houses;
+  protected House house;
+
+  private static Path scratch() {
+    try {
+      return Files.createTempDirectory("sumbrel-test");
+    } catch (IOException e) {
+      throw new IllegalStateException(e);
+    }
+  }
+
+  @DynamicPropertySource
+  static void scratchData(DynamicPropertyRegistry properties) {
+    properties.add("sumbrel.data", DATA::toString);
+  }
+
+  @BeforeEach
+  void openHouse() {
+    house = houses.open();
+  }
+
+  @AfterEach
+  void proveIt() {
+    house.prove();
+  }
+}
