@@ -89,7 +89,9 @@ function useEveryKey(toggleHelp: () => void) {
       if (afterG && screen) {
         event.preventDefault();
         event.stopPropagation();
-        void navigate(screen.to);
+        if (!window.location.pathname.startsWith(screen.to)) {
+          void navigate(screen.to);
+        }
       } else if (event.key === '?') {
         toggleHelp();
       } else if (event.key === '/') {

@@ -124,13 +124,13 @@ export function Arrivals() {
         {rows.length > 0 && (
           <div
             data-zone="arrivals"
-            role="grid"
+            role="group"
             aria-label="Files"
             aria-activedescendant={selected ? `arrival-${selected.id}` : undefined}
             tabIndex={0}
             onKeyDown={onKeyDown}
           >
-            <table className={styles.table}>
+            <table className={styles.table} role="grid" aria-label="Files that came">
               <thead>
                 <tr>
                   <th>what came</th>

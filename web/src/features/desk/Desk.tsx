@@ -30,7 +30,8 @@ export function Desk() {
   const rows = desk.data?.rows;
 
   const select = useCallback(
-    (id: number) => void navigate(`/desk/${id}`, { replace: true }),
+    (id: number) =>
+      void navigate({ pathname: `/desk/${id}`, search: window.location.search }, { replace: true }),
     [navigate],
   );
 

@@ -53,7 +53,7 @@ export function ItemsPane({ money, tape }: { money: Money; tape: TapeWork }) {
   };
 
   return (
-    <section className={styles.items} aria-label="Open items">
+    <section className={styles.items} aria-label="Items">
       <h3 className={styles.heading}>
         {found.data && enabled ? (
           <>
@@ -67,7 +67,7 @@ export function ItemsPane({ money, tape }: { money: Money; tape: TapeWork }) {
       </h3>
       <div
         data-zone="items"
-        role="grid"
+        role="group"
         aria-label="Open items"
         aria-activedescendant={current ? `item-${current.id}` : undefined}
         tabIndex={0}
@@ -78,7 +78,7 @@ export function ItemsPane({ money, tape }: { money: Money; tape: TapeWork }) {
         {enabled && found.isPending && <Loading />}
         {found.isError && <Sentence error={found.error} retry={() => void found.refetch()} />}
         {items.length > 0 && (
-          <table className={styles.table}>
+          <table className={styles.table} role="grid" aria-label="Items to tick">
             <thead>
               <tr>
                 <th aria-label="on the tape" />

@@ -84,8 +84,8 @@ export function Pile({ rows, selected, select }: Props) {
             select={select}
           />
         ))}
-        {found.length === 0 && <p className={styles.none}>Nothing in the pile reads like that.</p>}
       </div>
+      {found.length === 0 && <p className={styles.none}>Nothing in the pile reads like that.</p>}
     </section>
   );
 }
@@ -105,7 +105,7 @@ function Group(props: Props & { certainty: Certainty; all: PileRow[] }) {
   );
   return (
     <div role="group" aria-label={`${CERTAINTIES[certainty].words}, ${rows.length}`}>
-      <div className={styles.group}>
+      <div className={styles.group} aria-hidden>
         <CertaintyMark certainty={certainty} />
         <b>
           {CERTAINTIES[certainty].words} · {rows.length}

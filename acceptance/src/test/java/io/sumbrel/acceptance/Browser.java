@@ -1,0 +1,70 @@
+package io.sumbrel.acceptance;
+
+import com.microsoft.playwright.BrowserContext;
+import com.microsoft.playwright.BrowserType;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Playwright;
+import com.microsoft.playwright.options.ReducedMotion;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+
+/** Debian's Chromium without a window, as several people may use it at once. */
+final class Browser implements AutoCloseable {
+  private final Playwright playwright;
+  private final com.microsoft.playwright.Browser chromium;
+  private final List<String> complaints = new ArrayList<>();
+
+  Browser() {
+    playwright =
+        Playwright.create(
+            new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
+    chromium =
+        playwright
+            .chromium()
+            .launch(
+                new BrowserType.LaunchOptions()
+                    .setExecutablePath(Path.of("/usr/bin/chromium"))
+                    .setArgs(
+                        List.of(
+                            "--no-sandbox",
+                            "--disable-gpu",
+                            "--disable-background-networking",
+                            "--disable-component-update",
+                            "--no-first-run")));
+  }
+
+  /** A fresh browser of one more person, at 1280 by 800. */
+  Page open(String address) {
+    BrowserContext context =
+        chromium.newContext(
+            new com.microsoft.playwright.Browser.NewContextOptions()
+                .setViewportSize(1280, 800)
+                .setReducedMotion(ReducedMotion.REDUCE));
+    Page page = context.newPage();
+    page.setDefaultTimeout(15_000);
+    page.onPageError(complaints::add);
+    page.onConsoleMessage(
+        m -> {
+          // a refusal that the page shows as a sentence is no fault of the page
+          boolean refusal = m.text().matches(".*status of 4(01|09|22|04).*");
+          if (m.type().equals("error") && !refusal) {
+            complaints.add(m.text());
+          }
+        });
+    page.navigate(address);
+    return page;
+  }
+
+  /** What the pages complained of, refusals left out. */
+  List<String> complaints() {
+    return complaints;
+  }
+
+  @Override
+  public void close() {
+    chromium.close();
+    playwright.close();
+  }
+}

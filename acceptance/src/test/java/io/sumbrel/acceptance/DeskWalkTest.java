@@ -1,0 +1,284 @@
+package io.sumbrel.acceptance;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.deque.html.axecore.playwright.AxeBuilder;
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.FilePayload;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.util.List;
+import java.util.regex.Pattern;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.MethodOrderer;
+import org.junit.jupiter.api.Order;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.TestMethodOrder;
+
+/** The whole path in a real browser, by keyboard: one day at one house, told in order. */
+@TestMethodOrder(MethodOrderer.OrderAnnotation.class)
+class DeskWalkTest {
+  private static Product product;
+  private static Browser browser;
+  private static Page ines;
+
+  @BeforeAll
+  static void open() throws IOException, InterruptedException {
+    product = Product.demo();
+    browser = new Browser();
+    ines = browser.open(product.address());
+  }
+
+  @AfterAll
+  static void close() throws IOException {
+    browser.close();
+    product.close();
+  }
+
+  @AfterEach
+  void everythingStillAddsUp() throws IOException, InterruptedException {
+    assertThat(browser.complaints()).isEmpty();
+    String proof = product.person().signIn("Abel").get("/api/books/proof").body();
+    assertThat(proof).contains("\"number\":8");
+    assertThat(proof.replace("\"failures\":[]", "")).doesNotContain("failures");
+  }
+
+  private static void signIn(Page page, String name) {
+    page.getByLabel("Name").fill(name);
+    page.keyboard().press("Tab");
+    page.keyboard().type("clay-and-kiln");
+    page.keyboard().press("Enter");
+    assertThat(page.getByText("Left to place").first()).isVisible();
+  }
+
+  private static void key(Page page, String... keys) {
+    for (String key : keys) {
+      page.keyboard().press(key);
+    }
+  }
+
+  private static Locator zone(Page page, String name) {
+    return page.locator("[data-zone=" + name + "]");
+  }
+
+  /** Goes to a sum by finding its payer, without the mouse. */
+  private static void goTo(Page page, String payer) {
+    key(page, "g", "d");
+    zone(page, "pile").focus();
+    key(page, "/");
+    page.getByLabel("Find in the pile").fill(payer);
+    page.waitForURL("**find=*");
+    key(page, "Enter", "ArrowDown", "ArrowUp");
+    assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName(payer)))
+        .isVisible();
+    page.getByLabel("Find in the pile").fill("");
+    zone(page, "pile").focus();
+  }
+
+  private static Locator left(Page page) {
+    return page.locator("p[aria-live=polite]");
+  }
+
+  private static void assertAccessible(Page page) {
+    assertThat(
+            new AxeBuilder(page)
+                .withTags(List.of("wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa"))
+                .analyze()
+                .getViolations())
+        .isEmpty();
+  }
+
+  @Test
+  @Order(1)
+  void signsInAndSeesThePileBySurety() {
+    assertAccessible(ines);
+    signIn(ines, "Ines");
+    assertThat(ines.getByRole(AriaRole.GROUP, new Page.GetByRoleOptions().setName("Sure, 17")))
+        .isVisible();
+    assertThat(ines.getByText("USD 0.00 of 42,279.10 placed")).isVisible();
+    assertAccessible(ines);
+  }
+
+  @Test
+  @Order(2)
+  void proposesTwoInvoicesLessAChargeAndPostsThem() {
+    goTo(ines, "KESTREL LN POTTERY LTD");
+    assertThat(ines.getByText("Ways to reach 3,412.40: 3, all searched")).isVisible();
+    assertThat(ines.locator("mark"))
+        .containsText(new String[] {"KESTREL LN POTTERY LTD", "20418", "2O455"});
+    key(ines, "Enter", "2");
+    assertThat(ines.getByText("rest stays open: reason not known yet")).isVisible();
+    key(ines, "1", "Control+Enter");
+    assertThat(ines.getByText("Posted 3,412.40 to Kestrel Lane Pottery")).isVisible();
+    assertThat(ines.getByText("USD 3,412.40 of 42,279.10 placed")).isVisible();
+  }
+
+  @Test
+  @Order(3)
+  void turnsTheLastPostingBack() {
+    key(ines, "Control+Shift+Z");
+    assertThat(ines.getByText("Turned back 26-0004, 3,412.40")).isVisible();
+    assertThat(ines.getByText("USD 0.00 of 42,279.10 placed")).isVisible();
+    assertThat(
+            ines.getByRole(
+                AriaRole.HEADING, new Page.GetByRoleOptions().setName("KESTREL LN POTTERY LTD")))
+        .isVisible();
+  }
+
+  @Test
+  @Order(4)
+  void refusesATapeThatDoesNotMeetAndTakesAReasonForWhatIsMissing() {
+    goTo(ines, "COPPERBECK GLASSWORKS");
+    zone(ines, "tape").focus();
+    key(ines, "ArrowDown", "Delete");
+    assertThat(left(ines)).hasText("Left to place 1,810.00");
+    zone(ines, "items").focus();
+    key(ines, "ArrowDown", "ArrowDown", "ArrowDown", "ArrowDown", "Space");
+    assertThat(left(ines)).hasText("Left to place −125.00");
+    key(ines, "Control+Enter");
+    assertThat(ines.getByRole(AriaRole.ALERT))
+        .hasText("Left to place is −125.00; a tape is posted at 0.00.");
+    key(ines, "d");
+    assertThat(
+            ines.getByRole(AriaRole.OPTION)
+                .filter(
+                    new Locator.FilterOptions()
+                        .setHasText("125.00 stays open on TCK-20444: goods damaged")))
+        .isVisible();
+    key(ines, "Escape");
+    zone(ines, "items").focus();
+    key(ines, "Enter");
+    ines.keyboard().type("1810");
+    key(ines, "Enter");
+    assertThat(left(ines)).hasText("Left to place 0.00");
+    key(ines, "Control+z");
+    assertThat(left(ines)).hasText("Left to place −125.00");
+    key(ines, "d");
+    ines.getByRole(AriaRole.LISTBOX, new Page.GetByRoleOptions().setName("Why it is not the sum"));
+    for (int i = 0; i < 20; i++) {
+      Locator at = ines.locator("[role=option][aria-selected=true][id^=difference]");
+      if (at.textContent().contains("goods damaged")) {
+        break;
+      }
+      key(ines, "ArrowDown");
+    }
+    key(ines, "Enter", "Control+Enter");
+    assertThat(ines.getByText("Posted 1,810.00 to Copperbeck Glassworks")).isVisible();
+  }
+
+  @Test
+  @Order(5)
+  void keepsWhatNobodyKnowsAsUnidentifiedAndPutsATapeBy() {
+    goTo(ines, "REF 99120 CR");
+    zone(ines, "tape").focus();
+    key(ines, "d", "1");
+    assertThat(left(ines)).hasText("Left to place 0.00");
+    key(ines, "Control+Enter");
+    assertThat(ines.getByText("Posted 1,900.00 without a customer")).isVisible();
+    goTo(ines, "ASH + FELDSPAR WORKSHOP");
+    zone(ines, "tape").focus();
+    key(ines, "b");
+    assertThat(ines.getByText("Put by, not posted · 1")).isVisible();
+  }
+
+  @Test
+  @Order(6)
+  void followsTheTrailFromTheDoneListToTheFile() {
+    key(ines, "g", "b");
+    Locator number =
+        ines.getByRole(
+            AriaRole.LINK, new Page.GetByRoleOptions().setName(Pattern.compile("26-0006")));
+    number.first().focus();
+    key(ines, "Enter");
+    assertThat(ines.getByText("quayline-2026-11-16.xml")).isVisible();
+    assertThat(ines.getByText("1100 Receivables").first()).isVisible();
+    assertAccessible(ines);
+    ines.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("settles TCK-20444")).focus();
+    key(ines, "Enter");
+    assertThat(ines.getByText("open-items-2026-11-17.csv")).isVisible();
+    assertThat(ines.getByText("Open now")).isVisible();
+  }
+
+  @Test
+  @Order(7)
+  void acceptsAStatementAndShowsABadOneItsSentence() {
+    key(ines, "g", "a");
+    zone(ines, "arrivals").focus();
+    assertThat(ines.getByText("Closing by our sum")).isVisible();
+    assertAccessible(ines);
+    key(ines, "Enter");
+    assertThat(ines.getByText("5 of 5 still to explain")).isVisible();
+    ines.getByLabel("Choose files")
+        .setInputFiles(
+            new FilePayload(
+                "cut.xml",
+                "text/xml",
+                "<Document xmlns=\"urn:iso:std:iso:20022:tech:xsd:camt.053.001.08\"><Stmt>"
+                    .getBytes(StandardCharsets.UTF_8)));
+    assertThat(ines.getByRole(AriaRole.ALERT)).containsText("breaks off");
+    assertThat(ines.getByText("refused, nothing stored").first()).isVisible();
+  }
+
+  @Test
+  @Order(8)
+  void tellsTheSecondOfTwoPeopleOnOneEntry() {
+    Page tomas = browser.open(product.address());
+    signIn(tomas, "Tomas");
+    goTo(tomas, "AMBERLEY SLIPWARE");
+    goTo(ines, "AMBERLEY SLIPWARE");
+    // both have it open; Tomas is cut off from the changes of others, so that his page is stale
+    tomas.route("**/api/desk/money/*", r -> r.abort());
+    key(ines, "Control+Enter");
+    assertThat(ines.getByText("Posted 447.15 to Amberley Slipware")).isVisible();
+    key(tomas, "Control+Enter");
+    assertThat(
+            tomas.getByRole(AriaRole.ALERT).filter(new Locator.FilterOptions().setHasText("Ines")))
+        .containsText("Ines has explained this sum already");
+    assertThat(tomas.locator("h2", new Page.LocatorOptions().setHasText("AMBERLEY SLIPWARE")))
+        .isVisible();
+    tomas.context().close();
+    browser.complaints().removeIf(c -> c.contains("ERR_FAILED"));
+  }
+
+  @Test
+  @Order(9)
+  void tellsTheSecondOfTwoPeopleOnOneInvoice() {
+    Page tomas = browser.open(product.address());
+    signIn(tomas, "Tomas");
+    goTo(tomas, "HERON BAY MARKET STALL");
+    zone(tomas, "items").focus();
+    key(tomas, "f");
+    tomas.getByLabel("Look in every customer").fill("20458");
+    key(tomas, "Enter");
+    assertThat(tomas.locator("tr", new Page.LocatorOptions().setHasText("TCK-20458"))).isVisible();
+    key(tomas, "Enter");
+    tomas.keyboard().type("430");
+    key(tomas, "Enter");
+    assertThat(left(tomas)).hasText("Left to place 0.00");
+    goTo(ines, "PALE HERON GALLERY");
+    key(ines, "Control+Enter");
+    assertThat(ines.getByText("Posted 1,129.05 to Pale Heron Gallery")).isVisible();
+    key(tomas, "Control+Enter");
+    assertThat(tomas.getByRole(AriaRole.ALERT)).containsText("TCK-20458 is settled already");
+    assertThat(tomas.getByRole(AriaRole.ALERT)).containsText("Ines moved it last");
+    tomas.reload();
+    assertThat(left(tomas)).hasText("Left to place 0.00");
+    tomas.context().close();
+  }
+
+  @Test
+  @Order(10)
+  void letsAReaderSeeEverythingAndPostNothing() {
+    Page abel = browser.open(product.address());
+    signIn(abel, "Abel");
+    key(abel, "Control+Enter");
+    assertThat(abel.getByRole(AriaRole.ALERT)).containsText("You have not the right to do this.");
+    abel.context().close();
+    browser.complaints().removeIf(c -> c.contains("status of 403"));
+  }
+}

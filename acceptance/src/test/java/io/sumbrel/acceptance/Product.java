@@ -1,0 +1,162 @@
+package io.sumbrel.acceptance;
+
+import java.io.IOException;
+import java.net.CookieManager;
+import java.net.ServerSocket;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Duration;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+
+/** The packaged product as a process of its own, on a port and data folder of its own. */
+final class Product implements AutoCloseable {
+  private static final Path JAR = Path.of("../server/target/sumbrel-server-0.1.0-app.jar");
+  private static final Duration PATIENCE = Duration.ofSeconds(90);
+
+  private final Path data;
+  private final int port;
+  private final String[] settings;
+  private Process process;
+
+  private Product(Path data, int port, String... settings) {
+    this.data = data;
+    this.port = port;
+    this.settings = settings;
+  }
+
+  /** The demonstration house, in a scratch folder. */
+  static Product demo() throws IOException, InterruptedException {
+    return launch("--sumbrel.demo=true");
+  }
+
+  /** An empty house. */
+  static Product empty() throws IOException, InterruptedException {
+    return launch();
+  }
+
+  private static Product launch(String... settings) throws IOException, InterruptedException {
+    Product product =
+        new Product(Files.createTempDirectory("sumbrel-acceptance"), freePort(), settings);
+    product.start();
+    return product;
+  }
+
+  private static int freePort() throws IOException {
+    try (ServerSocket socket = new ServerSocket(0)) {
+      return socket.getLocalPort();
+    }
+  }
+
+  /** Starts the process, and waits until somebody could sign in. */
+  void start() throws IOException, InterruptedException {
+    List<String> command =
+        new ArrayList<>(
+            List.of(
+                Path.of(System.getProperty("java.home"), "bin", "java").toString(),
+                "-XX:TieredStopAtLevel=1",
+                "-jar",
+                JAR.toString(),
+                "--sumbrel.data=" + data,
+                "--server.port=" + port));
+    command.addAll(Arrays.asList(settings));
+    process =
+        new ProcessBuilder(command)
+            .redirectErrorStream(true)
+            .redirectOutput(ProcessBuilder.Redirect.appendTo(data.resolve("log").toFile()))
+            .start();
+    long end = System.nanoTime() + PATIENCE.toNanos();
+    while (!isReady()) {
+      if (System.nanoTime() > end || !process.isAlive()) {
+        throw new IllegalStateException("not ready: " + Files.readString(data.resolve("log")));
+      }
+      Thread.sleep(100);
+    }
+  }
+
+  private boolean isReady() {
+    try {
+      return person().get("/api/session").statusCode() == 200;
+    } catch (IOException e) {
+      return false;
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
+      return false;
+    }
+  }
+
+  /** Ends the process at once, as a power cut would: kill -9. */
+  void kill() {
+    process.destroyForcibly().onExit().join();
+  }
+
+  String address() {
+    return "http://127.0.0.1:" + port;
+  }
+
+  /** Somebody with a session of their own. */
+  Person person() {
+    return new Person(address());
+  }
+
+  @Override
+  public void close() throws IOException {
+    kill();
+    try (var files = Files.walk(data)) {
+      files.sorted((a, b) -> b.compareTo(a)).forEach(f -> f.toFile().delete());
+    }
+  }
+
+  /** A client of the API with its own cookies. */
+  static final class Person {
+    private final String address;
+    private final CookieManager cookies = new CookieManager();
+    private final HttpClient http =
+        HttpClient.newBuilder().cookieHandler(cookies).version(HttpClient.Version.HTTP_1_1).build();
+
+    private Person(String address) {
+      this.address = address;
+    }
+
+    HttpResponse<String> get(String path) throws IOException, InterruptedException {
+      return http.send(
+          HttpRequest.newBuilder(URI.create(address + path)).build(),
+          HttpResponse.BodyHandlers.ofString());
+    }
+
+    HttpResponse<String> post(String path, String json, String... headers)
+        throws IOException, InterruptedException {
+      HttpRequest.Builder request =
+          HttpRequest.newBuilder(URI.create(address + path))
+              .header("Content-Type", "application/json")
+              .header("X-XSRF-TOKEN", token())
+              .POST(HttpRequest.BodyPublishers.ofString(json));
+      if (headers.length > 0) {
+        request.headers(headers);
+      }
+      return http.send(request.build(), HttpResponse.BodyHandlers.ofString());
+    }
+
+    private String token() {
+      return cookies.getCookieStore().getCookies().stream()
+          .filter(c -> c.getName().equals("XSRF-TOKEN"))
+          .map(c -> c.getValue())
+          .findFirst()
+          .orElse("");
+    }
+
+    Person signIn(String name) throws IOException, InterruptedException {
+      get("/api/session");
+      post("/api/session", "{\"name\":\"%s\",\"password\":\"clay-and-kiln\"}".formatted(name));
+      if (!get("/api/session").body().contains("\"signedIn\":true")) {
+        throw new IllegalStateException(name + " could not sign in");
+      }
+      return this;
+    }
+  }
+}

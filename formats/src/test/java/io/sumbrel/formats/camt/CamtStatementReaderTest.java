@@ -1,0 +1,158 @@
+package io.sumbrel.formats.camt;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import io.sumbrel.core.bank.BankStatement;
+import io.sumbrel.core.bank.StatementEntry;
+import io.sumbrel.core.bank.StatementEntry.Status;
+import io.sumbrel.formats.Parsed;
+import java.io.ByteArrayInputStream;
+import java.nio.charset.StandardCharsets;
+import java.time.LocalDate;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Random;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+
+class CamtStatementReaderTest {
+
+  /**
+   * The figures of the account report example in the ISO 20022 message definition report for
+   * bank-to-customer cash management: 500,000 + 105,678.50 − 200,000 + 30,000 = 435,678.50 SEK, the
+   * first entry a batch of 20; from memory.
+   */
+  private static String published(String version) {
+    boolean early = version.equals("02");
+    String booked = early ? "<Sts>BOOK</Sts>" : "<Sts><Cd>BOOK</Cd></Sts>";
+    String payer =
+        early ? "<Dbtr><Nm>MUELLER</Nm></Dbtr>" : "<Dbtr><Pty><Nm>MUELLER</Nm></Pty></Dbtr>";
+    return """
+    <?xml version="1.0" encoding="UTF-8"?>
+    <Document xmlns="urn:iso:std:iso:20022:tech:xsd:camt.053.001.%s">
+     <BkToCstmrStmt><GrpHdr><MsgId>AAAASESS-FP-STAT001</MsgId></GrpHdr>
+      <Stmt><Id>AAAASESS-FP-STAT001</Id>
+       <Acct><Id><Othr><Id>50000000054910000003</Id></Othr></Id><Ccy>SEK</Ccy></Acct>
+       <Bal><Tp><CdOrPrtry><Cd>OPBD</Cd></CdOrPrtry></Tp><Amt Ccy="SEK">500000</Amt>
+        <CdtDbtInd>CRDT</CdtDbtInd><Dt><Dt>2010-10-15</Dt></Dt></Bal>
+       <Bal><Tp><CdOrPrtry><Cd>CLBD</Cd></CdOrPrtry></Tp><Amt Ccy="SEK">435678.50</Amt>
+        <CdtDbtInd>CRDT</CdtDbtInd><Dt><Dt>2010-10-18</Dt></Dt></Bal>
+       <TxsSummry><TtlNtries><NbOfNtries>3</NbOfNtries><Sum>335678.50</Sum></TtlNtries></TxsSummry>
+       <Ntry><Amt Ccy="SEK">105678.50</Amt><CdtDbtInd>CRDT</CdtDbtInd>%2$s
+        <BookgDt><DtTm>2010-10-18T13:15:00+01:00</DtTm></BookgDt><ValDt><Dt>2010-10-18</Dt></ValDt>
+        <AcctSvcrRef>AAAASESS-FP-CN_98765/01</AcctSvcrRef>
+        <NtryDtls><Btch><NbOfTxs>20</NbOfTxs></Btch></NtryDtls></Ntry>
+       <Ntry><Amt Ccy="SEK">200000</Amt><CdtDbtInd>DBIT</CdtDbtInd>%2$s
+        <BookgDt><Dt>2010-10-18</Dt></BookgDt><ValDt><Dt>2010-10-18</Dt></ValDt>
+        <AcctSvcrRef>AAAASESS-FP-ACCR-01</AcctSvcrRef></Ntry>
+       <Ntry><Amt Ccy="SEK">30000</Amt><CdtDbtInd>CRDT</CdtDbtInd>%2$s
+        <BookgDt><Dt>2010-10-18</Dt></BookgDt><ValDt><Dt>2010-10-18</Dt></ValDt>
+        <AcctSvcrRef>AAAASESS-FP-CONF-FX</AcctSvcrRef>
+        <NtryDtls><TxDtls><Refs><EndToEndId>NOTPROVIDED</EndToEndId></Refs>
+         <RltdPties>%3$s</RltdPties>
+         <RmtInf><Ustrd>INV 4711</Ustrd><Strd><RfrdDocInf><Nb>4712</Nb></RfrdDocInf></Strd></RmtInf>
+        </TxDtls></NtryDtls></Ntry>
+      </Stmt></BkToCstmrStmt>
+    </Document>
+    """
+        .formatted(version, booked, payer);
+  }
+
+  private static Parsed<List<BankStatement>> read(String xml) {
+    return CamtStatementReader.read(new ByteArrayInputStream(xml.getBytes(StandardCharsets.UTF_8)));
+  }
+
+  private static String refusal(String xml) {
+    Parsed<List<BankStatement>> parsed = read(xml);
+    assertThat(parsed.value()).isEmpty();
+    return parsed.issues().get(0).words();
+  }
+
+  @ParameterizedTest
+  @ValueSource(strings = {"02", "04", "06", "08", "10", "13"})
+  void agreesWithTheFiguresOfThePublishedExample(String version) {
+    BankStatement statement = read(published(version)).orRefuse().get(0);
+    assertThat(statement.entries())
+        .extracting(StatementEntry::amountMinor)
+        .containsExactly(10_567_850L, -20_000_000L, 3_000_000L);
+    assertThat(statement.openingMinor()).isEqualTo(50_000_000);
+    assertThat(statement.computedClosingMinor()).isEqualTo(43_567_850);
+    assertThat(statement.addsUp()).isTrue();
+    assertThat(statement.currency().getCurrencyCode()).isEqualTo("SEK");
+    assertThat(statement.closingDate()).isEqualTo(LocalDate.of(2010, 10, 18));
+  }
+
+  @ParameterizedTest
+  @ValueSource(strings = {"02", "08"})
+  void readsPayerTextAndReferencesOfBothShapes(String version) {
+    StatementEntry entry = read(published(version)).orRefuse().get(0).entries().get(2);
+    assertThat(entry.payerName()).contains("MUELLER");
+    assertThat(entry.text()).containsExactly("INV 4711", "4712");
+    assertThat(entry.references()).containsExactly("4712");
+    assertThat(entry.status()).isEqualTo(Status.BOOKED);
+    assertThat(entry.place()).isEqualTo(18);
+  }
+
+  @Test
+  void doesNotCountWhatIsPending() {
+    String pending = published("08").replaceFirst("<Cd>BOOK</Cd></Sts>", "<Cd>PDNG</Cd></Sts>");
+    BankStatement statement = read(pending).orRefuse().get(0);
+    assertThat(statement.bookedCount()).isEqualTo(2);
+    assertThat(statement.addsUp()).isFalse();
+  }
+
+  @Test
+  void refusesWhatContradictsItself() {
+    String good = published("08");
+    assertThat(refusal(good.replace("<NbOfNtries>3", "<NbOfNtries>4")))
+        .contains("the file says 4 entries, 3 were read");
+    assertThat(refusal(good.replace("<Sum>335678.50", "<Sum>335678.51")))
+        .contains("sum to 335,678.51, they sum to 335,678.50");
+    assertThat(refusal(good.replace("\"SEK\">30000<", "\"EUR\">30000<")))
+        .isEqualTo("Line 18: the amount is in “EUR”, the account in SEK.");
+    assertThat(refusal(good.replace(">30000<", ">-30000<")))
+        .contains("Line 20")
+        .contains("negative");
+    assertThat(refusal(good.replace(">30000<", ">30000.001<")))
+        .contains("30000.001 has 3 decimals; SEK has 2");
+    assertThat(refusal(good.replace("CLBD", "XPCD"))).contains("the closing balance is missing");
+    assertThat(refusal(good.replaceFirst("DBIT", "BOTH"))).contains("neither CRDT nor DBIT");
+  }
+
+  @Test
+  void refusesADocumentTypeBeforeReadingIt() {
+    String bomb =
+        published("08")
+            .replace(
+                "<Document",
+                "<!DOCTYPE d [<!ENTITY a \"x\"><!ENTITY b SYSTEM \"file:///etc/passwd\">]>\n<Document");
+    assertThat(refusal(bomb)).contains("contains a DOCTYPE");
+  }
+
+  @Test
+  void refusesTagsNestedWithoutEnd() {
+    String deep = published("08").replace("<GrpHdr>", "<GrpHdr>" + "<a>".repeat(5_000));
+    assertThat(read(deep).value()).isEmpty();
+  }
+
+  /** Whatever is cut off or changed, the reader comes to an end and accepts no wrong total. */
+  @Test
+  void survivesTwoThousandDamagedFiles() {
+    Random random = new Random(53);
+    byte[] good = published("08").getBytes(StandardCharsets.UTF_8);
+    int refused = 0;
+    for (int run = 0; run < 2_000; run++) {
+      byte[] bytes = good.clone();
+      for (int i = 0; i <= random.nextInt(4); i++) {
+        bytes[random.nextInt(bytes.length)] = (byte) (32 + random.nextInt(95));
+      }
+      byte[] cut =
+          random.nextInt(4) == 0 ? Arrays.copyOf(bytes, random.nextInt(bytes.length)) : bytes;
+      Parsed<List<BankStatement>> parsed = CamtStatementReader.read(new ByteArrayInputStream(cut));
+      refused += parsed.value().isEmpty() ? 1 : 0;
+      assertThat(parsed.value().isPresent() || !parsed.issues().isEmpty()).isTrue();
+    }
+    assertThat(refused).as("most damage is noticed").isGreaterThan(900);
+  }
+}
