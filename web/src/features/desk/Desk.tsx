@@ -24,23 +24,17 @@ export function Desk() {
   const navigate = useNavigate();
   const queries = useQueryClient();
   const { moneyId } = useParams();
-  const selected = moneyId === undefined ? undefined : Number(moneyId);
   const [last, setLast] = useState<Posted>();
   const [said, setSaid] = useState<{ words: string; wrong: boolean }>();
   const rows = desk.data?.rows;
+  // without a sum in the address, the surest one is on the tape
+  const selected = moneyId === undefined ? rows?.[0]?.id : Number(moneyId);
 
   const select = useCallback(
     (id: number) =>
       void navigate({ pathname: `/desk/${id}`, search: window.location.search }, { replace: true }),
     [navigate],
   );
-
-  useEffect(() => {
-    const first = rows?.[0];
-    if (selected === undefined && first) {
-      select(first.id);
-    }
-  }, [rows, selected, select]);
 
   const posted = (answer: Posted) => {
     const next = rows && nextOf(rows, answer.moneyInId);

@@ -74,7 +74,9 @@ class DeskWalkTest {
     page.getByLabel("Find in the pile").fill(payer);
     page.waitForURL("**find=*");
     key(page, "Enter", "ArrowDown", "ArrowUp");
-    assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName(payer)))
+    assertThat(
+            page.getByRole(
+                AriaRole.HEADING, new Page.GetByRoleOptions().setName(payer).setExact(true)))
         .isVisible();
     page.getByLabel("Find in the pile").fill("");
     zone(page, "pile").focus();

@@ -20,7 +20,8 @@ import org.junit.jupiter.api.Test;
 class KillDrillTest {
   private static final int KILLS = Boolean.getBoolean("sumbrel.long") ? 50 : 3;
   private static final Pattern NUMBER = Pattern.compile("\"number\":\"(\\d\\d-\\d+)\"");
-  private static final Pattern ROW = Pattern.compile("\"amountMinor\":(\\d+),[^{}]*?\"id\":(\\d+)");
+  private static final Pattern ROW =
+      Pattern.compile("\"id\":(\\d+),\"payer\"[^{}]*?\"amountMinor\":(\\d+)");
 
   @Test
   void losesNoAcknowledgedPostingAndLeavesNoHalfOne() throws IOException, InterruptedException {
@@ -68,7 +69,7 @@ class KillDrillTest {
         String pile = person.get("/api/desk").body();
         Matcher row = ROW.matcher(pile);
         while (row.find()) {
-          postOne(person, row.group(2), row.group(1), acknowledged);
+          postOne(person, row.group(1), row.group(2), acknowledged);
         }
       }
     } catch (IOException e) {

@@ -17,20 +17,19 @@ import java.time.ZoneId;
 import java.util.Currency;
 import java.util.Map;
 import java.util.Optional;
-import org.springframework.boot.ApplicationArguments;
-import org.springframework.boot.ApplicationRunner;
+import org.springframework.beans.factory.SmartInitializingSingleton;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.core.io.ClassPathResource;
 import org.springframework.stereotype.Component;
 
 /**
  * Tarnwick Clay &amp; Kiln, an invented house on an invented day: set up at the first start of the
- * demonstration, its files read through the same import as a user's. All people, firms, banks and
- * numbers are made up.
+ * demonstration before anybody can come in, its files read through the same import as a user's. All
+ * people, firms, banks and numbers are made up.
  */
 @Component
 @ConditionalOnProperty(name = "sumbrel.demo", havingValue = "true")
-class DemoHouse implements ApplicationRunner {
+class DemoHouse implements SmartInitializingSingleton {
   static final LocalDate DAY = LocalDate.of(2026, 11, 17);
   private static final Currency USD = Currency.getInstance("USD");
   private static final Currency EUR = Currency.getInstance("EUR");
@@ -48,7 +47,7 @@ class DemoHouse implements ApplicationRunner {
   }
 
   @Override
-  public void run(ApplicationArguments args) {
+  public void afterSingletonsInstantiated() {
     if (!people.isEmpty()) {
       return;
     }
