@@ -61,7 +61,7 @@ export function Tape(props: Props) {
       <div className={styles.foot}>
         <span>{props.footLabel}</span>
         <span
-          className={`figures ${styles.total} ${props.footLook === 'stated' ? '' : props.footMinor === 0 ? styles.zero : styles.todo}`}
+          className={`figures ${styles.total} ${props.footLook === 'stated' ? '' : props.footMinor === 0 ? styles.zero : styles.lacking}`}
         >
           {words(props.footMinor, currency)}
         </span>

@@ -219,7 +219,7 @@ function Row({ row, chosen, pick, accept }: RowProps) {
               Accept<Key>↵</Key>
             </Button>
           ) : (
-            <span className={styles.todo}>waits to be accepted</span>
+            <span className={styles.waiting}>waits to be accepted</span>
           ))}
         {row.state === 'REFUSED' && <span className={styles.refused}>refused, nothing stored</span>}
         {row.state === 'ACCEPTED' && (

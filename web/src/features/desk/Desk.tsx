@@ -3,7 +3,7 @@ import { useCallback, useEffect, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { sentenceOf } from '../../api/client';
 import { Empty, Loading, Sentence } from '../../components/States';
-import { isInField } from '../../keyboard/keys';
+import { focusZone, isInField } from '../../keyboard/keys';
 import { words } from '../../money/money';
 import {
   choicesQuery,
@@ -15,6 +15,7 @@ import {
 } from './deskApi';
 import { MoneyWork } from './MoneyWork';
 import { Pile } from './Pile';
+import { SurePreview } from './SurePreview';
 import styles from './Desk.module.css';
 
 /** The desk: the pile, the tape with its ways, the source and the items. */
@@ -24,6 +25,7 @@ export function Desk() {
   const navigate = useNavigate();
   const queries = useQueryClient();
   const { moneyId } = useParams();
+  const [preview, setPreview] = useState(false);
   const [last, setLast] = useState<Posted>();
   const [said, setSaid] = useState<{ words: string; wrong: boolean }>();
   const rows = desk.data?.rows;
@@ -31,20 +33,20 @@ export function Desk() {
   const selected = moneyId === undefined ? rows?.[0]?.id : Number(moneyId);
 
   const select = useCallback(
-    (id: number) =>
-      void navigate({ pathname: `/desk/${id}`, search: window.location.search }, { replace: true }),
+    async (id: number) =>
+      navigate({ pathname: `/desk/${id}`, search: window.location.search }, { replace: true }),
     [navigate],
   );
 
-  const posted = (answer: Posted) => {
+  const posted = async (answer: Posted) => {
     const next = rows && nextOf(rows, answer.moneyInId);
     setLast(answer);
     setSaid(undefined);
     if (next) {
-      select(next.id);
+      await select(next.id);
     }
     queries.removeQueries(moneyQuery(answer.moneyInId));
-    void queries.invalidateQueries({ queryKey: ['desk'] });
+    await queries.invalidateQueries({ queryKey: ['desk'] });
   };
 
   const takeBack = useCallback(async () => {
@@ -56,7 +58,7 @@ export function Desk() {
       setLast(undefined);
       setSaid({ words: answer.words, wrong: false });
       await queries.invalidateQueries({ queryKey: ['desk'] });
-      select(answer.moneyInId);
+      await select(answer.moneyInId);
     } catch (e) {
       setSaid({ words: sentenceOf(e), wrong: true });
     }
@@ -92,7 +94,7 @@ export function Desk() {
         <span className={styles.soft}>
           {at >= 0 ? `entry ${at + 1} of ${desk.data.entries}` : `${desk.data.entries} entries`}
         </span>
-        <span className={styles.todo}>
+        <span className={styles.lacking}>
           {desk.data.progress
             .map((p) => `${p.currency} ${words(p.totalMinor - p.placedMinor, p.currency)}`)
             .join(', ')}{' '}
@@ -103,19 +105,31 @@ export function Desk() {
         )}
       </div>
       <div className={styles.columns}>
-        <Pile rows={desk.data.rows} selected={selected} select={select} />
-        {selected === undefined ? (
+        <Pile
+          rows={desk.data.rows}
+          selected={selected}
+          select={(id) => void select(id)}
+          postSure={() => setPreview(true)}
+        />
+        {preview ? (
+          <SurePreview
+            close={() => {
+              setPreview(false);
+              focusZone('pile');
+            }}
+          />
+        ) : selected === undefined ? (
           <Empty>The pile is empty: every sum is explained. New money comes in at Arrivals.</Empty>
         ) : (
           <MoneyWork
             key={selected}
             moneyId={selected}
             choices={choices.data}
-            posted={posted}
+            posted={(answer) => void posted(answer)}
             putBy={() => {
               const next = nextOf(desk.data.rows, selected);
               if (next) {
-                select(next.id);
+                void select(next.id);
               }
             }}
           />

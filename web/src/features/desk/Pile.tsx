@@ -1,7 +1,9 @@
+import Button from '@mui/material/Button';
 import { type KeyboardEvent, useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { CERTAINTIES, type Certainty, CertaintyMark } from '../../components/CertaintyMark';
 import { Amount } from '../../components/Amount';
+import { Key } from '../../components/Key';
 import { focusZone } from '../../keyboard/keys';
 import { words } from '../../money/money';
 import type { PileRow } from './deskApi';
@@ -13,14 +15,16 @@ interface Props {
   rows: PileRow[];
   selected: number | undefined;
   select: (id: number) => void;
+  postSure: () => void;
 }
 
 /** All money not yet explained, surest first. While it has the focus its order stands still. */
-export function Pile({ rows, selected, select }: Props) {
+export function Pile({ rows, selected, select, postSure }: Props) {
   const [search, setSearch] = useSearchParams();
   const find = search.get('find') ?? '';
   const { shown, waiting, release, freeze } = useFrozenOrder(rows);
   const found = shown.filter((r) => isFound(r, find));
+  const sure = found.filter((r) => r.certainty === 'SURE').length;
   const ordered = ORDER.flatMap((c) => found.filter((r) => r.certainty === c));
 
   const onKeyDown = (event: KeyboardEvent) => {
@@ -36,6 +40,9 @@ export function Pile({ rows, selected, select }: Props) {
     } else if (event.key === 'Enter' && !event.ctrlKey) {
       event.preventDefault();
       focusZone('tape');
+    } else if (event.key.toLowerCase() === 's' && !event.ctrlKey) {
+      event.preventDefault();
+      postSure();
     }
   };
 
@@ -58,6 +65,13 @@ export function Pile({ rows, selected, select }: Props) {
           }}
         />
       </div>
+      {sure > 0 && (
+        <div className={styles.sure}>
+          <Button tabIndex={-1} onClick={postSure}>
+            Post the {sure} sure ones …<Key>S</Key>
+          </Button>
+        </div>
+      )}
       {waiting > 0 && (
         <button type="button" className={styles.waiting} onClick={release}>
           {waiting} new
@@ -90,7 +104,7 @@ export function Pile({ rows, selected, select }: Props) {
   );
 }
 
-function Group(props: Props & { certainty: Certainty; all: PileRow[] }) {
+function Group(props: Omit<Props, 'postSure'> & { certainty: Certainty; all: PileRow[] }) {
   const { certainty, rows, all, selected, select } = props;
   if (rows.length === 0) {
     return null;

@@ -7,6 +7,7 @@ export type Money = Schemas['MoneyView'];
 export type PileRow = Schemas['PileRow'];
 export type Choices = Schemas['ChoicesView'];
 export type Judged = Schemas['JudgedView'];
+export type SureRow = Schemas['SureView'];
 export type Posted = Schemas['Posted'];
 
 export const deskQuery = queryOptions({
@@ -18,6 +19,12 @@ export const choicesQuery = queryOptions({
   queryKey: ['choices'],
   queryFn: () => unwrap(client.GET('/api/desk/choices')),
   staleTime: Infinity,
+});
+
+export const previewQuery = queryOptions({
+  queryKey: ['desk', 'preview'],
+  queryFn: () => unwrap(client.GET('/api/desk/sure')),
+  gcTime: 0,
 });
 
 export const moneyQuery = (id: number) =>

@@ -283,4 +283,20 @@ class DeskWalkTest {
     abel.context().close();
     browser.complaints().removeIf(c -> c.contains("status of 403"));
   }
+
+  @Test
+  @Order(11)
+  void postsTheSureOnesAfterALookAndLeavesOutWhatIsTakenOut() {
+    key(ines, "g", "d");
+    zone(ines, "pile").focus();
+    key(ines, "s");
+    assertThat(ines.getByText("sums to post")).hasText("16 sums to post");
+    assertAccessible(ines);
+    key(ines, "ArrowDown", "Space");
+    assertThat(ines.getByText("sums to post")).hasText("15 sums to post");
+    key(ines, "Control+Enter");
+    assertThat(ines.getByText("15 of 15 posted")).isVisible();
+    key(ines, "Escape");
+    assertThat(ines.getByText("Post the 1 sure ones …")).isVisible();
+  }
 }

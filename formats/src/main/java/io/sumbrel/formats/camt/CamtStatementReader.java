@@ -38,6 +38,8 @@ public final class CamtStatementReader {
     factory.setProperty(XMLInputFactory.SUPPORT_DTD, false);
     factory.setProperty(XMLInputFactory.IS_SUPPORTING_EXTERNAL_ENTITIES, false);
     factory.setProperty(XMLInputFactory.IS_COALESCING, true);
+    // a broken place is reported where it is reached, not where its text is first asked for
+    factory.setProperty(WstxInputProperties.P_LAZY_PARSING, false);
     factory.setProperty(WstxInputProperties.P_MAX_ELEMENT_DEPTH, 60);
     factory.setProperty(WstxInputProperties.P_MAX_TEXT_LENGTH, 100_000);
     return factory;

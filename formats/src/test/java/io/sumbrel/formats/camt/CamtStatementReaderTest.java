@@ -112,7 +112,7 @@ class CamtStatementReaderTest {
     assertThat(refusal(good.replace("\"SEK\">30000<", "\"EUR\">30000<")))
         .isEqualTo("Line 18: the amount is in “EUR”, the account in SEK.");
     assertThat(refusal(good.replace(">30000<", ">-30000<")))
-        .contains("Line 20")
+        .contains("Line 18")
         .contains("negative");
     assertThat(refusal(good.replace(">30000<", ">30000.001<")))
         .contains("30000.001 has 3 decimals; SEK has 2");

@@ -1,13 +1,13 @@
 package io.sumbrel.server.desk;
 
 import io.sumbrel.core.evidence.Evidence;
+import io.sumbrel.core.matching.Certainty;
 import io.sumbrel.core.matching.Plan;
 import io.sumbrel.core.matching.Proposal;
 import io.sumbrel.core.openitem.ItemId;
 import io.sumbrel.core.openitem.OpenItem;
 import io.sumbrel.core.party.Customer;
 import io.sumbrel.core.party.CustomerId;
-import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.core.tape.LineKind;
@@ -25,7 +25,6 @@ import io.sumbrel.server.books.Limits;
 import io.sumbrel.server.books.OpenBooks;
 import io.sumbrel.server.books.Postings;
 import io.sumbrel.server.desk.DeskViews.DeskView;
-import io.sumbrel.server.desk.DeskViews.DoneView;
 import io.sumbrel.server.desk.DeskViews.EvidenceView;
 import io.sumbrel.server.desk.DeskViews.ItemsView;
 import io.sumbrel.server.desk.DeskViews.JudgedView;
@@ -33,6 +32,7 @@ import io.sumbrel.server.desk.DeskViews.MoneyView;
 import io.sumbrel.server.desk.DeskViews.OtherDraftView;
 import io.sumbrel.server.desk.DeskViews.PileRow;
 import io.sumbrel.server.desk.DeskViews.ProgressView;
+import io.sumbrel.server.desk.DeskViews.SureView;
 import io.sumbrel.server.desk.DeskViews.WayView;
 import io.sumbrel.server.people.Actor;
 import java.time.LocalDate;
@@ -173,6 +173,45 @@ class Desk {
     List<ProgressView> progress = new ArrayList<>();
     sums.forEach((c, s) -> progress.add(new ProgressView(c, s[0], s[1])));
     return progress;
+  }
+
+  /** What is sure, the doubtful first: what forgives something, then the least sure. */
+  @Transactional(readOnly = true)
+  List<SureView> sure(Actor actor) {
+    PlanBoard.Board board = plans.board(actor.booksId());
+    return board.pile().stream()
+        .map(line -> new Sure(line, board.rows().get(line.moneyIn().id())))
+        .filter(s -> s.row.certainty() == Certainty.SURE)
+        .sorted(
+            Comparator.comparing((Sure s) -> -s.forgivenMinor())
+                .thenComparing(s -> s.way().perMille()))
+        .map(Sure::view)
+        .toList();
+  }
+
+  /** A sum whose plan is sure. */
+  private record Sure(BankLine line, Plan.Row row) {
+    Proposal way() {
+      return row.ways().get(row.chosen().orElseThrow());
+    }
+
+    long forgivenMinor() {
+      return way().lines().stream()
+          .filter(l -> l.kind() == LineKind.GRANTED)
+          .mapToLong(TapeLine::amountMinor)
+          .sum();
+    }
+
+    SureView view() {
+      return new SureView(
+          line.moneyIn().id().number(),
+          line.payer(),
+          line.moneyIn().currency().getCurrencyCode(),
+          line.moneyIn().amountMinor(),
+          way().words(),
+          forgivenMinor(),
+          way().lines().stream().map(l -> LineView.of(l, Map.of())).toList());
+    }
   }
 
   private Map<Long, String> accountNames(long booksId) {
@@ -337,54 +376,5 @@ class Desk {
     } catch (Refusal e) {
       return new JudgedView(left, false, e.code(), e.getMessage());
     }
-  }
-
-  /** Everything explained, newest first, with what was turned back. */
-  @Transactional(readOnly = true)
-  List<DoneView> done(Actor actor, Optional<Long> accountId) {
-    Map<MoneyInId, BankLine> lines =
-        bankLines.all(actor.booksId()).stream()
-            .collect(Collectors.toMap(l -> l.moneyIn().id(), Function.identity()));
-    Map<MoneyInId, MoneyIn> money = new HashMap<>();
-    lines.forEach((id, line) -> money.put(id, line.moneyIn()));
-    Map<Long, String> names = accountNames(actor.booksId());
-    Map<CustomerId, Customer> byId = customers.byId(actor.booksId());
-    List<DoneView> done = new ArrayList<>();
-    for (Postings.Stored stored : postings.all(actor.booksId(), money)) {
-      Optional<BankLine> line = stored.moneyIn().map(lines::get);
-      if (line.isPresent() && accountId.filter(a -> a != line.get().bankAccountId()).isEmpty()) {
-        done.add(0, doneView(stored, line.get(), names, byId));
-      }
-    }
-    return done;
-  }
-
-  private static DoneView doneView(
-      Postings.Stored stored,
-      BankLine line,
-      Map<Long, String> names,
-      Map<CustomerId, Customer> byId) {
-    Tape tape = stored.posting().tape().orElseThrow();
-    return new DoneView(
-        stored.posting().number().words(),
-        stored.posting().date(),
-        stored.postedAt(),
-        stored.actor(),
-        line.moneyIn().id().number(),
-        line.payer(),
-        names.get(line.bankAccountId()),
-        line.moneyIn().currency().getCurrencyCode(),
-        line.moneyIn().amountMinor(),
-        tape.lines().stream().map(l -> words(tape, l, byId)).collect(Collectors.joining(", ")),
-        stored.turnedBackBy().map(n -> n.words()));
-  }
-
-  private static String words(Tape tape, TapeLine line, Map<CustomerId, Customer> byId) {
-    if (line.kind() == LineKind.SETTLES || line.kind() == LineKind.CREDIT_USED) {
-      return tape.itemOf(line).number();
-    }
-    String place = line.account().map(a -> " " + a.code()).orElse("");
-    String whose = line.customer().map(c -> " of " + byId.get(c).name()).orElse("");
-    return line.reason().map(r -> r.words()).orElse(line.kind().words()) + place + whose;
   }
 }

@@ -28,12 +28,19 @@ import org.springframework.web.bind.annotation.RestController;
 @RequestMapping("/api/desk")
 class DeskController {
   private final Desk desk;
+  private final DoneList doneList;
   private final Drafts drafts;
   private final PostTape postTape;
   private final TurnBackPosting turnBackPosting;
 
-  DeskController(Desk desk, Drafts drafts, PostTape postTape, TurnBackPosting turnBackPosting) {
+  DeskController(
+      Desk desk,
+      DoneList doneList,
+      Drafts drafts,
+      PostTape postTape,
+      TurnBackPosting turnBackPosting) {
     this.desk = desk;
+    this.doneList = doneList;
     this.drafts = drafts;
     this.postTape = postTape;
     this.turnBackPosting = turnBackPosting;
@@ -62,6 +69,12 @@ class DeskController {
             .filter(a -> a.use() == StandardAccount.Use.FREE)
             .map(a -> new DeskViews.AccountView(a.code().code(), a.words()))
             .toList());
+  }
+
+  /** What may be posted in one go, after a look at it. */
+  @GetMapping("/sure")
+  List<DeskViews.SureView> sure(@AuthenticationPrincipal Actor actor) {
+    return desk.sure(actor);
   }
 
   @GetMapping("/money/{id}")
@@ -117,6 +130,6 @@ class DeskController {
   @GetMapping("/done")
   List<DeskViews.DoneView> done(
       @AuthenticationPrincipal Actor actor, @RequestParam Optional<Long> account) {
-    return desk.done(actor, account);
+    return doneList.all(actor, account);
   }
 }

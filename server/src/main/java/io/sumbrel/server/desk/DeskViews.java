@@ -40,6 +40,20 @@ final class DeskViews {
 
   record DeskView(List<ProgressView> progress, int entries, int putBy, List<PileRow> rows) {}
 
+  /**
+   * A sum that is sure, with the tape that would be posted.
+   *
+   * @param forgivenMinor what the tape grants the customer
+   */
+  record SureView(
+      long moneyInId,
+      String payer,
+      String currency,
+      long amountMinor,
+      String words,
+      long forgivenMinor,
+      List<LineView> lines) {}
+
   record EvidenceView(
       Evidence.Side side, String words, Optional<Integer> start, Optional<Integer> end) {
     static EvidenceView of(Evidence evidence) {

@@ -47,7 +47,7 @@ record LineView(
         line.shortPay(),
         line.account().map(AccountCode::code),
         line.customer().map(CustomerId::number),
-        line.item().map(items::get));
+        line.item().flatMap(i -> Optional.ofNullable(items.get(i))));
   }
 
   /** An item as it is shown beside a tape. */

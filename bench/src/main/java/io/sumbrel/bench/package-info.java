@@ -1,0 +1,2 @@
+/** Benchmarks (JMH), and the seeded companies they run on. Trust ratios more than times. */
+package io.sumbrel.bench;

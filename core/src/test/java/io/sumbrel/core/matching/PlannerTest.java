@@ -1,0 +1,241 @@
+package io.sumbrel.core.matching;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import io.sumbrel.core.evidence.Evidence;
+import io.sumbrel.core.openitem.ItemId;
+import io.sumbrel.core.openitem.ItemKind;
+import io.sumbrel.core.openitem.OpenItem;
+import io.sumbrel.core.openitem.Terms;
+import io.sumbrel.core.party.Customer;
+import io.sumbrel.core.party.CustomerId;
+import io.sumbrel.core.receipt.MoneyIn;
+import io.sumbrel.core.receipt.MoneyInId;
+import io.sumbrel.core.rules.HouseLimits;
+import io.sumbrel.core.tape.LineKind;
+import io.sumbrel.core.tape.Tape;
+import io.sumbrel.core.tape.TapeLine;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Currency;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Random;
+import org.junit.jupiter.api.Test;
+
+class PlannerTest {
+  private static final Currency USD = Currency.getInstance("USD");
+  private static final LocalDate DAY = LocalDate.of(2026, 11, 16);
+
+  private final List<Customer> customers = new ArrayList<>();
+  private final List<OpenItem> items = new ArrayList<>();
+  private final List<MoneyIn> pile = new ArrayList<>();
+
+  private CustomerId customer(String name, CustomerId... parent) {
+    CustomerId id = new CustomerId(customers.size() + 1L);
+    customers.add(new Customer(id, "K-" + id.number(), name, List.of(parent).stream().findFirst()));
+    return id;
+  }
+
+  private OpenItem item(CustomerId customer, String number, long minor) {
+    return item(customer, number, minor, "net 30");
+  }
+
+  private OpenItem item(CustomerId customer, String number, long minor, String terms) {
+    OpenItem item =
+        new OpenItem(
+            new ItemId(items.size() + 1L),
+            minor < 0 ? ItemKind.CREDIT_NOTE : ItemKind.INVOICE,
+            Optional.of(customer),
+            number,
+            DAY.minusDays(10 + items.size()),
+            Optional.of(DAY.minusDays(items.size())),
+            USD,
+            minor,
+            minor,
+            Optional.empty(),
+            Optional.of("ORD-" + number),
+            Optional.of(Terms.parse(terms)));
+    items.add(item);
+    return item;
+  }
+
+  private void money(String payer, long minor, String text) {
+    pile.add(
+        new MoneyIn(
+            new MoneyInId(pile.size() + 1L),
+            USD,
+            minor,
+            DAY,
+            Optional.of(payer),
+            Optional.empty(),
+            payer + "\n" + text,
+            List.of()));
+  }
+
+  private List<Plan.Row> plan() {
+    return Planner.plan(MatchingProblem.of(pile, items, customers, HouseLimits.DEFAULTS)).rows();
+  }
+
+  private Proposal chosen(Plan.Row row) {
+    return row.ways().get(row.chosen().orElseThrow());
+  }
+
+  @Test
+  void isSureOfANamedInvoiceOfTheExactAmount() {
+    CustomerId alder = customer("Alder Pots");
+    item(alder, "T-5001", 128_000);
+    item(alder, "T-5002", 128_000);
+    money("ALDER POTS LTD", 128_000, "INV 5001");
+    Plan.Row row = plan().get(0);
+    assertThat(row.certainty()).isEqualTo(Certainty.SURE);
+    assertThat(chosen(row).words()).isEqualTo("T-5001");
+    assertThat(chosen(row).lines()).containsExactly(TapeLine.settles(items.get(0).id(), 128_000));
+  }
+
+  @Test
+  void isNotSureWhenAnotherPaysAndThinWhenTwoCustomersFit() {
+    item(customer("Alder Pots"), "T-5001", 31_800);
+    item(customer("Birch Kilns"), "T-5002", 31_800);
+    money("CITY TREASURY", 31_800, "INV 5001");
+    money("SOMEBODY ELSE", 31_800, "THANKS");
+    List<Plan.Row> rows = plan();
+    assertThat(rows.get(0).certainty()).isEqualTo(Certainty.LIKELY);
+    assertThat(rows.get(1).ways()).hasSize(2);
+    assertThat(rows.get(1).certainty()).isEqualTo(Certainty.THIN);
+  }
+
+  @Test
+  void neverPromisesAnInvoiceTwice() {
+    CustomerId alder = customer("Alder Pots");
+    item(alder, "T-5001", 50_000);
+    money("ALDER POTS", 50_000, "INV 5001");
+    money("ALDER POTS", 50_000, "AGAIN");
+    List<Plan.Row> rows = plan();
+    assertThat(rows.get(0).chosen()).isPresent();
+    assertThat(rows.get(1).chosen()).isEmpty();
+  }
+
+  @Test
+  void paysForTheBranchesOfAHeadOffice() {
+    CustomerId board = customer("Pinmoor Schools Board");
+    item(customer("Lower School", board), "T-5001", 10_000);
+    item(customer("Upper School", board), "T-5002", 20_000);
+    money("PINMOOR SCHOOLS BOARD", 30_000, "FOR BOTH SCHOOLS");
+    Plan.Row row = plan().get(0);
+    assertThat(chosen(row).words()).isEqualTo("T-5002 + T-5001");
+    assertThat(row.certainty()).isEqualTo(Certainty.LIKELY);
+  }
+
+  @Test
+  void takesADiscountInTimeAndNetsACreditNote() {
+    CustomerId alder = customer("Alder Pots");
+    item(alder, "T-5001", 100_000, "2/10 net 30");
+    item(alder, "C-77", -4_000);
+    money("ALDER POTS", 98_000, "T-5001");
+    assertThat(chosen(plan().get(0)).words()).isEqualTo("T-5001, less 20.00 discount");
+    pile.clear();
+    money("ALDER POTS", 96_000, "PAYMENT");
+    assertThat(chosen(plan().get(0)).lines())
+        .extracting(TapeLine::kind)
+        .containsExactlyInAnyOrder(LineKind.SETTLES, LineKind.CREDIT_USED);
+  }
+
+  @Test
+  void keepsASecondPaymentOnAccount() {
+    CustomerId alder = customer("Alder Pots");
+    item(alder, "T-5001", 70_000);
+    items.set(0, items.get(0).moved(0, -70_000));
+    money("ALDER POTS", 70_000, "T-5001");
+    Proposal way = chosen(plan().get(0));
+    assertThat(way.lines()).containsExactly(TapeLine.onAccount(alder, 70_000));
+    assertThat(way.evidence())
+        .anyMatch(e -> e.side() == Evidence.Side.AGAINST && e.words().contains("settled already"));
+  }
+
+  @Test
+  void marksThePlaceInTheTextForEachNumber() {
+    CustomerId alder = customer("Alder Pots");
+    item(alder, "T-5001", 70_000);
+    money("ALDER POTS", 70_000, "PAYS O/N ORD-T-5001");
+    money("ALDER POTS", 70_000, "PAYS 5OO1 TODAY");
+    for (Plan.Row row : plan()) {
+      MoneyIn moneyIn = pile.get((int) row.moneyIn().number() - 1);
+      for (Evidence evidence : row.ways().get(0).evidence()) {
+        evidence
+            .source()
+            .ifPresent(
+                s ->
+                    assertThat(moneyIn.text().substring(s.start(), s.end()))
+                        .containsAnyOf("5001", "5OO1", "ALDER POTS"));
+      }
+    }
+  }
+
+  @Test
+  void saysNothingAboutMoneyPaidOut() {
+    pile.add(
+        new MoneyIn(
+            new MoneyInId(1),
+            USD,
+            -500,
+            DAY,
+            Optional.empty(),
+            Optional.empty(),
+            "FEE",
+            List.of()));
+    assertThat(plan().get(0).ways()).isEmpty();
+  }
+
+  /** On seeded piles: every way comes to zero, the plan fits into what is open, twice alike. */
+  @Test
+  void everyWayIsATapeAndEveryPlanFits() {
+    Random random = new Random(8);
+    for (int run = 0; run < 40; run++) {
+      customers.clear();
+      items.clear();
+      pile.clear();
+      for (int c = 0; c < 5; c++) {
+        customer("Customer " + (char) ('A' + c) + "x".repeat(c));
+      }
+      for (int i = 0; i < 40; i++) {
+        long minor = (1 + random.nextInt(40)) * 500L * (random.nextInt(12) == 0 ? -1 : 1);
+        item(customers.get(random.nextInt(5)).id(), "T-" + (7000 + i), minor, "2/10 net 30");
+      }
+      for (int m = 0; m < 25; m++) {
+        OpenItem one = items.get(random.nextInt(40));
+        OpenItem two = items.get(random.nextInt(40));
+        long sum =
+            Math.abs(one.openMinor()) + (random.nextBoolean() ? Math.abs(two.openMinor()) : 0);
+        String payer = customers.get(random.nextInt(5)).name();
+        money(payer, sum, random.nextBoolean() ? one.number() + " " + two.number() : "PAYMENT");
+      }
+      List<Plan.Row> rows = plan();
+      assertThat(plan()).as("the same pile, the same plan").isEqualTo(rows);
+      assertFits(rows);
+    }
+  }
+
+  private void assertFits(List<Plan.Row> rows) {
+    Map<ItemId, Long> promised = new HashMap<>();
+    for (Plan.Row row : rows) {
+      MoneyIn moneyIn = pile.get((int) row.moneyIn().number() - 1);
+      for (Proposal way : row.ways()) {
+        assertThat(Tape.leftToPlace(moneyIn, way.lines())).as(way.words()).isZero();
+        assertThat(way.evidence()).isNotEmpty();
+      }
+      row.chosen()
+          .ifPresent(
+              i ->
+                  row.ways().get(i).lines().stream()
+                      .filter(l -> l.kind() == LineKind.SETTLES || l.kind() == LineKind.CREDIT_USED)
+                      .forEach(l -> promised.merge(l.item().get(), l.amountMinor(), Long::sum)));
+    }
+    promised.forEach(
+        (id, minor) ->
+            assertThat(minor)
+                .isLessThanOrEqualTo(Math.abs(items.get((int) id.number() - 1).openMinor())));
+  }
+}

@@ -1,0 +1,172 @@
+package io.sumbrel.core.posting;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import io.sumbrel.core.ledger.AccountCode;
+import io.sumbrel.core.ledger.JournalEntry;
+import io.sumbrel.core.ledger.JournalLine;
+import io.sumbrel.core.ledger.StandardAccount;
+import io.sumbrel.core.money.Money;
+import io.sumbrel.core.openitem.ItemId;
+import io.sumbrel.core.openitem.ItemKind;
+import io.sumbrel.core.openitem.ListChoice;
+import io.sumbrel.core.openitem.ListComparison;
+import io.sumbrel.core.openitem.ListComparison.Finding;
+import io.sumbrel.core.openitem.ListScope;
+import io.sumbrel.core.openitem.ListedItem;
+import io.sumbrel.core.openitem.OpenItem;
+import io.sumbrel.core.openitem.OpenItemList;
+import io.sumbrel.core.party.CustomerId;
+import java.time.LocalDate;
+import java.util.Currency;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.junit.jupiter.api.Test;
+
+class PostingTest {
+  private static final Currency USD = Currency.getInstance("USD");
+  private static final Currency EUR = Currency.getInstance("EUR");
+  private static final LocalDate DAY = LocalDate.of(2026, 11, 16);
+  private static final AccountCode BANK = new AccountCode("1010");
+
+  private static ListedItem listed(String number, long total, long open) {
+    return new ListedItem(
+        2,
+        number,
+        "K-1",
+        "Alder Pots",
+        Optional.empty(),
+        DAY,
+        Optional.empty(),
+        USD,
+        total,
+        open,
+        Optional.empty(),
+        Optional.empty(),
+        Optional.empty(),
+        Map.of());
+  }
+
+  private static OpenItem ours(String number, long total, long open) {
+    return new OpenItem(
+        new ItemId(1),
+        total < 0 ? ItemKind.CREDIT_NOTE : ItemKind.INVOICE,
+        Optional.of(new CustomerId(1)),
+        number,
+        DAY,
+        Optional.empty(),
+        USD,
+        total,
+        open,
+        Optional.empty(),
+        Optional.empty(),
+        Optional.empty());
+  }
+
+  private static ListComparison.Row compared(ListedItem listed, OpenItem ours) {
+    return ListComparison.of(
+            new OpenItemList(List.of(listed)), ListScope.CHANGES_ONLY, Map.of(ours.number(), ours))
+        .rows()
+        .get(0);
+  }
+
+  private static ListReading read(ListedItem listed, OpenItem ours, ListChoice choice) {
+    return ListReading.of(new ListComparison(List.of(compared(listed, ours))), r -> choice);
+  }
+
+  @Test
+  void anEntryBalancesInEveryCurrencyOrCannotBeMade() {
+    List<JournalLine> lopsided =
+        List.of(
+            JournalLine.debit(BANK, Money.ofMinor(USD, 100)),
+            JournalLine.credit(BANK, Money.ofMinor(EUR, 100)));
+    assertThatThrownBy(() -> new JournalEntry(DAY, lopsided))
+        .isInstanceOf(IllegalArgumentException.class);
+  }
+
+  @Test
+  void aBankAccountBeginsAgainstBroughtForward() {
+    JournalEntry entry = PostingTable.bankBegins(BANK, Money.ofMinor(USD, 500), DAY);
+    assertThat(entry.effectOn(BANK, USD)).isEqualTo(500);
+    assertThat(entry.effectOn(StandardAccount.BROUGHT_FORWARD.code(), USD)).isEqualTo(-500);
+    assertThat(PostingTable.bankBegins(BANK, Money.zero(USD), DAY).lines()).isEmpty();
+  }
+
+  @Test
+  void itemsStandAgainstBillingClearingInTheirOwnCurrency() {
+    CustomerId customer = new CustomerId(1);
+    JournalEntry entry =
+        PostingTable.itemsRead(
+            List.of(
+                new PostingTable.ReceivablesMove(customer, Money.ofMinor(USD, 300)),
+                new PostingTable.ReceivablesMove(customer, Money.ofMinor(USD, -100)),
+                new PostingTable.ReceivablesMove(customer, Money.ofMinor(EUR, 70))),
+            DAY);
+    AccountCode clearing = StandardAccount.BILLING_CLEARING.code();
+    assertThat(entry.effectOn(clearing, USD)).isEqualTo(-200);
+    assertThat(entry.effectOn(clearing, EUR)).isEqualTo(-70);
+  }
+
+  @Test
+  void turnedBackIsTheMirror() {
+    JournalEntry entry = PostingTable.bankBegins(BANK, Money.ofMinor(USD, 500), DAY);
+    JournalEntry contra = PostingTable.turnedBack(entry, DAY.plusDays(3));
+    assertThat(contra.effectOn(BANK, USD)).isEqualTo(-500);
+    assertThat(contra.date()).isEqualTo(DAY.plusDays(3));
+  }
+
+  @Test
+  void aSumIsPostedOnItsBookingDayButNeverInAClosedMonthNorBeforeItWasTurnedBack() {
+    LocalDate october = LocalDate.of(2026, 10, 31);
+    assertThat(PostingDate.of(DAY, Optional.empty(), october)).isEqualTo(DAY);
+    assertThat(PostingDate.of(DAY, Optional.of(DAY.plusDays(4)), october))
+        .isEqualTo(DAY.plusDays(4));
+    assertThat(PostingDate.of(DAY, Optional.of(DAY.minusDays(4)), october)).isEqualTo(DAY);
+    assertThat(PostingDate.of(october, Optional.empty(), october))
+        .isEqualTo(LocalDate.of(2026, 11, 1));
+  }
+
+  @Test
+  void aLowerTotalLeavesWhatWasPaidAboveItOnAccount() {
+    ListReading.Effect effect =
+        read(listed("T-1", 70, 70), ours("T-1", 100, 20), ListChoice.KEEP_OURS).effects().get(0);
+    assertThat(effect.totalDelta()).isEqualTo(-30);
+    assertThat(effect.openDelta()).isEqualTo(-20);
+    assertThat(effect.excessMinor()).isEqualTo(10);
+  }
+
+  @Test
+  void aDifferenceIsAQuestionAndIsAnsweredOnlyTowardsZero() {
+    OpenItem item = ours("T-1", 100, 60);
+    assertThat(compared(listed("T-1", 100, 40), item).isQuestion()).isTrue();
+    assertThat(compared(listed("T-1", 100, 60), item).finding()).isEqualTo(Finding.AGREES);
+    assertThat(read(listed("T-1", 100, 40), item, ListChoice.KEEP_OURS).effects()).isEmpty();
+    assertThat(
+            read(listed("T-1", 100, 40), item, ListChoice.SETTLED_ELSEWHERE)
+                .effects()
+                .get(0)
+                .openDelta())
+        .isEqualTo(-20);
+    assertThatThrownBy(() -> read(listed("T-1", 100, 90), item, ListChoice.SETTLED_ELSEWHERE))
+        .hasMessageContaining("T-1 would open again");
+  }
+
+  @Test
+  void anInvoiceDoesNotBecomeACredit() {
+    assertThatThrownBy(
+            () -> read(listed("T-1", -100, -100), ours("T-1", 100, 100), ListChoice.KEEP_OURS))
+        .hasMessage("Line 2: T-1 is invoice in our books and credit note in the list.");
+    assertThatThrownBy(
+            () -> read(listed("C-1", -20, -20), ours("C-1", -100, -50), ListChoice.KEEP_OURS))
+        .hasMessageContaining("more of credit note C-1 has been used");
+  }
+
+  @Test
+  void numbersReadShort() {
+    assertThat(new PostingNumber(2026, 143).words()).isEqualTo("26-0143");
+    assertThat(new PostingNumber(2026, 12_345).words()).isEqualTo("26-12345");
+    assertThat(new PostingNumber(2026, 2)).isLessThan(new PostingNumber(2027, 1));
+  }
+}
