@@ -63,9 +63,11 @@ class Problems {
   }
 
   @ExceptionHandler
-  ProblemDetail broken(Exception e) throws Exception {
-    if (e instanceof ErrorResponse) {
-      throw e;
+  ProblemDetail broken(Exception e) {
+    if (e instanceof ErrorResponse answer) {
+      int status = answer.getStatusCode().value();
+      return problem(
+          answer.getStatusCode(), "http-" + status, String.valueOf(answer.getBody().getDetail()));
     }
     LOG.error("unexpected", e);
     return problem(
