@@ -20,6 +20,7 @@ import javax.xml.stream.XMLInputFactory;
 import javax.xml.stream.XMLStreamConstants;
 import javax.xml.stream.XMLStreamException;
 import javax.xml.stream.XMLStreamReader;
+import org.codehaus.stax2.XMLInputFactory2;
 
 /**
  * ISO 20022 bank-to-customer statements (camt.053), read as a stream and by local name, so that one
@@ -39,7 +40,7 @@ public final class CamtStatementReader {
     factory.setProperty(XMLInputFactory.IS_SUPPORTING_EXTERNAL_ENTITIES, false);
     factory.setProperty(XMLInputFactory.IS_COALESCING, true);
     // a broken place is reported where it is reached, not where its text is first asked for
-    factory.setProperty(WstxInputProperties.P_LAZY_PARSING, false);
+    factory.setProperty(XMLInputFactory2.P_LAZY_PARSING, false);
     factory.setProperty(WstxInputProperties.P_MAX_ELEMENT_DEPTH, 60);
     factory.setProperty(WstxInputProperties.P_MAX_TEXT_LENGTH, 100_000);
     return factory;
