@@ -1,11 +1,20 @@
-import { useEffect, useRef } from 'react';
-import { KEYS } from '../keyboard/keys';
+import { useEffect, useRef, useState } from 'react';
+import { KEYS, setSingleKeys, singleKeysAct } from '../keyboard/keys';
 import styles from './Help.module.css';
 
-/** The keys of the page, drawn from the one table of keys. */
+/** The keys of the page, drawn from the one table of keys; gives the focus back where it was. */
 export function Help({ close }: { close: () => void }) {
   const self = useRef<HTMLElement>(null);
-  useEffect(() => self.current?.focus(), []);
+  const [single, setSingle] = useState(singleKeysAct);
+  useEffect(() => {
+    const before = document.activeElement;
+    self.current?.focus();
+    return () => {
+      if (before instanceof HTMLElement) {
+        before.focus();
+      }
+    };
+  }, []);
   return (
     <section
       ref={self}
@@ -28,6 +37,17 @@ export function Help({ close }: { close: () => void }) {
           </div>
         ))}
       </dl>
+      <label>
+        <input
+          type="checkbox"
+          checked={single}
+          onChange={(e) => {
+            setSingleKeys(e.target.checked);
+            setSingle(e.target.checked);
+          }}
+        />{' '}
+        Single keys act everywhere on the page: <kbd>/</kbd> <kbd>?</kbd> <kbd>G</kbd>
+      </label>
     </section>
   );
 }

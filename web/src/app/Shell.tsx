@@ -1,10 +1,11 @@
+import Button from '@mui/material/Button';
 import { useQuery } from '@tanstack/react-query';
 import { Suspense, useEffect, useState } from 'react';
 import { NavLink, Outlet, useLocation, useNavigate } from 'react-router';
 import { useLive } from '../api/live';
 import { Loading, Sentence } from '../components/States';
 import { SignIn, sessionQuery, SignOut } from '../features/session';
-import { goRound, isInField } from '../keyboard/keys';
+import { goRound, isInField, singleKeysAct } from '../keyboard/keys';
 import { longDate } from '../money/money';
 import { Help } from './Help';
 import styles from './Shell.module.css';
@@ -59,6 +60,7 @@ function SignedIn() {
           <span>{session?.books}</span>
           <span>{session?.businessDate ? longDate(session.businessDate) : ''}</span>
           <span>{session?.name}</span>
+          <Button onClick={() => setHelp((open) => !open)}>Keys</Button>
           <SignOut />
         </span>
       </header>
@@ -82,7 +84,8 @@ function useEveryKey(toggleHelp: () => void) {
         event.preventDefault();
         goRound(event.shiftKey ? -1 : 1);
       }
-      if (isInField(event) || event.ctrlKey || event.metaKey || event.altKey) {
+      const held = event.ctrlKey || event.metaKey || event.altKey;
+      if (isInField(event) || held || !singleKeysAct()) {
         return;
       }
       const screen = SCREENS.find((s) => s.key === event.key.toLowerCase());

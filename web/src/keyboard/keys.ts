@@ -20,6 +20,17 @@ export const KEYS = [
   { where: 'Arrivals', keys: '↑ ↓ · Enter', words: 'choose a file · accept it' },
 ] as const;
 
+const SINGLE_KEYS = 'single-keys';
+
+/** Whether the single keys of the whole page act; each person may switch them off. */
+export function singleKeysAct(): boolean {
+  return localStorage.getItem(SINGLE_KEYS) !== 'off';
+}
+
+export function setSingleKeys(act: boolean): void {
+  localStorage.setItem(SINGLE_KEYS, act ? 'on' : 'off');
+}
+
 /** Whether a key was typed into a field, where single keys do nothing of ours. */
 export function isInField(event: { target: EventTarget | null }): boolean {
   return (

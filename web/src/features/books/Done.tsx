@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { sentenceOf } from '../../api/client';
 import { Amount } from '../../components/Amount';
+import { FindField } from '../../components/FindField';
 import { Empty, Loading, Sentence } from '../../components/States';
 import page from '../../components/Page.module.css';
 import { moment } from '../../money/money';
@@ -66,13 +67,11 @@ export function Done() {
             ))}
           </select>
         </label>
-        <input
-          data-find
-          type="search"
-          aria-label="Find what is done"
-          placeholder="Find number, payer, item, person  /"
-          value={find}
-          onChange={(e) => set('find', e.target.value)}
+        <FindField
+          label="Find what is done"
+          placeholder="Find number, payer, item, person"
+          find={find}
+          change={(text) => set('find', text)}
         />
       </div>
       {problem && <Sentence error={problem} />}

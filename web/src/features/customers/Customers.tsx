@@ -1,6 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { Link, useParams, useSearchParams } from 'react-router';
 import { Amount } from '../../components/Amount';
+import { FindField } from '../../components/FindField';
 import { Empty, Loading, Sentence } from '../../components/States';
 import page from '../../components/Page.module.css';
 import { shortDate } from '../../money/money';
@@ -29,15 +30,11 @@ function All() {
     <div className={page.page}>
       <div className={page.head}>
         <h1>Customers</h1>
-        <input
-          data-find
-          type="search"
-          aria-label="Find a customer"
-          placeholder="Find name or number  /"
-          value={find}
-          onChange={(e) =>
-            setSearch(e.target.value ? { find: e.target.value } : {}, { replace: true })
-          }
+        <FindField
+          label="Find a customer"
+          placeholder="Find name or number"
+          find={find}
+          change={(text) => setSearch(text ? { find: text } : {}, { replace: true })}
         />
       </div>
       {shown.length === 0 && (

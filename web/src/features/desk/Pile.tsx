@@ -3,6 +3,7 @@ import { type KeyboardEvent, useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { CERTAINTIES, type Certainty, CertaintyMark } from '../../components/CertaintyMark';
 import { Amount } from '../../components/Amount';
+import { FindField } from '../../components/FindField';
 import { Key } from '../../components/Key';
 import { focusZone } from '../../keyboard/keys';
 import { words } from '../../money/money';
@@ -49,20 +50,12 @@ export function Pile({ rows, selected, select, postSure }: Props) {
   return (
     <section className={styles.pile} aria-label="Pile">
       <div className={styles.find}>
-        <input
-          data-find
-          type="search"
-          placeholder="Find amount, payer, text  /"
-          aria-label="Find in the pile"
-          value={find}
-          onChange={(e) =>
-            setSearch(e.target.value ? { find: e.target.value } : {}, { replace: true })
-          }
-          onKeyDown={(e) => {
-            if (e.key === 'Enter' || e.key === 'Escape') {
-              focusZone('pile');
-            }
-          }}
+        <FindField
+          label="Find in the pile"
+          placeholder="Find amount, payer, text"
+          find={find}
+          change={(text) => setSearch(text ? { find: text } : {}, { replace: true })}
+          leave={() => focusZone('pile')}
         />
       </div>
       {sure > 0 && (

@@ -290,12 +290,13 @@ class DeskWalkTest {
     key(ines, "g", "d");
     zone(ines, "pile").focus();
     key(ines, "s");
-    assertThat(ines.getByText("sums to post")).hasText("16 sums to post");
+    int all = Integer.parseInt(ines.getByText("sums to post").textContent().split(" ")[0]);
+    assertThat(all).isGreaterThan(15);
     assertAccessible(ines);
     key(ines, "ArrowDown", "Space");
-    assertThat(ines.getByText("sums to post")).hasText("15 sums to post");
+    assertThat(ines.getByText("sums to post")).hasText(all - 1 + " sums to post");
     key(ines, "Control+Enter");
-    assertThat(ines.getByText("15 of 15 posted")).isVisible();
+    assertThat(ines.getByText("%1$d of %1$d posted".formatted(all - 1))).isVisible();
     key(ines, "Escape");
     assertThat(ines.getByText("Post the 1 sure ones …")).isVisible();
   }

@@ -1,0 +1,232 @@
+package io.sumbrel.acceptance;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.ColorScheme;
+import java.io.IOException;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+
+/** Habits of people at the desk, each on a fresh page: zones, help, drafts, changes of others. */
+class PeopleWalkTest {
+  private static Product product;
+  private static Browser browser;
+  private Page page;
+
+  @BeforeAll
+  static void open() throws IOException, InterruptedException {
+    product = Product.demo();
+    browser = new Browser();
+  }
+
+  @AfterAll
+  static void close() throws IOException {
+    browser.close();
+    product.close();
+  }
+
+  @BeforeEach
+  void comeIn() {
+    page = as("Ines");
+  }
+
+  @AfterEach
+  void leave() {
+    page.context().close();
+    assertThat(browser.complaints()).isEmpty();
+  }
+
+  private static Page as(String name) {
+    Page page = browser.open(product.address());
+    page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true))
+        .click();
+    assertThat(page.getByText("Left to place").first()).isVisible();
+    return page;
+  }
+
+  private Locator zone(String name) {
+    return page.locator("[data-zone=" + name + "]");
+  }
+
+  private void key(String... keys) {
+    for (String key : keys) {
+      page.keyboard().press(key);
+    }
+  }
+
+  private static void choose(Page page, String payer) {
+    page.getByRole(AriaRole.OPTION)
+        .filter(new Locator.FilterOptions().setHasText(payer))
+        .first()
+        .click();
+    assertThat(
+            page.getByRole(
+                AriaRole.HEADING, new Page.GetByRoleOptions().setName(payer).setExact(true)))
+        .isVisible();
+  }
+
+  @Test
+  void goesRoundTheZonesOfTheDesk() {
+    zone("pile").focus();
+    for (String next : new String[] {"tape", "source", "items", "pile"}) {
+      key("F6");
+      assertThat(zone(next)).isFocused();
+    }
+    key("Shift+F6");
+    assertThat(zone("items")).isFocused();
+  }
+
+  @Test
+  void showsTheKeysAndHidesThemAgain() {
+    zone("pile").focus();
+    key("?");
+    assertThat(page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Keys")))
+        .isVisible();
+    key("Escape");
+    assertThat(page.getByText("take a way to reach the sum")).hasCount(0);
+  }
+
+  @Test
+  void letsSingleKeysBeSwitchedOff() {
+    zone("pile").focus();
+    key("?");
+    page.getByLabel("Single keys act everywhere").uncheck();
+    key("Escape");
+    assertThat(zone("pile")).isFocused();
+    key("g", "a", "?");
+    assertThat(page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Keys")))
+        .hasCount(0);
+    assertThat(page.url()).contains("/desk");
+    page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Keys").setExact(true))
+        .click();
+    page.getByLabel("Single keys act everywhere").check();
+    key("Escape", "g", "a");
+    page.waitForURL("**/arrivals**");
+  }
+
+  @Test
+  void goesToEveryScreenByTwoKeys() {
+    zone("pile").focus();
+    key("g", "a");
+    page.waitForURL("**/arrivals**");
+    key("g", "c");
+    page.waitForURL("**/customers");
+    assertThat(page.getByText("Kestrel Lane Pottery")).isVisible();
+    key("g", "b");
+    page.waitForURL("**/books");
+    key("g", "d");
+    page.waitForURL("**/desk");
+  }
+
+  @Test
+  void keepsLettersTypedIntoAFieldThere() {
+    page.getByLabel("Find in the pile").focus();
+    page.keyboard().type("gad?s");
+    assertThat(page.getByLabel("Find in the pile")).hasValue("gad?s");
+    assertThat(page.getByText("Nothing in the pile reads like that.")).isVisible();
+    assertThat(page.getByText("sums to post")).hasCount(0);
+  }
+
+  @Test
+  void findsASumByItsAmount() {
+    page.getByLabel("Find in the pile").fill("4,730.50");
+    assertThat(page.getByRole(AriaRole.OPTION)).hasCount(1);
+    assertThat(page.getByRole(AriaRole.OPTION)).containsText("PINMOOR SCHOOLS BOARD");
+  }
+
+  @Test
+  void keepsAnUnpostedTapeOverAReloadAndShowsOthersThatItIsThere() {
+    choose(page, "MOSS + EMBER COLLECTIVE");
+    zone("tape").focus();
+    key("ArrowDown", "Delete");
+    assertThat(page.locator("p[aria-live=polite]")).hasText("Left to place 521.40");
+    page.waitForResponse("**/draft", () -> key("a"));
+    page.reload();
+    assertThat(page.getByText("on account").first()).isVisible();
+    assertThat(page.locator("p[aria-live=polite]")).hasText("Left to place 0.00");
+    Page tomas = as("Tomas");
+    choose(tomas, "MOSS + EMBER COLLECTIVE");
+    assertThat(tomas.getByText("Ines has a tape on this sum too.")).isVisible();
+    tomas.context().close();
+  }
+
+  @Test
+  void seesWhatSomebodyElsePostsWithoutReloading() {
+    Page tomas = as("Tomas");
+    choose(tomas, "WICKERFIELD COLLEGE");
+    Locator rows = page.getByRole(AriaRole.OPTION);
+    int before = rows.count();
+    tomas.keyboard().press("Control+Enter");
+    assertThat(tomas.getByText("Posted", new Page.GetByTextOptions().setExact(false)).first())
+        .isVisible();
+    assertThat(rows).hasCount(before - 1);
+    tomas.context().close();
+  }
+
+  @Test
+  void refusesAnAmountWithTooManyDecimalsInTheField() {
+    choose(page, "SALTMARSH CITY TREASURY");
+    zone("items").focus();
+    key("5");
+    page.keyboard().type("0.005");
+    Locator field = page.locator("input[aria-invalid=true]");
+    assertThat(field).isVisible();
+    key("Enter");
+    assertThat(field).isVisible();
+    key("Escape");
+    assertThat(page.locator("input[aria-invalid]")).hasCount(0);
+    assertThat(zone("items")).isFocused();
+  }
+
+  @Test
+  void saysWhyNothingCanStayOnAccount() {
+    choose(page, "AMBERLEY SLIPWARE");
+    zone("tape").focus();
+    key("a");
+    assertThat(page.getByRole(AriaRole.ALERT))
+        .hasText("Nothing is left that could stay on account.");
+  }
+
+  @Test
+  void explainsABankFeeOnTheStripOfMoneyPaidOut() {
+    page.getByRole(AriaRole.OPTION)
+        .filter(new Locator.FilterOptions().setHasText("QUAYLINE BANK MONTHLY ACCOUNT FEE"))
+        .click();
+    assertThat(page.getByText("MONTHLY ACCOUNT FEE, paid out")).isVisible();
+    zone("tape").focus();
+    key("d");
+    assertThat(
+            page.getByRole(AriaRole.OPTION)
+                .filter(new Locator.FilterOptions().setHasText("18.40 to 6100 Bank charges")))
+        .isVisible();
+    key("Escape");
+  }
+
+  @Test
+  void worksAtTenTwentyFourPixelsAndInTheDark() {
+    page.setViewportSize(1024, 700);
+    assertThat(page.locator("[data-zone=items]")).isInViewport();
+    assertThat(
+            page.getByRole(
+                AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Post").setExact(true)))
+        .isInViewport();
+    page.emulateMedia(new Page.EmulateMediaOptions().setColorScheme(ColorScheme.DARK));
+    String ground = (String) page.evaluate("getComputedStyle(document.body).backgroundColor");
+    assertThat(ground).isEqualTo("rgb(34, 38, 42)");
+  }
+
+  @Test
+  void wantsTheSignInAgainOnceSignedOut() {
+    page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Sign out")).click();
+    assertThat(page.getByText("A house to try")).isVisible();
+    page.navigate(product.address() + "/books/journal");
+    assertThat(page.getByLabel("Password")).isVisible();
+  }
+}
