@@ -8,9 +8,25 @@ import java.util.regex.Pattern;
 
 /** What a file is, by its content and never by its name. */
 public enum FileKind {
-  CAMT_053("camt.053"),
-  STATEMENT_CSV("statement CSV"),
-  OPEN_ITEMS_CSV("open items CSV");
+  CAMT_053("camt.053", Use.STATEMENT),
+  CAMT_052("camt.052", Use.INFORMATION),
+  CAMT_054("camt.054", Use.INFORMATION),
+  MT940("MT940", Use.STATEMENT),
+  MT942("MT942", Use.INFORMATION),
+  BAI2("BAI2", Use.STATEMENT),
+  OFX("OFX", Use.STATEMENT),
+  STATEMENT_CSV("statement CSV", Use.STATEMENT),
+  /** CSV in columns of the bank's own: a layout says what they hold. */
+  BANK_CSV("CSV of a bank", Use.STATEMENT),
+  OPEN_ITEMS_CSV("open items CSV", Use.OPEN_ITEMS);
+
+  /** What becomes of such a file. */
+  public enum Use {
+    STATEMENT,
+    /** Shown, and placed nowhere: the statement that follows brings the money. */
+    INFORMATION,
+    OPEN_ITEMS
+  }
 
   /** So much of a file is looked at. */
   public static final int HEAD_BYTES = 4096;
@@ -18,10 +34,21 @@ public enum FileKind {
   private static final Pattern ISO_20022 =
       Pattern.compile("urn:iso:std:iso:20022:tech:xsd:((?:camt|remt|pain|pacs)\\.\\d{3})");
 
-  private final String words;
+  private static final Pattern MT_TAG = Pattern.compile("(?m)(?:^|\\{4:\\s*):(\\d{2}[A-Z]?):");
+  private static final Pattern OFX_HEAD =
+      Pattern.compile(
+          "(?is)\\A(OFXHEADER:|<\\?OFX|<OFX>|<\\?xml[^>]*>\\s*<\\?OFX|<\\?xml[^>]*>\\s*<OFX>).*");
 
-  FileKind(String words) {
+  private final String words;
+  private final Use use;
+
+  FileKind(String words, Use use) {
     this.words = words;
+    this.use = use;
+  }
+
+  public Use use() {
+    return use;
   }
 
   public String words() {
@@ -39,25 +66,65 @@ public enum FileKind {
       throw new Refusal("empty-file", "The file is empty.");
     }
     requireText(head, text);
-    Matcher iso = ISO_20022.matcher(text);
     if (text.startsWith("<") && text.contains("<!DOCTYPE") && !isHtml(text)) {
       throw new Refusal("doctype", "The file contains a DOCTYPE; such a file is never read.");
     }
+    Matcher iso = ISO_20022.matcher(text);
     if (iso.find()) {
-      if (iso.group(1).equals("camt.053")) {
-        return CAMT_053;
-      }
-      throw new Refusal(
-          "unknown-kind",
-          "This is an ISO 20022 message %s; only end-of-day statements (camt.053) are read."
-              .formatted(iso.group(1)));
+      return ofMessage(iso.group(1));
     }
+    if (OFX_HEAD.matcher(text).matches()) {
+      return OFX;
+    }
+    if (text.startsWith("01,")) {
+      return BAI2;
+    }
+    if (text.startsWith("{1:") || text.startsWith(":")) {
+      return ofTags(text);
+    }
+    return ofTable(text);
+  }
+
+  private static FileKind ofMessage(String message) {
+    return switch (message) {
+      case "camt.053" -> CAMT_053;
+      case "camt.052" -> CAMT_052;
+      case "camt.054" -> CAMT_054;
+      default ->
+          throw new Refusal(
+              "unknown-kind",
+              "This is an ISO 20022 message %s; account statements (camt.053) are read."
+                  .formatted(message));
+    };
+  }
+
+  private static FileKind ofTags(String text) {
+    Matcher tags = MT_TAG.matcher(text);
+    while (tags.find()) {
+      switch (tags.group(1)) {
+        case "60F", "60M" -> {
+          return MT940;
+        }
+        case "34F", "13D", "90C", "90D" -> {
+          return MT942;
+        }
+        default -> {}
+      }
+    }
+    throw new Refusal(
+        "unknown-kind", "This is a SWIFT message, but neither a statement (MT940) nor an MT942.");
+  }
+
+  private static FileKind ofTable(String text) {
     String first = text.lines().findFirst().orElse("").toLowerCase(Locale.ROOT);
     if (first.startsWith("record,account,currency")) {
       return STATEMENT_CSV;
     }
     if (first.startsWith("number,") || first.contains(",number,") && first.contains("customer")) {
       return OPEN_ITEMS_CSV;
+    }
+    if (!text.startsWith("<") && isTable(text)) {
+      return BANK_CSV;
     }
     throw new Refusal("unknown-kind", lookingLike(text));
   }
@@ -76,6 +143,17 @@ public enum FileKind {
     }
   }
 
+  /** Some line with three columns or more, and another with as many. */
+  private static boolean isTable(String text) {
+    for (String delimiter : new String[] {",", ";", "\t", "\\|"}) {
+      long wide = text.lines().limit(30).filter(l -> l.split(delimiter, -1).length >= 3).count();
+      if (wide >= 2) {
+        return true;
+      }
+    }
+    return false;
+  }
+
   private static boolean isHtml(String text) {
     String lower = text.toLowerCase(Locale.ROOT);
     return lower.startsWith("<!doctype html") || lower.startsWith("<html");
@@ -86,7 +164,7 @@ public enum FileKind {
       return "This is a web page, perhaps a sign-in page saved in place of the file.";
     }
     if (text.startsWith("<")) {
-      return "This is XML, but no ISO 20022 statement.";
+      return "This is XML, but no statement that is known here.";
     }
     String first = text.lines().findFirst().orElse("");
     return "Neither a statement nor a list of open items: the first line reads “"

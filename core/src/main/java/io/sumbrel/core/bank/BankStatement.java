@@ -2,34 +2,29 @@ package io.sumbrel.core.bank;
 
 import io.sumbrel.core.money.AmountText;
 import io.sumbrel.core.refusal.Refusal;
-import java.time.LocalDate;
 import java.util.Currency;
 import java.util.List;
 import java.util.Objects;
 import java.util.stream.Stream;
 
-/**
- * What a bank states about one account between two balances.
- *
- * @param account the account as the file names it: IBAN or number
- * @param number the bank's number for this statement
- * @param openingMinor balance before the first entry, in minor units
- * @param closingMinor balance after the last entry
- */
-public record BankStatement(
-    String account,
-    Currency currency,
-    String number,
-    LocalDate openingDate,
-    long openingMinor,
-    LocalDate closingDate,
-    long closingMinor,
-    List<StatementEntry> entries) {
+/** What a bank states about one account: its entries, mostly between two balances. */
+public record BankStatement(StatementFrame frame, List<StatementEntry> entries) {
 
   public BankStatement {
-    Objects.requireNonNull(account);
-    Objects.requireNonNull(currency);
+    Objects.requireNonNull(frame);
     entries = List.copyOf(entries);
+  }
+
+  public String account() {
+    return frame.account();
+  }
+
+  public Currency currency() {
+    return frame.currency();
+  }
+
+  public String number() {
+    return frame.number();
   }
 
   /** Booked money in, summed, in minor units. */
@@ -51,13 +46,22 @@ public record BankStatement(
     return booked().count();
   }
 
-  /** What the opening balance and the booked entries make. */
-  public long computedClosingMinor() {
-    return openingMinor + inMinor() + outMinor();
+  /** What the booked entries come to, in minor units. */
+  public long movedMinor() {
+    return inMinor() + outMinor();
   }
 
+  /**
+   * Whether the opening and the booked entries make the closing; so it is where neither is stated.
+   */
   public boolean addsUp() {
-    return computedClosingMinor() == closingMinor;
+    return offMinor() == 0;
+  }
+
+  private long offMinor() {
+    return frame.hasBalances()
+        ? frame.closing().get().minor() - frame.opening().get().minor() - movedMinor()
+        : 0;
   }
 
   /**
@@ -68,7 +72,8 @@ public record BankStatement(
     if (addsUp()) {
       return;
     }
-    long difference = closingMinor - computedClosingMinor();
+    long difference = offMinor();
+    long opening = frame.opening().orElseThrow().minor();
     String hint =
         booked()
             .filter(e -> e.amountMinor() == -difference || e.amountMinor() * -2 == difference)
@@ -79,12 +84,12 @@ public record BankStatement(
         "does-not-add-up",
         "Statement %s does not add up, by %s. Opening %s and %d entries make %s; the file's closing is %s. %s Ask the bank for the file again; nothing of it was stored."
             .formatted(
-                number,
+                number(),
                 words(difference),
-                words(openingMinor),
+                words(opening),
                 bookedCount(),
-                words(computedClosingMinor()),
-                words(closingMinor),
+                words(opening + movedMinor()),
+                words(frame.closing().orElseThrow().minor()),
                 hint));
   }
 
@@ -96,32 +101,9 @@ public record BankStatement(
             .formatted(words(entry.amountMinor()), entry.place());
   }
 
-  /**
-   * How this statement follows the one before it.
-   *
-   * @param previousClosingMinor closing balance of the newest accepted statement, or the balance
-   *     with which the account begins
-   * @param previousDate the day of that balance
-   * @throws Refusal {@code gap} when this statement starts from another balance, {@code overlap}
-   *     when it starts before that day
-   */
-  public void requireFollows(long previousClosingMinor, LocalDate previousDate) {
-    booked()
-        .filter(e -> !e.bookingDate().isAfter(previousDate))
-        .findFirst()
-        .ifPresent(
-            e -> {
-              throw new Refusal(
-                  "overlap",
-                  "The entry at line %d is booked on %s; this account is read up to %s already. Nothing of the file was stored."
-                      .formatted(e.place(), e.bookingDate(), previousDate));
-            });
-    if (openingMinor != previousClosingMinor) {
-      throw new Refusal(
-          "gap",
-          "Statement %s opens with %s, but the account closed with %s on %s: a statement between them is missing, or one was read that the bank has withdrawn."
-              .formatted(number, words(openingMinor), words(previousClosingMinor), previousDate));
-    }
+  /** The booked entries, which alone count. */
+  public List<StatementEntry> bookedEntries() {
+    return booked().toList();
   }
 
   private Stream<StatementEntry> booked() {
@@ -129,6 +111,6 @@ public record BankStatement(
   }
 
   private String words(long minor) {
-    return AmountText.words(minor, currency);
+    return AmountText.words(minor, currency());
   }
 }

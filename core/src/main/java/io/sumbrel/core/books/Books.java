@@ -1,6 +1,9 @@
 package io.sumbrel.core.books;
 
+import io.sumbrel.core.bank.AccountHistory;
+import io.sumbrel.core.bank.Balance;
 import io.sumbrel.core.bank.BankStatement;
+import io.sumbrel.core.bank.Continuation;
 import io.sumbrel.core.bank.StatementEntry;
 import io.sumbrel.core.ledger.AccountCode;
 import io.sumbrel.core.ledger.JournalEntry;
@@ -157,15 +160,15 @@ public final class Books {
         Optional.empty());
   }
 
-  /** Takes in a statement that adds up and follows the one before it. */
+  /** Takes in what is new in a statement that adds up and follows what is read already. */
   public void readStatement(String accountName, BankStatement statement) {
     BooksFacts.Account account = accounts.get(accountName);
     statement.requireAddsUp();
-    statement.requireFollows(lastClosing(account), lastDay(account));
-    for (StatementEntry entry : statement.entries()) {
+    Continuation reading = Continuation.of(statement, history(account));
+    for (StatementEntry entry : reading.fresh()) {
       requireOpen(entry.bookingDate());
     }
-    for (StatementEntry entry : statement.entries()) {
+    for (StatementEntry entry : reading.fresh()) {
       MoneyInId id = new MoneyInId(nextMoneyIn++);
       MoneyIn moneyIn =
           new MoneyIn(
@@ -179,12 +182,33 @@ public final class Books {
               entry.references());
       entries.put(id, new BooksFacts.Entry(account.code(), moneyIn, Optional.empty()));
     }
-    statements.add(
-        new BooksFacts.Statement(
-            account.code(), statement.closingDate(), statement.closingMinor()));
-    long sum = statement.closingMinor() - statement.openingMinor();
-    int count = statement.entries().size();
-    intakes.add(new BooksFacts.Intake("statement", count, sum, count, sum, 0, 0));
+    Balance closing = statement.frame().closing().orElseThrow();
+    statements.add(new BooksFacts.Statement(account.code(), closing.date(), closing.minor()));
+    List<StatementEntry> held = reading.held();
+    long heldMinor = held.stream().mapToLong(StatementEntry::amountMinor).sum();
+    long sum = statement.movedMinor();
+    long count = statement.bookedCount();
+    int fresh = reading.fresh().size();
+    intakes.add(
+        new BooksFacts.Intake(
+            "statement",
+            count,
+            sum,
+            fresh,
+            reading.freshMinor(),
+            count - fresh - held.size(),
+            sum - reading.freshMinor() - heldMinor));
+  }
+
+  private AccountHistory history(BooksFacts.Account account) {
+    List<AccountHistory.Known> known =
+        entries.values().stream()
+            .filter(e -> e.account().equals(account.code()))
+            .map(BooksFacts.Entry::moneyIn)
+            .map(m -> new AccountHistory.Known(m.bookingDate(), m.amountMinor(), "", m.text()))
+            .toList();
+    return new AccountHistory(
+        account.beginsOn(), lastDay(account), lastClosing(account), known, List.of());
   }
 
   /** Posts a tape on the day that {@link PostingDate} gives. */

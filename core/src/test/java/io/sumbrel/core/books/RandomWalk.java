@@ -1,7 +1,10 @@
 package io.sumbrel.core.books;
 
+import io.sumbrel.core.bank.Balance;
 import io.sumbrel.core.bank.BankStatement;
+import io.sumbrel.core.bank.Method;
 import io.sumbrel.core.bank.StatementEntry;
+import io.sumbrel.core.bank.StatementFrame;
 import io.sumbrel.core.ledger.AccountCode;
 import io.sumbrel.core.ledger.StandardAccount;
 import io.sumbrel.core.money.Money;
@@ -82,23 +85,19 @@ final class RandomWalk {
     for (int i = 0; i < 3; i++) {
       long amount = random.nextInt(10) == 0 ? -1 - random.nextInt(5_000) : amountIn();
       sum += amount;
-      entries.add(
-          new StatementEntry(
-              i + 1,
-              day,
-              day,
-              amount,
-              StatementEntry.Status.BOOKED,
-              "",
-              Optional.empty(),
-              Optional.empty(),
-              "transfer",
-              List.of("x"),
-              List.of()));
+      entries.add(StatementEntry.at(i + 1, day, amount).method(Method.TRANSFER).text("x").build());
     }
     long opening = books.lastClosing(BANK) + gap;
     books.readStatement(
-        BANK, new BankStatement(BANK, USD, "1", day, opening, day, opening + sum, entries));
+        BANK,
+        new BankStatement(
+            new StatementFrame(
+                BANK,
+                USD,
+                "1",
+                Optional.of(new Balance(day, opening)),
+                Optional.of(new Balance(day, opening + sum))),
+            entries));
     day = day.plusDays(1);
     books.advanceTo(day);
   }

@@ -1,7 +1,10 @@
 package io.sumbrel.formats.statementcsv;
 
+import io.sumbrel.core.bank.Balance;
 import io.sumbrel.core.bank.BankStatement;
+import io.sumbrel.core.bank.Method;
 import io.sumbrel.core.bank.StatementEntry;
+import io.sumbrel.core.bank.StatementFrame;
 import io.sumbrel.formats.Cells;
 import io.sumbrel.formats.CsvTable;
 import io.sumbrel.formats.Issue;
@@ -106,32 +109,34 @@ public final class StatementCsvReader {
   private StatementEntry entry(CsvTable.Row row) {
     Cells cells = new Cells(row, issues);
     LocalDate booked = cells.required("date", cells.date("date"), LocalDate.EPOCH);
-    return new StatementEntry(
-        row.line(),
-        booked,
-        cells.date("value date").orElse(booked),
-        cells.required("amount", cells.amount("amount", currency), 0L),
-        StatementEntry.Status.BOOKED,
-        row.value("reference").orElse(""),
-        row.value("payer"),
-        row.value("payer account"),
-        row.value("method").orElse("transfer"),
-        row.value("text").stream().toList(),
-        List.of());
+    StatementEntry.Builder entry =
+        StatementEntry.at(
+                row.line(), booked, cells.required("amount", cells.amount("amount", currency), 0L))
+            .value(cells.date("value date").orElse(booked))
+            .reference(row.value("reference").orElse(""))
+            .payer(row.value("payer"), row.value("payer account"))
+            .method(Method.of(row.value("method").orElse("transfer")));
+    row.value("text").ifPresent(entry::text);
+    return entry.build();
   }
 
   private BankStatement statement(CsvTable.Row first, CsvTable.Row last) {
     Cells begin = new Cells(first, issues);
     Cells end = new Cells(last, issues);
     return new BankStatement(
-        begin.text("account"),
-        currency,
-        first.value("statement").orElse("of " + last.value("date").orElse("")),
-        begin.date("date").orElseThrow(),
-        begin.amount("amount", currency).orElseThrow(),
-        end.date("date").orElseThrow(),
-        end.amount("amount", currency).orElseThrow(),
+        new StatementFrame(
+            begin.text("account"),
+            currency,
+            first.value("statement").orElse("of " + last.value("date").orElse("")),
+            balance(begin, currency),
+            balance(end, currency)),
         entries);
+  }
+
+  private static Optional<Balance> balance(Cells cells, Currency currency) {
+    return cells
+        .date("date")
+        .flatMap(d -> cells.amount("amount", currency).map(a -> new Balance(d, a)));
   }
 
   private static CsvTable.Row last(List<CsvTable.Row> rows) {

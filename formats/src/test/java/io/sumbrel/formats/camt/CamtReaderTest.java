@@ -6,7 +6,6 @@ import io.sumbrel.core.bank.BankStatement;
 import io.sumbrel.core.bank.StatementEntry;
 import io.sumbrel.core.bank.StatementEntry.Status;
 import io.sumbrel.formats.Parsed;
-import java.io.ByteArrayInputStream;
 import java.nio.charset.StandardCharsets;
 import java.time.LocalDate;
 import java.util.Arrays;
@@ -16,7 +15,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 
-class CamtStatementReaderTest {
+class CamtReaderTest {
 
   /**
    * The figures of the account report example in the ISO 20022 message definition report for
@@ -60,7 +59,7 @@ class CamtStatementReaderTest {
   }
 
   private static Parsed<List<BankStatement>> read(String xml) {
-    return CamtStatementReader.read(new ByteArrayInputStream(xml.getBytes(StandardCharsets.UTF_8)));
+    return CamtReader.read(xml.getBytes(StandardCharsets.UTF_8));
   }
 
   private static String refusal(String xml) {
@@ -76,11 +75,12 @@ class CamtStatementReaderTest {
     assertThat(statement.entries())
         .extracting(StatementEntry::amountMinor)
         .containsExactly(10_567_850L, -20_000_000L, 3_000_000L);
-    assertThat(statement.openingMinor()).isEqualTo(50_000_000);
-    assertThat(statement.computedClosingMinor()).isEqualTo(43_567_850);
+    assertThat(statement.frame().opening().orElseThrow().minor()).isEqualTo(50_000_000);
+    assertThat(statement.frame().closing().orElseThrow().minor()).isEqualTo(43_567_850);
     assertThat(statement.addsUp()).isTrue();
     assertThat(statement.currency().getCurrencyCode()).isEqualTo("SEK");
-    assertThat(statement.closingDate()).isEqualTo(LocalDate.of(2010, 10, 18));
+    assertThat(statement.frame().closing().orElseThrow().date())
+        .isEqualTo(LocalDate.of(2010, 10, 18));
   }
 
   @ParameterizedTest
@@ -149,7 +149,7 @@ class CamtStatementReaderTest {
       }
       byte[] cut =
           random.nextInt(4) == 0 ? Arrays.copyOf(bytes, random.nextInt(bytes.length)) : bytes;
-      Parsed<List<BankStatement>> parsed = CamtStatementReader.read(new ByteArrayInputStream(cut));
+      Parsed<List<BankStatement>> parsed = CamtReader.read(cut);
       refused += parsed.value().isEmpty() ? 1 : 0;
       assertThat(parsed.value().isPresent() || !parsed.issues().isEmpty()).isTrue();
     }

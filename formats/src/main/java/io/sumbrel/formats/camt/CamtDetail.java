@@ -1,0 +1,149 @@
+package io.sumbrel.formats.camt;
+
+import io.sumbrel.core.bank.StatementEntry;
+import java.util.ArrayList;
+import java.util.Currency;
+import java.util.List;
+import java.util.Optional;
+
+/** One {@code TxDtls}: a transaction of an entry. */
+final class CamtDetail {
+  private static final String NOT_PROVIDED = "NOTPROVIDED";
+
+  private final int line;
+  private final List<String> text = new ArrayList<>();
+  private final List<String> documents = new ArrayList<>();
+  private final List<String> remarks = new ArrayList<>();
+  private String amount = "";
+  private String amountCurrency = "";
+  private String side = "";
+  private String transactionAmount = "";
+  private String transactionCurrency = "";
+  private String endToEnd = "";
+  private String reference = "";
+  private String debtor = "";
+  private String ultimateDebtor = "";
+  private String debtorAccount = "";
+  private String creditor = "";
+  private String ultimateCreditor = "";
+  private String creditorAccount = "";
+  private boolean returned;
+
+  CamtDetail(int line) {
+    this.line = line;
+  }
+
+  int line() {
+    return line;
+  }
+
+  void leaf(String name, String parent, String grandparent, String value, String currency) {
+    String owner = parent.equals("Pty") ? grandparent : parent;
+    switch (name) {
+      case "Amt" -> amount(parent, value, currency);
+      case "CdtDbtInd" -> side = parent.equals("TxDtls") ? value : side;
+      case "EndToEndId" -> endToEnd = value;
+      case "AcctSvcrRef" -> reference = parent.equals("Refs") ? value : reference;
+      case "ChqNb" -> remarks.add("cheque " + value);
+      case "Nm" -> name(owner, value);
+      case "IBAN" -> account(grandparent, value);
+      case "Id" -> {
+        if (parent.equals("Othr")) {
+          account(grandparent, value);
+        }
+      }
+      case "Ustrd" -> text.add(value);
+      case "Nb" -> document(parent.equals("RfrdDocInf"), value);
+      case "Ref" -> document(parent.equals("CdtrRefInf"), value);
+      case "AddtlRmtInf" -> text.add(value);
+      case "AddtlTxInf" -> remarks.add(value);
+      case "Cd" -> {
+        if (parent.equals("Rsn") && grandparent.equals("RtrInf")) {
+          returned = true;
+          remarks.add("returned " + value);
+        }
+      }
+      default -> {}
+    }
+  }
+
+  private void amount(String parent, String value, String currency) {
+    switch (parent) {
+      case "TxDtls" -> {
+        amount = value;
+        amountCurrency = currency;
+      }
+      case "TxAmt" -> {
+        transactionAmount = value;
+        transactionCurrency = currency;
+      }
+      case "Chrgs", "Rcrd" -> remarks.add("charges " + value + " " + currency);
+      default -> {}
+    }
+  }
+
+  private void document(boolean stated, String number) {
+    if (stated) {
+      documents.add(number);
+    }
+  }
+
+  private void name(String owner, String value) {
+    switch (owner) {
+      case "Dbtr" -> debtor = value;
+      case "UltmtDbtr" -> ultimateDebtor = value;
+      case "Cdtr" -> creditor = value;
+      case "UltmtCdtr" -> ultimateCreditor = value;
+      default -> {}
+    }
+  }
+
+  private void account(String owner, String value) {
+    switch (owner) {
+      case "DbtrAcct" -> debtorAccount = value;
+      case "CdtrAcct" -> creditorAccount = value;
+      default -> {}
+    }
+  }
+
+  Optional<String> reference() {
+    return Optional.of(reference).filter(r -> !r.isEmpty());
+  }
+
+  /** What a reversal may name of its original. */
+  Optional<String> originalReference() {
+    return Optional.of(endToEnd)
+        .filter(e -> !e.isEmpty() && !e.equals(NOT_PROVIDED))
+        .or(this::reference);
+  }
+
+  boolean isReturn() {
+    return returned;
+  }
+
+  /** Signed minor units in the account's currency; zero when the file does not give them. */
+  long signedMinor(String entrySide, Currency currency) {
+    String code = currency.getCurrencyCode();
+    String own = side.isEmpty() ? entrySide : side;
+    if (!amount.isEmpty() && amountCurrency.equals(code)) {
+      return CamtEntry.signed(amount, own, currency);
+    }
+    return !transactionAmount.isEmpty() && transactionCurrency.equals(code)
+        ? CamtEntry.signed(transactionAmount, own, currency)
+        : 0;
+  }
+
+  void describe(StatementEntry.Builder entry, boolean in) {
+    String name =
+        in
+            ? ultimateDebtor.isEmpty() ? debtor : ultimateDebtor
+            : ultimateCreditor.isEmpty() ? creditor : ultimateCreditor;
+    entry.payer(Optional.of(name), Optional.of(in ? debtorAccount : creditorAccount));
+    text.forEach(entry::text);
+    if (!endToEnd.equals(NOT_PROVIDED)) {
+      entry.text(endToEnd);
+    }
+    remarks.forEach(entry::text);
+    documents.forEach(entry::document);
+  }
+}

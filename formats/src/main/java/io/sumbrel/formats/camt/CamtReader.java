@@ -1,0 +1,178 @@
+package io.sumbrel.formats.camt;
+
+import com.ctc.wstx.api.WstxInputProperties;
+import com.ctc.wstx.stax.WstxInputFactory;
+import io.sumbrel.core.bank.BankStatement;
+import io.sumbrel.core.bank.StatementEntry;
+import io.sumbrel.core.refusal.Refusal;
+import io.sumbrel.formats.Parsed;
+import io.sumbrel.formats.StatementReading;
+import io.sumbrel.formats.StatementSink;
+import java.io.ByteArrayInputStream;
+import java.io.InputStream;
+import java.util.List;
+import java.util.Set;
+import javax.xml.stream.XMLInputFactory;
+import javax.xml.stream.XMLStreamConstants;
+import javax.xml.stream.XMLStreamException;
+import javax.xml.stream.XMLStreamReader;
+import org.codehaus.stax2.XMLInputFactory2;
+
+/**
+ * ISO 20022 bank-to-customer messages, read as a stream and by local name, so that one path serves
+ * every version. Entries of an intraday report or a notification are information. No document type
+ * and no external entity is ever read.
+ */
+public final class CamtReader extends StatementReading {
+  private static final XMLInputFactory XML = factory();
+  private static final int MAX_DEPTH = 60;
+  private static final Set<String> STATEMENTS = Set.of("Stmt", "Rpt", "Ntfctn");
+
+  private final String[] path = new String[MAX_DEPTH + 2];
+  private int depth;
+  private XMLStreamReader xml;
+  private CamtStatement statement;
+  private CamtEntry entry;
+
+  private CamtReader(StatementSink sink) {
+    super(sink);
+  }
+
+  private static XMLInputFactory factory() {
+    XMLInputFactory factory = new WstxInputFactory();
+    factory.setProperty(XMLInputFactory.SUPPORT_DTD, false);
+    factory.setProperty(XMLInputFactory.IS_SUPPORTING_EXTERNAL_ENTITIES, false);
+    factory.setProperty(XMLInputFactory.IS_COALESCING, true);
+    // a broken place is reported where it is reached, not where its text is first asked for
+    factory.setProperty(XMLInputFactory2.P_LAZY_PARSING, false);
+    factory.setProperty(WstxInputProperties.P_MAX_ELEMENT_DEPTH, MAX_DEPTH);
+    factory.setProperty(WstxInputProperties.P_MAX_TEXT_LENGTH, 100_000);
+    return factory;
+  }
+
+  /** Reads every statement of the file and keeps it. */
+  public static Parsed<List<BankStatement>> read(byte[] bytes) {
+    return collect(new ByteArrayInputStream(bytes), CamtReader::new);
+  }
+
+  public static StatementReading into(StatementSink sink) {
+    return new CamtReader(sink);
+  }
+
+  @Override
+  protected int line() {
+    return xml == null ? 0 : xml.getLocation().getLineNumber();
+  }
+
+  @Override
+  protected void readAll(InputStream in) {
+    try {
+      xml = XML.createXMLStreamReader(in);
+      String text = "";
+      boolean leaf = false;
+      while (xml.hasNext()) {
+        switch (xml.next()) {
+          case XMLStreamConstants.DTD ->
+              throw new Refusal(
+                  "doctype", "the file contains a DOCTYPE; such a file is never read.");
+          case XMLStreamConstants.START_ELEMENT -> {
+            begins(xml.getLocalName());
+            leaf = true;
+            text = "";
+          }
+          case XMLStreamConstants.CHARACTERS -> {
+            if (leaf && !xml.isWhiteSpace()) {
+              text = xml.getText();
+            }
+          }
+          case XMLStreamConstants.END_ELEMENT -> {
+            if (leaf && !text.isEmpty()) {
+              leaf(text.strip());
+            }
+            leaf = false;
+            endsElement();
+          }
+          default -> {}
+        }
+      }
+    } catch (XMLStreamException e) {
+      int at = e.getLocation() == null ? 0 : e.getLocation().getLineNumber();
+      refuse(
+          "truncated",
+          truncated("the XML breaks off or is not well formed here.").getMessage(),
+          at);
+    }
+  }
+
+  private void begins(String name) {
+    path[depth++] = name;
+    if (STATEMENTS.contains(name) && statement == null) {
+      statement = new CamtStatement(name, line());
+    } else if (statement != null && name.equals("Ntry")) {
+      statement.accountSeen();
+      entry = new CamtEntry(line(), statement.isInformation());
+    } else if (statement != null && name.equals("Bal")) {
+      statement.beginBalance();
+    } else if (entry != null && name.equals("TxDtls")) {
+      entry.beginDetail(line());
+    } else if (statement != null && name.equals("Amt")) {
+      currencyOf(xml.getAttributeValue(null, "Ccy"));
+    }
+  }
+
+  private void currencyOf(String code) {
+    if (entry != null) {
+      entry.amountCurrency(code);
+    } else {
+      attempt(line(), () -> statement.amountCurrency(code));
+    }
+  }
+
+  private void leaf(String text) {
+    if (statement == null) {
+      return;
+    }
+    String name = path[depth - 1];
+    String parent = depth > 1 ? path[depth - 2] : "";
+    // Othr/Id stands one level deeper than an IBAN
+    int above = parent.equals("Othr") ? 4 : 3;
+    String grandparent = depth >= above ? path[depth - above] : "";
+    if (entry != null) {
+      entry.leaf(name, parent, grandparent, text);
+    } else {
+      attempt(line(), () -> statement.leaf(name, parent, grandparent, text));
+    }
+  }
+
+  private void endsElement() {
+    String name = path[--depth];
+    if (statement == null) {
+      return;
+    }
+    if (name.equals("Ntry") && entry != null) {
+      CamtEntry ended = entry;
+      entry = null;
+      attempt(ended.line(), () -> endEntry(ended));
+    } else if (entry != null && name.equals("TxDtls")) {
+      entry.endDetail();
+    } else if (name.equals("Bal") && entry == null) {
+      attempt(line(), statement::endBalance);
+    } else if (STATEMENTS.contains(name) && depth > 0 && entry == null) {
+      CamtStatement ended = statement;
+      statement = null;
+      attempt(ended.line(), () -> endStatement(ended));
+    }
+  }
+
+  private void endEntry(CamtEntry ended) {
+    List<StatementEntry> entries = ended.toEntries(statement);
+    statement.count(ended.amountMinor(), ended.isBooked());
+    ended.note().ifPresent(n -> note("batch", n, ended.line()));
+    entries.forEach(this::entry);
+  }
+
+  private void endStatement(CamtStatement ended) {
+    ended.requireSummary();
+    ends(ended.frame());
+  }
+}

@@ -1,0 +1,203 @@
+package io.sumbrel.formats.csvlayout;
+
+import io.sumbrel.core.bank.Balance;
+import io.sumbrel.core.bank.BankStatement;
+import io.sumbrel.core.bank.Method;
+import io.sumbrel.core.bank.StatementEntry;
+import io.sumbrel.core.bank.StatementFrame;
+import io.sumbrel.core.money.AmountText;
+import io.sumbrel.core.refusal.Refusal;
+import io.sumbrel.formats.Parsed;
+import io.sumbrel.formats.StatementReading;
+import io.sumbrel.formats.StatementSink;
+import io.sumbrel.formats.csvlayout.CsvLayout.Meaning;
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.io.InputStream;
+import java.util.ArrayDeque;
+import java.util.Currency;
+import java.util.Deque;
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * Entries of one account from a CSV file, as its layout says. Where a column holds the balance
+ * after each entry, every row must lead to its balance, whichever end of the file is the newest,
+ * and the balances prove the file; without one nothing is proved.
+ */
+public final class CsvLayoutReader extends StatementReading {
+  private final CsvLayout layout;
+  private final String account;
+  private final Currency currency;
+  private final LayoutCells cells;
+  private CsvLines rows;
+  private Row first;
+  private Row last;
+  private int order;
+
+  /** A row that was read, with the balance after it where the file states one. */
+  private record Row(StatementEntry entry, Optional<Long> balance) {}
+
+  private CsvLayoutReader(CsvLayout layout, String account, Currency currency, StatementSink sink) {
+    super(sink);
+    this.layout = layout;
+    this.account = account;
+    this.currency = currency;
+    this.cells = new LayoutCells(layout, currency);
+  }
+
+  public static Parsed<List<BankStatement>> read(
+      byte[] bytes, CsvLayout layout, String account, Currency currency) {
+    return collect(
+        new ByteArrayInputStream(bytes), s -> new CsvLayoutReader(layout, account, currency, s));
+  }
+
+  @Override
+  protected int line() {
+    return rows == null ? 0 : rows.line();
+  }
+
+  @Override
+  protected void readAll(InputStream in) throws IOException {
+    rows = new CsvLines(in, layout.delimiter());
+    Deque<List<String>> held = new ArrayDeque<>();
+    Deque<Integer> lines = new ArrayDeque<>();
+    int width = 0;
+    for (var next = rows.next(); next.isPresent(); next = rows.next()) {
+      if (rows.line() < layout.headerLine()) {
+        continue;
+      }
+      if (width == 0) {
+        width = next.get().size();
+        continue;
+      }
+      held.add(next.get());
+      lines.add(rows.line());
+      if (held.size() > layout.linesAfter()) {
+        row(held.remove(), lines.remove(), width);
+      }
+    }
+    if (first == null) {
+      throw new Refusal("empty-file", "no row with an entry was read.");
+    }
+    ends(frame());
+  }
+
+  private void row(List<String> values, int line, int width) {
+    attempt(
+        line,
+        () -> {
+          if (values.size() != width) {
+            throw new Refusal(
+                "csv-columns",
+                "the row has %d columns, the header has %d.".formatted(values.size(), width));
+          }
+          take(read(values, line));
+        });
+  }
+
+  private void take(Row row) {
+    if (row.entry().amountMinor() == 0) {
+      note("zero", "the entry of 0.00 was left out.", row.entry().place());
+      return;
+    }
+    if (last != null) {
+      requireChain(row);
+    }
+    first = first == null ? row : first;
+    last = row;
+    entry(row.entry());
+  }
+
+  /** Oldest first: before + this = this balance. Newest first: the other way about. */
+  private void requireChain(Row row) {
+    if (row.balance().isEmpty() || last.balance().isEmpty()) {
+      return;
+    }
+    boolean oldestFirst = last.balance().get() + row.entry().amountMinor() == row.balance().get();
+    boolean newestFirst = row.balance().get() + last.entry().amountMinor() == last.balance().get();
+    boolean fits = order > 0 ? oldestFirst : order < 0 ? newestFirst : oldestFirst || newestFirst;
+    if (!fits) {
+      throw new Refusal(
+          "does-not-add-up",
+          "the balance %s does not follow from the row before."
+              .formatted(words(row.balance().get())));
+    }
+    if (order == 0 && oldestFirst != newestFirst) {
+      order = oldestFirst ? 1 : -1;
+    }
+  }
+
+  private Row read(List<String> values, int line) {
+    StatementEntry.Builder entry =
+        StatementEntry.at(line, cells.date(cell(values, Meaning.DATE)), amount(values))
+            .reference(cell(values, Meaning.REFERENCE))
+            .payer(
+                Optional.of(cell(values, Meaning.PAYER)),
+                Optional.of(cell(values, Meaning.PAYER_ACCOUNT)))
+            .method(Method.of(cell(values, Meaning.METHOD)));
+    String value = cell(values, Meaning.VALUE_DATE);
+    if (!value.isEmpty()) {
+      entry.value(cells.date(value));
+    }
+    for (int i = 0; i < Math.min(values.size(), layout.columns().size()); i++) {
+      if (layout.columns().get(i) == Meaning.TEXT) {
+        entry.text(values.get(i));
+      }
+    }
+    String balance = cell(values, Meaning.BALANCE);
+    return new Row(
+        entry.build(), balance.isEmpty() ? Optional.empty() : Optional.of(cells.amount(balance)));
+  }
+
+  private String cell(List<String> values, Meaning meaning) {
+    int column = layout.column(meaning);
+    return column < 0 || column >= values.size() ? "" : values.get(column).strip();
+  }
+
+  private long amount(List<String> values) {
+    return switch (layout.signRule()) {
+      case SIGNED, ALL_IN -> cells.amount(cell(values, Meaning.AMOUNT));
+      case OUT_ABOVE_ZERO -> -cells.amount(cell(values, Meaning.AMOUNT));
+      case BY_MARK -> {
+        long amount = cells.amount(cell(values, Meaning.AMOUNT));
+        yield cell(values, Meaning.MARK).equalsIgnoreCase(layout.outMark().strip())
+            ? -amount
+            : amount;
+      }
+      case TWO_COLUMNS -> {
+        String in = cell(values, Meaning.MONEY_IN);
+        String out = cell(values, Meaning.MONEY_OUT);
+        if (in.isEmpty() && out.isEmpty()) {
+          throw new Refusal("amount", "neither money in nor money out is stated.");
+        }
+        long plus = in.isEmpty() ? 0 : cells.amount(in);
+        long minus = out.isEmpty() ? 0 : Math.abs(cells.amount(out));
+        if (plus != 0 && minus != 0) {
+          throw new Refusal("amount", "money in and money out are both stated.");
+        }
+        yield plus - minus;
+      }
+    };
+  }
+
+  private StatementFrame frame() {
+    Row oldest = order < 0 ? last : first;
+    Row newest = order < 0 ? first : last;
+    boolean oneRow = first == last;
+    boolean proved = (order != 0 || oneRow) && oldest.balance().isPresent();
+    Optional<Balance> opening =
+        oldest
+            .balance()
+            .filter(b -> proved)
+            .map(b -> new Balance(oldest.entry().bookingDate(), b - oldest.entry().amountMinor()));
+    Optional<Balance> closing =
+        newest.balance().filter(b -> proved).map(b -> new Balance(newest.entry().bookingDate(), b));
+    return new StatementFrame(
+        account, currency, "of " + newest.entry().bookingDate(), opening, closing);
+  }
+
+  private String words(long minor) {
+    return AmountText.words(minor, currency);
+  }
+}

@@ -1,0 +1,65 @@
+package io.sumbrel.formats.csvlayout;
+
+import io.sumbrel.core.refusal.Refusal;
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+
+/**
+ * The first rows of a CSV file, for a person to look at.
+ *
+ * @param delimiter the one that cuts the rows into most columns; a person may state another
+ */
+public record CsvSample(char delimiter, List<Line> lines) {
+  private static final int LINES = 20;
+  private static final char[] DELIMITERS = {',', ';', '\t', '|'};
+
+  /** A row with the 1-based line on which it stands. */
+  public record Line(int line, List<String> cells) {}
+
+  public CsvSample {
+    lines = List.copyOf(lines);
+  }
+
+  public static CsvSample of(byte[] bytes) {
+    CsvSample best = of(bytes, DELIMITERS[0]);
+    for (char delimiter : DELIMITERS) {
+      CsvSample sample = of(bytes, delimiter);
+      if (sample.width() > best.width()) {
+        best = sample;
+      }
+    }
+    return best;
+  }
+
+  public static CsvSample of(byte[] bytes, char delimiter) {
+    List<Line> lines = new ArrayList<>();
+    try {
+      CsvLines rows = new CsvLines(new ByteArrayInputStream(bytes), delimiter);
+      for (var next = rows.next(); next.isPresent() && lines.size() < LINES; next = rows.next()) {
+        lines.add(new Line(rows.line(), next.get()));
+      }
+    } catch (Refusal e) {
+      // what was read up to the broken place is shown
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+    return new CsvSample(delimiter, lines);
+  }
+
+  private int width() {
+    return lines.stream().mapToInt(l -> l.cells().size()).max().orElse(0);
+  }
+
+  /** What tells files of one bank from others: a header line, its names in order. */
+  public String signature(int headerLine) {
+    return lines.stream()
+        .filter(l -> l.line() == headerLine)
+        .findFirst()
+        .map(l -> String.join("|", l.cells()).toLowerCase(Locale.ROOT).strip())
+        .orElse("");
+  }
+}
