@@ -1,6 +1,7 @@
 package io.sumbrel.formats.bai2;
 
 import io.sumbrel.core.bank.BankStatement;
+import io.sumbrel.core.bank.StatementFrame;
 import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.formats.Parsed;
 import io.sumbrel.formats.StatementReading;
@@ -169,8 +170,9 @@ public final class Bai2Reader extends StatementReading {
         record.line(),
         () -> {
           ended.entries().forEach(this::entry);
+          StatementFrame frame = ended.frame();
           ended.notes().forEach(n -> note("balance", n, record.line()));
-          ends(ended.frame());
+          ends(frame);
         });
     groupTotal += total;
     accounts++;

@@ -120,7 +120,7 @@ public final class CsvLayoutReader extends StatementReading {
     if (!fits) {
       throw new Refusal(
           "does-not-add-up",
-          "the balance %s does not follow from the row before."
+          "the balance %s and that of the row before do not lead to one another."
               .formatted(words(row.balance().get())));
     }
     if (order == 0 && oldestFirst != newestFirst) {

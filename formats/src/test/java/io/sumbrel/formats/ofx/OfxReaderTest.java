@@ -1,0 +1,140 @@
+package io.sumbrel.formats.ofx;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import io.sumbrel.core.bank.BankStatement;
+import io.sumbrel.core.bank.Method;
+import io.sumbrel.core.bank.StatementEntry;
+import io.sumbrel.core.bank.StatementEntry.Status;
+import io.sumbrel.formats.Damage;
+import io.sumbrel.formats.Parsed;
+import java.nio.charset.Charset;
+import java.nio.charset.StandardCharsets;
+import java.time.LocalDate;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+
+class OfxReaderTest {
+  /**
+   * The statement example of OFX 2.1.1, chapter 11: −200.00, −300.00, ledger 200.29; from memory.
+   */
+  private static final String PUBLISHED =
+      """
+      <?xml version="1.0" encoding="UTF-8" standalone="no"?>
+      <?OFX OFXHEADER="200" VERSION="211" SECURITY="NONE" OLDFILEUID="NONE" NEWFILEUID="NONE"?>
+      <OFX><SIGNONMSGSRSV1><SONRS><STATUS><CODE>0</CODE><SEVERITY>INFO</SEVERITY></STATUS>
+      <DTSERVER>20051029101003</DTSERVER><LANGUAGE>ENG</LANGUAGE></SONRS></SIGNONMSGSRSV1>
+      <BANKMSGSRSV1><STMTTRNRS><TRNUID>1001</TRNUID><STATUS><CODE>0</CODE></STATUS>
+      <STMTRS><CURDEF>USD</CURDEF>
+      <BANKACCTFROM><BANKID>121099999</BANKID><ACCTID>999988</ACCTID></BANKACCTFROM>
+      <BANKTRANLIST><DTSTART>20051001</DTSTART><DTEND>20051028</DTEND>
+      <STMTTRN><TRNTYPE>CHECK</TRNTYPE><DTPOSTED>20051004</DTPOSTED><TRNAMT>-200.00</TRNAMT>
+      <FITID>00002</FITID><CHECKNUM>1000</CHECKNUM></STMTTRN>
+      <STMTTRN><TRNTYPE>ATM</TRNTYPE><DTPOSTED>20051020</DTPOSTED><DTUSER>20051020</DTUSER>
+      <TRNAMT>-300.00</TRNAMT><FITID>00003</FITID></STMTTRN></BANKTRANLIST>
+      <LEDGERBAL><BALAMT>200.29</BALAMT><DTASOF>200510291120</DTASOF></LEDGERBAL>
+      <AVAILBAL><BALAMT>200.29</BALAMT><DTASOF>200510291120</DTASOF></AVAILBAL>
+      </STMTRS></STMTTRNRS></BANKMSGSRSV1></OFX>
+      """;
+
+  private static Parsed<List<BankStatement>> read(String text) {
+    return OfxReader.read(text.getBytes(StandardCharsets.UTF_8));
+  }
+
+  private static String refusal(String text) {
+    Parsed<List<BankStatement>> parsed = read(text);
+    assertThat(parsed.value()).isEmpty();
+    return parsed.issues().get(0).words();
+  }
+
+  /** The same in the older form: leaves without their ends, a head of its own. */
+  private static String older(String xml) {
+    String body = xml.substring(xml.indexOf("<OFX>"));
+    String leaves =
+        body.replaceAll("</(?!OFX|STMT|BANK|LEDGER|AVAIL|SONRS|SIGNON|STATUS)\\w+>", "");
+    return "OFXHEADER:100\nDATA:OFXSGML\nVERSION:102\nENCODING:USASCII\nCHARSET:1252\n\n" + leaves;
+  }
+
+  private static void requirePublished(BankStatement statement) {
+    assertThat(statement.account()).isEqualTo("999988");
+    assertThat(statement.entries())
+        .extracting(StatementEntry::amountMinor)
+        .containsExactly(-20_000L, -30_000L);
+    assertThat(statement.frame().closing().orElseThrow().minor()).isEqualTo(20_029);
+    assertThat(statement.frame().hasBalances()).isFalse();
+    assertThat(statement.entries().get(0).method()).isEqualTo(Method.CHEQUE);
+    assertThat(statement.entries().get(0).text()).containsExactly("cheque 1000");
+    assertThat(statement.entries().get(1).bookingDate()).isEqualTo(LocalDate.of(2005, 10, 20));
+    assertThat(statement.entries().get(1).bankReference()).isEqualTo("00003");
+  }
+
+  @Test
+  void agreesWithThePublishedExampleInBothForms() {
+    requirePublished(read(PUBLISHED).orRefuse().get(0));
+    requirePublished(read(older(PUBLISHED)).orRefuse().get(0));
+    requirePublished(read(older(PUBLISHED).replace("\n<", "<")).orRefuse().get(0));
+  }
+
+  @Test
+  void takesTheSideFromTheSignAndNeverFromTheType() {
+    BankStatement statement =
+        read(PUBLISHED.replace("<TRNTYPE>CHECK", "<TRNTYPE>CREDIT")).orRefuse().get(0);
+    assertThat(statement.entries().get(0).amountMinor()).isEqualTo(-20_000);
+  }
+
+  @Test
+  void holdsAsPendingWhatIsOnHold() {
+    BankStatement statement =
+        read(PUBLISHED.replace("<TRNTYPE>ATM", "<TRNTYPE>HOLD")).orRefuse().get(0);
+    assertThat(statement.entries().get(1).status()).isEqualTo(Status.PENDING);
+    assertThat(statement.movedMinor()).isEqualTo(-20_000);
+  }
+
+  @Test
+  void readsTextAsPeopleWriteIt() {
+    String named =
+        older(PUBLISHED)
+            .replace(
+                "<CHECKNUM>1000",
+                "<NAME>MOSS & EMBER <3 GLAZES<MEMO>INV 20418 &amp; 20455 für Müller");
+    StatementEntry entry =
+        OfxReader.read(named.getBytes(Charset.forName("windows-1252")))
+            .orRefuse()
+            .get(0)
+            .entries()
+            .get(0);
+    assertThat(entry.payerName()).contains("MOSS & EMBER <3 GLAZES");
+    assertThat(entry.text()).containsExactly("INV 20418 & 20455 für Müller");
+  }
+
+  @Test
+  void namesWhatACorrectionReplaces() {
+    StatementEntry entry =
+        read(PUBLISHED.replace(
+                "<FITID>00003</FITID>", "<FITID>9</FITID><CORRECTFITID>3</CORRECTFITID>"))
+            .orRefuse()
+            .get(0)
+            .entries()
+            .get(1);
+    assertThat(entry.reversal().orElseThrow().originalReference()).isEqualTo("3");
+  }
+
+  @Test
+  void refusesWhatItCannotBeSureOf() {
+    assertThat(refusal(PUBLISHED.replace("-300.00", "-1,300.00"))).contains("is not an amount");
+    assertThat(refusal(PUBLISHED.replace("-300.00", "-300.005"))).contains("USD has 2");
+    assertThat(refusal(PUBLISHED.replace("20051020</DTPOSTED>", "20051320</DTPOSTED>")))
+        .contains("Line 11")
+        .contains("is not a date");
+    assertThat(refusal(PUBLISHED.replace("</OFX>", ""))).contains("no </OFX> at its end");
+    assertThat(refusal(PUBLISHED.replace("<ACCTID>999988</ACCTID>", ""))).contains("no account");
+    assertThat(refusal(PUBLISHED.replace("<OFX>", "<!DOCTYPE a [<!ENTITY b \"c\">]><OFX>")))
+        .contains("contains a DOCTYPE");
+  }
+
+  @Test
+  void survivesDamage() {
+    byte[] good = older(PUBLISHED).getBytes(StandardCharsets.UTF_8);
+    Damage.survive(good, 211, OfxReader::read, Damage::acceptsNoWrongTotal);
+  }
+}
