@@ -103,6 +103,18 @@ create table customer (
 );
 comment on table customer is 'Who is billed, by the number of the seller''s own system.';
 
+create table csv_layout (
+  id bigint primary key,
+  books_id bigint not null references books,
+  bank_account_id bigint not null references bank_account,
+  signature varchar(2000) not null,
+  layout varchar(4000) not null,
+  made_by varchar(60) not null,
+  made_at timestamp(3) with time zone not null,
+  unique (books_id, signature)
+);
+comment on table csv_layout is 'How a bank writes its CSV: what each column holds. Its header, the signature, tells when it applies.';
+
 create table arrival (
   id bigint primary key,
   books_id bigint not null references books,
@@ -111,16 +123,19 @@ create table arrival (
   hash varchar(64) not null,
   live_hash varchar(64),
   size_bytes bigint not null,
-  state varchar(10) not null check (state in ('WAITING', 'ACCEPTED', 'REFUSED', 'DROPPED')),
-  account varchar(60) not null,
-  title varchar(120) not null,
+  state varchar(15) not null check (state in ('LAYOUT', 'WAITING', 'ACCEPTED', 'INFORMATION', 'REFUSED', 'DROPPED', 'WITHDRAWN')),
+  account varchar(400) not null,
+  title varchar(400) not null,
   stated_count integer not null,
   stated_minor bigint not null,
   accepted_count integer not null,
   known_count integer not null,
   known_minor bigint not null,
+  held_count integer not null check (held_count >= 0),
   currency varchar(3) not null,
-  refusal varchar(1000) not null,
+  csv_layout_id bigint references csv_layout,
+  refusal varchar(2000) not null,
+  notes varchar(4000) not null,
   arrived_at timestamp(3) with time zone not null,
   arrived_by varchar(60) not null,
   decided_at timestamp(3) with time zone,
@@ -128,7 +143,7 @@ create table arrival (
   version integer not null,
   unique (books_id, live_hash)
 );
-comment on table arrival is 'A file that came. The same bytes are taken in once: live_hash is empty when a file was refused or dropped.';
+comment on table arrival is 'A file that came. The same bytes are taken in once: live_hash is empty when a file was refused, dropped or withdrawn.';
 
 create table bank_statement (
   id bigint primary key,
@@ -137,13 +152,14 @@ create table bank_statement (
   sequence_number integer not null check (sequence_number > 0),
   number varchar(60) not null,
   opening_date date not null,
-  opening_minor bigint not null,
+  opening_minor bigint,
   closing_date date not null,
-  closing_minor bigint not null,
+  closing_minor bigint,
   entry_count integer not null,
-  unique (bank_account_id, sequence_number)
+  unique (bank_account_id, sequence_number),
+  check ((opening_minor is null) = (closing_minor is null))
 );
-comment on table bank_statement is 'An accepted statement; each follows the one before it by its sequence number.';
+comment on table bank_statement is 'An accepted statement; each follows the one before it by its sequence number. Balances are empty where its format states none.';
 
 create table money_in (
   id bigint primary key,
@@ -151,6 +167,8 @@ create table money_in (
   bank_account_id bigint not null references bank_account,
   statement_id bigint not null references bank_statement,
   place integer not null,
+  ordinal integer not null,
+  standing varchar(10) not null check (standing in ('COUNTS', 'HELD')),
   booking_date date not null,
   value_date date not null,
   currency varchar(3) not null,
@@ -160,10 +178,14 @@ create table money_in (
   payer_account varchar(60),
   method varchar(20) not null,
   bank_text varchar(4000) not null,
-  document_references varchar(2000) not null
+  document_references varchar(2000) not null,
+  batch_reference varchar(80),
+  original_reference varchar(80),
+  reverses_id bigint references money_in
 );
-comment on table money_in is 'A sum that must be explained: a booked bank entry, with its place in its file.';
+comment on table money_in is 'A sum that must be explained: a booked bank entry, with its place in its file. One that is held is possibly double and counts nowhere.';
 create index money_in_account on money_in (bank_account_id, booking_date);
+create index money_in_statement on money_in (statement_id);
 
 create table open_item (
   id bigint primary key,

@@ -2,8 +2,7 @@ package io.sumbrel.bench;
 
 import io.sumbrel.core.bank.BankStatement;
 import io.sumbrel.formats.Parsed;
-import io.sumbrel.formats.camt.CamtStatementReader;
-import java.io.ByteArrayInputStream;
+import io.sumbrel.formats.camt.CamtReader;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.concurrent.TimeUnit;
@@ -51,6 +50,6 @@ public class CamtBench {
 
   @Benchmark
   public Parsed<List<BankStatement>> read() {
-    return CamtStatementReader.read(new ByteArrayInputStream(file));
+    return CamtReader.read(file);
   }
 }

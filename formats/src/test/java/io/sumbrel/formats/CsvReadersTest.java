@@ -85,7 +85,7 @@ class CsvReadersTest {
   @Test
   void readsAStatementOfItsFixedLayout() {
     BankStatement statement =
-        StatementCsvReader.read(STATEMENT.getBytes(StandardCharsets.UTF_8)).orRefuse();
+        StatementCsvReader.read(STATEMENT.getBytes(StandardCharsets.UTF_8)).orRefuse().get(0);
     assertThat(statement.addsUp()).isTrue();
     assertThat(statement.account()).isEqualTo("DE48999900000000000912");
     assertThat(statement.entries().get(0).valueDate()).isEqualTo(LocalDate.of(2026, 11, 17));
@@ -105,7 +105,7 @@ class CsvReadersTest {
                 .issues()
                 .get(0)
                 .words())
-        .isEqualTo("Line 4: “enrty” is neither opening, entry nor closing.");
+        .isEqualTo("Line 4: “enrty” is neither opening, account, entry nor closing.");
   }
 
   @Test

@@ -48,8 +48,9 @@ public record StatementEntry(
     references = List.copyOf(references);
   }
 
+  /** Whether it moves money: booked, and not of 0.00. */
   public boolean isBooked() {
-    return status == Status.BOOKED;
+    return status == Status.BOOKED && amountMinor != 0;
   }
 
   /**

@@ -96,7 +96,8 @@ public final class Books {
     }
     long sum = list.items().stream().mapToLong(ListedItem::openMinor).sum();
     intakes.add(
-        new BooksFacts.Intake("list", list.items().size(), sum, list.items().size(), sum, 0, 0));
+        new BooksFacts.Intake(
+            "list", list.items().size(), sum, list.items().size(), sum, 0, 0, 0, 0));
   }
 
   private void apply(
@@ -183,7 +184,8 @@ public final class Books {
       entries.put(id, new BooksFacts.Entry(account.code(), moneyIn, Optional.empty()));
     }
     Balance closing = statement.frame().closing().orElseThrow();
-    statements.add(new BooksFacts.Statement(account.code(), closing.date(), closing.minor()));
+    statements.add(
+        new BooksFacts.Statement(account.code(), closing.date(), Optional.of(closing.minor())));
     List<StatementEntry> held = reading.held();
     long heldMinor = held.stream().mapToLong(StatementEntry::amountMinor).sum();
     long sum = statement.movedMinor();
@@ -197,7 +199,9 @@ public final class Books {
             fresh,
             reading.freshMinor(),
             count - fresh - held.size(),
-            sum - reading.freshMinor() - heldMinor));
+            sum - reading.freshMinor() - heldMinor,
+            held.size(),
+            heldMinor));
   }
 
   private AccountHistory history(BooksFacts.Account account) {
@@ -298,7 +302,7 @@ public final class Books {
     return statements.stream()
         .filter(s -> s.account().equals(account.code()))
         .reduce((a, b) -> b)
-        .map(BooksFacts.Statement::closingMinor)
+        .flatMap(BooksFacts.Statement::closingMinor)
         .orElse(account.beginsWith().minor());
   }
 

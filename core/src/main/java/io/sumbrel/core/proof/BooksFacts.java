@@ -23,8 +23,13 @@ public record BooksFacts(
   /** A bank account: where it begins in these books. */
   public record Account(AccountCode code, LocalDate beginsOn, Money beginsWith) {}
 
-  /** An accepted statement's closing balance. */
-  public record Statement(AccountCode account, LocalDate closingDate, long closingMinor) {}
+  /**
+   * An accepted statement.
+   *
+   * @param closingMinor empty where its format states no balances
+   */
+  public record Statement(
+      AccountCode account, LocalDate closingDate, Optional<Long> closingMinor) {}
 
   /**
    * A booked bank entry.
@@ -45,5 +50,7 @@ public record BooksFacts(
       long acceptedCount,
       long acceptedMinor,
       long knownCount,
-      long knownMinor) {}
+      long knownMinor,
+      long heldCount,
+      long heldMinor) {}
 }

@@ -14,6 +14,7 @@ import io.sumbrel.core.posting.PostingNumber;
 import io.sumbrel.core.posting.PostingTable;
 import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.core.tape.Tape;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Currency;
 import java.util.HashMap;
@@ -191,23 +192,14 @@ public final class Proof {
     List<String> failures = new ArrayList<>();
     int checks = 0;
     for (BooksFacts.Account account : facts.accounts()) {
-      for (BooksFacts.Statement statement : facts.statements()) {
-        if (statement.account().equals(account.code())) {
-          checks++;
-          BankReconciliation day = BankReconciliation.of(facts, account, statement.closingDate());
-          Currency currency = account.beginsWith().currency();
-          if (day.differenceMinor() != 0 || day.statementMinor() != statement.closingMinor()) {
-            failures.add(
-                "Account %s on %s: the bank states %s, entries make %s, of which %s is unexplained; the books say %s."
-                    .formatted(
-                        account.code().code(),
-                        statement.closingDate(),
-                        AmountText.words(statement.closingMinor(), currency),
-                        AmountText.words(day.statementMinor(), currency),
-                        AmountText.words(day.unexplainedMinor(), currency),
-                        AmountText.words(day.ledgerMinor(), currency)));
-          }
-        }
+      // of several statements on one day, the last states the balance of the day
+      Map<LocalDate, BooksFacts.Statement> lastOfDay = new TreeMap<>();
+      facts.statements().stream()
+          .filter(s -> s.account().equals(account.code()))
+          .forEach(s -> lastOfDay.put(s.closingDate(), s));
+      for (BooksFacts.Statement statement : lastOfDay.values()) {
+        checks++;
+        unreconciled(account, statement).ifPresent(failures::add);
       }
     }
     return new ProofLine(
@@ -217,17 +209,37 @@ public final class Proof {
         failures);
   }
 
+  private Optional<String> unreconciled(
+      BooksFacts.Account account, BooksFacts.Statement statement) {
+    BankReconciliation day = BankReconciliation.of(facts, account, statement.closingDate());
+    Currency currency = account.beginsWith().currency();
+    long stated = statement.closingMinor().orElse(day.statementMinor());
+    if (day.differenceMinor() == 0 && day.statementMinor() == stated) {
+      return Optional.empty();
+    }
+    return Optional.of(
+        "Account %s on %s: the bank states %s, entries make %s, of which %s is unexplained; the books say %s."
+            .formatted(
+                account.code().code(),
+                statement.closingDate(),
+                AmountText.words(stated, currency),
+                AmountText.words(day.statementMinor(), currency),
+                AmountText.words(day.unexplainedMinor(), currency),
+                AmountText.words(day.ledgerMinor(), currency)));
+  }
+
   private ProofLine intakes() {
     List<String> failures = new ArrayList<>();
     for (BooksFacts.Intake intake : facts.intakes()) {
-      if (intake.statedCount() != intake.acceptedCount() + intake.knownCount()
-          || intake.statedMinor() != intake.acceptedMinor() + intake.knownMinor()) {
+      long count = intake.acceptedCount() + intake.knownCount() + intake.heldCount();
+      long minor = intake.acceptedMinor() + intake.knownMinor() + intake.heldMinor();
+      if (intake.statedCount() != count || intake.statedMinor() != minor) {
         failures.add(intake.words() + ": what was taken in is not what the file states.");
       }
     }
     return new ProofLine(
         10,
-        "What every file states was taken in or known already",
+        "What every file states was taken in, known already, or is held",
         facts.intakes().size() + " files",
         failures);
   }

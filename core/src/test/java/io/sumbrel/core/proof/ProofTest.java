@@ -45,7 +45,7 @@ class ProofTest {
   private OpenItem item = item(0);
   private Optional<PostingNumber> claim = Optional.of(new PostingNumber(2026, 2));
   private long closing = 500;
-  private BooksFacts.Intake intake = new BooksFacts.Intake("s", 1, 500, 1, 500, 0, 0);
+  private BooksFacts.Intake intake = new BooksFacts.Intake("s", 1, 500, 1, 500, 0, 0, 0, 0);
   private List<AuditLine> audit = audit("first", "second");
 
   ProofTest() {
@@ -104,7 +104,7 @@ class ProofTest {
     BooksFacts facts =
         new BooksFacts(
             List.of(new BooksFacts.Account(BANK, DAY.minusDays(9), Money.zero(USD))),
-            List.of(new BooksFacts.Statement(BANK, DAY, closing)),
+            List.of(new BooksFacts.Statement(BANK, DAY, Optional.of(closing))),
             List.of(new BooksFacts.Entry(BANK, MONEY, claim)),
             List.of(item),
             postings,
@@ -151,7 +151,7 @@ class ProofTest {
 
   @Test
   void seesAFileThatWasTakenInHalf() {
-    intake = new BooksFacts.Intake("s", 2, 700, 1, 500, 0, 0);
+    intake = new BooksFacts.Intake("s", 2, 700, 1, 500, 0, 0, 0, 0);
     assertThat(broken()).containsExactly(10);
   }
 

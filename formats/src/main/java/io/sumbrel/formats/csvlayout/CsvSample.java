@@ -13,12 +13,12 @@ import java.util.Locale;
  *
  * @param delimiter the one that cuts the rows into most columns; a person may state another
  */
-public record CsvSample(char delimiter, List<Line> lines) {
+public record CsvSample(char delimiter, List<SampleLine> lines) {
   private static final int LINES = 20;
   private static final char[] DELIMITERS = {',', ';', '\t', '|'};
 
   /** A row with the 1-based line on which it stands. */
-  public record Line(int line, List<String> cells) {}
+  public record SampleLine(int line, List<String> cells) {}
 
   public CsvSample {
     lines = List.copyOf(lines);
@@ -36,11 +36,11 @@ public record CsvSample(char delimiter, List<Line> lines) {
   }
 
   public static CsvSample of(byte[] bytes, char delimiter) {
-    List<Line> lines = new ArrayList<>();
+    List<SampleLine> lines = new ArrayList<>();
     try {
       CsvLines rows = new CsvLines(new ByteArrayInputStream(bytes), delimiter);
       for (var next = rows.next(); next.isPresent() && lines.size() < LINES; next = rows.next()) {
-        lines.add(new Line(rows.line(), next.get()));
+        lines.add(new SampleLine(rows.line(), next.get()));
       }
     } catch (Refusal e) {
       // what was read up to the broken place is shown

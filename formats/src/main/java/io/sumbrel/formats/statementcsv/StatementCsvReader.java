@@ -17,7 +17,8 @@ import java.util.Optional;
 
 /**
  * A bank statement as CSV in one fixed layout: an {@code opening} row, {@code entry} rows, a {@code
- * closing} row; amounts signed with a decimal point, money out below zero.
+ * closing} row; amounts signed with a decimal point, money out below zero. An {@code account} row
+ * in place of the opening says that no balances are stated.
  *
  * <pre>
  * record,account,currency,statement,date,value date,amount,reference,payer,payer account,method,text
@@ -27,7 +28,7 @@ import java.util.Optional;
  * </pre>
  */
 public final class StatementCsvReader {
-  private static final List<String> COLUMNS =
+  static final List<String> COLUMNS =
       List.of(
           "record",
           "account",
@@ -46,15 +47,16 @@ public final class StatementCsvReader {
   private final List<StatementEntry> entries = new ArrayList<>();
   private Optional<CsvTable.Row> opening = Optional.empty();
   private Optional<CsvTable.Row> closing = Optional.empty();
+  private boolean balances = true;
   private Currency currency = Currency.getInstance("USD");
 
   private StatementCsvReader() {}
 
-  public static Parsed<BankStatement> read(byte[] bytes) {
+  public static Parsed<List<BankStatement>> read(byte[] bytes) {
     return new StatementCsvReader().readAll(bytes);
   }
 
-  private Parsed<BankStatement> readAll(byte[] bytes) {
+  private Parsed<List<BankStatement>> readAll(byte[] bytes) {
     CsvTable table = CsvTable.read(bytes, issues);
     if (!table.columns().equals(COLUMNS)) {
       return Parsed.refused(
@@ -62,7 +64,7 @@ public final class StatementCsvReader {
               "column-missing", "the header must read: " + String.join(",", COLUMNS) + ".", 1));
     }
     table.rows().forEach(this::row);
-    if (opening.isEmpty() || closing.isEmpty()) {
+    if (opening.isEmpty() || balances && closing.isEmpty()) {
       String last = table.rows().isEmpty() ? "the header" : "line " + last(table.rows()).line();
       issues.add(
           Issue.refuses(
@@ -74,17 +76,20 @@ public final class StatementCsvReader {
     if (issues.stream().anyMatch(i -> i.severity() == Issue.Severity.REFUSES)) {
       return new Parsed<>(Optional.empty(), issues);
     }
-    return Parsed.of(statement(opening.orElseThrow(), closing.orElseThrow()), issues);
+    return Parsed.of(List.of(statement(opening.orElseThrow())), issues);
   }
 
   private void row(CsvTable.Row row) {
     switch (row.value("record").orElse("")) {
-      case "opening" -> {
+      case "opening", "account" -> {
         opening = Optional.of(row);
+        balances = row.value("record").get().equals("opening");
         Cells cells = new Cells(row, issues);
         currency = cells.required("currency", cells.currency("currency"), currency);
         cells.text("account");
-        balance(cells);
+        if (balances) {
+          balance(cells);
+        }
       }
       case "closing" -> {
         closing = Optional.of(row);
@@ -95,7 +100,7 @@ public final class StatementCsvReader {
           issues.add(
               Issue.refuses(
                   "record",
-                  "“%s” is neither opening, entry nor closing."
+                  "“%s” is neither opening, account, entry nor closing."
                       .formatted(row.value("record").orElse("")),
                   row.line()));
     }
@@ -120,16 +125,17 @@ public final class StatementCsvReader {
     return entry.build();
   }
 
-  private BankStatement statement(CsvTable.Row first, CsvTable.Row last) {
+  private BankStatement statement(CsvTable.Row first) {
     Cells begin = new Cells(first, issues);
-    Cells end = new Cells(last, issues);
+    Optional<Cells> end = closing.map(c -> new Cells(c, issues));
+    String day = closing.flatMap(c -> c.value("date")).orElse("");
     return new BankStatement(
         new StatementFrame(
             begin.text("account"),
             currency,
-            first.value("statement").orElse("of " + last.value("date").orElse("")),
-            balance(begin, currency),
-            balance(end, currency)),
+            first.value("statement").orElse("of " + day),
+            balances ? balance(begin, currency) : Optional.empty(),
+            end.flatMap(e -> balance(e, currency))),
         entries);
   }
 

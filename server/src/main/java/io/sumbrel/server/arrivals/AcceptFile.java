@@ -1,16 +1,22 @@
 package io.sumbrel.server.arrivals;
 
+import io.sumbrel.core.bank.Balance;
 import io.sumbrel.core.bank.BankStatement;
+import io.sumbrel.core.bank.Continuation;
 import io.sumbrel.core.bank.StatementEntry;
 import io.sumbrel.core.openitem.ListChoice;
 import io.sumbrel.core.openitem.ListScope;
 import io.sumbrel.server.audit.AuditRecord;
-import io.sumbrel.server.books.BankAccount;
+import io.sumbrel.server.books.BooksNames;
 import io.sumbrel.server.people.Actor;
 import io.sumbrel.server.persistence.RowIds;
 import jakarta.persistence.EntityManager;
 import java.time.Clock;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Map;
+import org.hibernate.Session;
+import org.hibernate.StatelessSession;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -23,7 +29,9 @@ public class AcceptFile {
   private final AuditRecord audit;
   private final FileStore files;
   private final StatementChain chain;
+  private final CsvLayouts layouts;
   private final ReadOpenItems openItems;
+  private final BooksNames books;
 
   AcceptFile(
       EntityManager entities,
@@ -32,14 +40,18 @@ public class AcceptFile {
       AuditRecord audit,
       FileStore files,
       StatementChain chain,
-      ReadOpenItems openItems) {
+      CsvLayouts layouts,
+      ReadOpenItems openItems,
+      BooksNames books) {
     this.entities = entities;
     this.ids = ids;
     this.clock = clock;
     this.audit = audit;
     this.files = files;
     this.chain = chain;
+    this.layouts = layouts;
     this.openItems = openItems;
+    this.books = books;
   }
 
   /**
@@ -61,15 +73,16 @@ public class AcceptFile {
         .setParameter("id", arrivalId)
         .getResultList();
     ArrivalRow row = BringIn.waiting(entities, actor.booksId(), arrivalId);
-    ArrivedFile file = ArrivedFile.read(files.original(row.hash));
+    ArrivedFile file =
+        ArrivedFile.read(files.original(row.hash), layouts.find(actor.booksId(), row.csvLayoutId));
     row.decide(ArrivalState.ACCEPTED, actor.name(), clock.instant());
+    row.refusal = "";
     if (file.items().isPresent()) {
       openItems.read(actor, row, file.items().get(), how);
     } else {
       lockAccounts(actor, file);
-      chain.requireFollow(actor.booksId(), file.statements());
-      file.statements().forEach(s -> store(actor, row, s));
-      row.acceptedCount = row.statedCount;
+      Map<StatementEntry, Integer> ordinals = file.ordinals();
+      chain.links(actor.booksId(), file.statements()).forEach(l -> store(actor, row, l, ordinals));
     }
     audit.append(
         actor, "file-accepted", row.fileName, row.title + ", " + row.statedCount + " lines");
@@ -90,30 +103,93 @@ public class AcceptFile {
                     .getResultList());
   }
 
-  private void store(Actor actor, ArrivalRow arrival, BankStatement statement) {
-    BankAccount account = chain.account(actor.booksId(), statement);
+  private void store(
+      Actor actor,
+      ArrivalRow arrival,
+      StatementChain.Link link,
+      Map<StatementEntry, Integer> ordinals) {
+    BankStatement statement = link.statement();
     StatementRow row = new StatementRow();
     row.id = ids.next();
-    row.bankAccountId = account.id();
+    row.bankAccountId = link.account().id();
     row.arrivalId = arrival.id;
-    row.sequenceNumber = chain.end(account).sequence() + 1;
-    row.number = statement.number();
-    row.openingDate = statement.openingDate();
-    row.openingMinor = statement.openingMinor();
-    row.closingDate = statement.closingDate();
-    row.closingMinor = statement.closingMinor();
+    row.sequenceNumber = chain.statementsOf(link.account()) + 1;
+    row.number = statement.number().substring(0, Math.min(60, statement.number().length()));
+    row.closingDate = StatementChain.lastDay(statement, books.businessDate(actor.booksId()));
+    row.openingDate = statement.frame().opening().map(Balance::date).orElse(row.closingDate);
+    if (statement.frame().hasBalances()) {
+      row.openingMinor = statement.frame().opening().get().minor();
+      row.closingMinor = statement.frame().closing().get().minor();
+    }
     row.entryCount = (int) statement.bookedCount();
     entities.persist(row);
-    for (StatementEntry entry : statement.entries()) {
-      if (entry.isBooked() && entry.amountMinor() != 0) {
-        MoneyInRow money = MoneyInRow.of(entry, statement.currency());
-        money.id = ids.next();
-        money.booksId = actor.booksId();
-        money.bankAccountId = account.id();
-        money.statementId = row.id;
-        entities.persist(money);
-      }
-    }
     entities.flush();
+    Continuation reading = link.reading();
+    List<MoneyInRow> rows = new ArrayList<>();
+    reading.fresh().forEach(e -> rows.add(moneyIn(actor, row, e, link, Standing.COUNTS)));
+    reading.held().forEach(e -> rows.add(moneyIn(actor, row, e, link, Standing.HELD)));
+    for (int i = 0; i < rows.size(); i++) {
+      int fresh = reading.fresh().size();
+      rows.get(i).ordinal =
+          ordinals.get(i < fresh ? reading.fresh().get(i) : reading.held().get(i - fresh));
+    }
+    insert(rows);
+    arrival.acceptedCount += reading.fresh().size();
+    arrival.heldCount += reading.held().size();
+    arrival.knownCount += reading.known().size();
+    arrival.knownMinor += reading.known().stream().mapToLong(StatementEntry::amountMinor).sum();
+  }
+
+  private MoneyInRow moneyIn(
+      Actor actor,
+      StatementRow statement,
+      StatementEntry entry,
+      StatementChain.Link link,
+      Standing standing) {
+    MoneyInRow money = MoneyInRow.of(entry, link.statement().currency(), standing);
+    money.id = ids.next();
+    money.booksId = actor.booksId();
+    money.bankAccountId = link.account().id();
+    money.statementId = statement.id;
+    money.reversesId = entry.reversal().isPresent() ? original(money) : null;
+    return money;
+  }
+
+  /** The booking that a reversal takes back, where exactly one fits by reference or by amount. */
+  private Long original(MoneyInRow reversal) {
+    List<MoneyInRow> opposite =
+        entities
+            .createQuery(
+                """
+                from MoneyInRow where bankAccountId = :a and amountMinor = :m and bookingDate <= :d
+                """,
+                MoneyInRow.class)
+            .setParameter("a", reversal.bankAccountId)
+            .setParameter("m", -reversal.amountMinor)
+            .setParameter("d", reversal.bookingDate)
+            .getResultList();
+    String reference = reversal.originalReference;
+    List<MoneyInRow> named =
+        opposite.stream()
+            .filter(
+                m ->
+                    reference.isEmpty()
+                        || m.bankReference.equals(reference)
+                        || m.bankText.contains(reference))
+            .toList();
+    return named.size() == 1 ? named.get(0).id : null;
+  }
+
+  /** Many rows at once, past the persistence context, in the same transaction. */
+  private void insert(List<MoneyInRow> rows) {
+    Session session = entities.unwrap(Session.class);
+    session.doWork(
+        connection -> {
+          try (StatelessSession bulk =
+              session.getSessionFactory().openStatelessSession(connection)) {
+            bulk.setJdbcBatchSize(500);
+            bulk.insertMultiple(rows);
+          }
+        });
   }
 }

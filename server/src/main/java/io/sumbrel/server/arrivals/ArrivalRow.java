@@ -8,6 +8,7 @@ import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import jakarta.persistence.Version;
 import java.time.Instant;
+import java.util.List;
 import java.util.Optional;
 
 @Entity
@@ -32,7 +33,10 @@ class ArrivalRow {
   int acceptedCount;
   int knownCount;
   long knownMinor;
+  int heldCount;
+  Long csvLayoutId;
   String refusal = "";
+  String notes = "";
   Instant arrivedAt;
   String arrivedBy;
   Instant decidedAt;
@@ -47,7 +51,7 @@ class ArrivalRow {
     state = to;
     decidedBy = by;
     decidedAt = at;
-    if (to == ArrivalState.DROPPED) {
+    if (to.isGone()) {
       liveHash = null;
     }
   }
@@ -65,8 +69,10 @@ class ArrivalRow {
         statedMinor,
         acceptedCount,
         knownCount,
+        heldCount,
         unexplained,
         refusal,
+        notes.isEmpty() ? List.of() : List.of(notes.split("\n")),
         arrivedAt,
         arrivedBy,
         Optional.ofNullable(decidedAt),

@@ -2,8 +2,20 @@ package io.sumbrel.server.arrivals;
 
 /** Where a file stands. */
 public enum ArrivalState {
+  /** A bank's own CSV whose columns nobody has named yet. */
+  LAYOUT,
   WAITING,
   ACCEPTED,
+  /** Shown only: the statement that follows brings the money. */
+  INFORMATION,
   REFUSED,
-  DROPPED
+  /** Taken out before it was accepted. */
+  DROPPED,
+  /** Taken out after it was accepted, while nothing of it was posted. */
+  WITHDRAWN;
+
+  /** Whether the same bytes may come once more. */
+  boolean isGone() {
+    return this == REFUSED || this == DROPPED || this == WITHDRAWN;
+  }
 }

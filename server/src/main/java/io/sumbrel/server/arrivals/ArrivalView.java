@@ -1,6 +1,7 @@
 package io.sumbrel.server.arrivals;
 
 import java.time.Instant;
+import java.util.List;
 import java.util.Optional;
 
 /**
@@ -9,7 +10,9 @@ import java.util.Optional;
  * @param statedCount how many entries or rows the file holds
  * @param statedMinor what they come to, in minor units
  * @param unexplained how many of its lines are still in the pile
- * @param refusal why it was refused, as a sentence
+ * @param heldCount how many are possibly double and wait for a person's word
+ * @param refusal why it was refused, or why it cannot be accepted yet, as a sentence
+ * @param notes what the reader found worth saying
  */
 public record ArrivalView(
     long id,
@@ -23,8 +26,10 @@ public record ArrivalView(
     long statedMinor,
     int acceptedCount,
     int knownCount,
+    int heldCount,
     long unexplained,
     String refusal,
+    List<String> notes,
     Instant arrivedAt,
     String arrivedBy,
     Optional<Instant> decidedAt,

@@ -1,35 +1,60 @@
 package io.sumbrel.server.arrivals;
 
+import io.sumbrel.core.bank.Balance;
 import io.sumbrel.core.bank.BankStatement;
 import io.sumbrel.core.bank.StatementEntry;
 import io.sumbrel.core.openitem.ListComparison;
 import io.sumbrel.core.openitem.ListScope;
 import io.sumbrel.core.openitem.ListedItem;
 import io.sumbrel.core.openitem.OpenItem;
+import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.core.refusal.Refusal;
+import io.sumbrel.formats.FileKind;
+import io.sumbrel.formats.TextLines;
+import io.sumbrel.server.books.Claims;
 import io.sumbrel.server.books.Items;
 import jakarta.persistence.EntityManager;
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Function;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
 /** What came in, and what a file holds. */
 @Component
 public class Arrivals {
+  private static final int LINES_AROUND = 12;
+  private static final int MAX_LINE = 2_000;
+  private static final int SHOWN_ENTRIES = 500;
+
   private final EntityManager entities;
   private final FileStore files;
   private final StatementChain chain;
+  private final CsvLayouts layouts;
   private final Items items;
+  private final Claims claims;
 
-  Arrivals(EntityManager entities, FileStore files, StatementChain chain, Items items) {
+  Arrivals(
+      EntityManager entities,
+      FileStore files,
+      StatementChain chain,
+      CsvLayouts layouts,
+      Items items,
+      Claims claims) {
     this.entities = entities;
     this.files = files;
     this.chain = chain;
+    this.layouts = layouts;
     this.items = items;
+    this.claims = claims;
   }
 
   /** What an accepted file stated, for the proof. */
@@ -42,23 +67,54 @@ public class Arrivals {
       int knownCount,
       long knownMinor) {}
 
-  record EntryView(
-      int place, LocalDate date, long amountMinor, String payer, String text, boolean booked) {}
+  /** What becomes of an entry, or has become of it. */
+  enum EntryStand {
+    NEW,
+    KNOWN,
+    /** Possibly double: waits for a person's word. */
+    HELD,
+    /** Shown, and never placed: pending, or for information. */
+    SHOWN,
+    IN_THE_PILE,
+    EXPLAINED
+  }
 
-  /** A statement proved on a strip. */
+  /**
+   * @param moneyId of one that was taken in
+   * @param explainedBy the number of the posting that explains it
+   * @param batch the reference of the one sum that it is a part of
+   * @param reverses what the entry takes back, in words
+   */
+  record EntryView(
+      int place,
+      LocalDate date,
+      long amountMinor,
+      String payer,
+      String text,
+      EntryStand stand,
+      Optional<Long> moneyId,
+      Optional<String> explainedBy,
+      Optional<String> batch,
+      Optional<String> reverses) {}
+
+  /**
+   * A statement proved on a strip.
+   *
+   * @param openingMinor empty where the format states no balances
+   * @param computedMinor what opening and entries make
+   */
   record StatementView(
       String number,
       String account,
       String currency,
-      LocalDate openingDate,
-      long openingMinor,
+      Optional<Long> openingMinor,
       long countIn,
       long inMinor,
       long countOut,
       long outMinor,
-      long computedMinor,
-      LocalDate closingDate,
-      long closingMinor,
+      Optional<Long> computedMinor,
+      Optional<LocalDate> closingDate,
+      Optional<Long> closingMinor,
       List<EntryView> entries) {}
 
   /**
@@ -95,7 +151,7 @@ public class Arrivals {
         .createQuery(
             """
             select s.arrivalId, count(m) from MoneyInRow m join StatementRow s on s.id = m.statementId
-            where m.booksId = :b and not exists (select 1 from ClaimRow c where c.moneyInId = m.id)
+            where m.booksId = :b and m.standing = COUNTS and not exists (select 1 from ClaimRow c where c.moneyInId = m.id)
             group by s.arrivalId
             """,
             Object[].class)
@@ -105,7 +161,8 @@ public class Arrivals {
     return entities
         .createQuery(
             """
-            from ArrivalRow where booksId = :b and state <> DROPPED order by arrivedAt desc, id desc
+            from ArrivalRow where booksId = :b and state not in (DROPPED, WITHDRAWN)
+            order by arrivedAt desc, id desc
             """,
             ArrivalRow.class)
         .setParameter("b", booksId)
@@ -130,12 +187,134 @@ public class Arrivals {
     return files.original(row.hash);
   }
 
+  /** Lines of the original around a place, as they stand in the file. */
+  record SourceLine(int line, String text) {}
+
+  @Transactional(readOnly = true)
+  List<SourceLine> lines(long booksId, long arrivalId, int around) {
+    List<SourceLine> lines = new ArrayList<>();
+    try {
+      TextLines text = new TextLines(new ByteArrayInputStream(original(booksId, arrivalId)));
+      for (var next = text.next();
+          next.isPresent() && text.number() <= around + LINES_AROUND;
+          next = text.next()) {
+        if (text.number() >= around - LINES_AROUND) {
+          String line = next.get();
+          lines.add(
+              new SourceLine(text.number(), line.substring(0, Math.min(MAX_LINE, line.length()))));
+        }
+      }
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+    return lines;
+  }
+
   @Transactional(readOnly = true)
   ContentsView contents(long booksId, long arrivalId, ListScope scope) {
-    ArrivedFile file = ArrivedFile.read(original(booksId, arrivalId));
+    ArrivalRow row = row(booksId, arrivalId);
+    if (row.state == ArrivalState.LAYOUT) {
+      return new ContentsView(List.of(), Optional.empty());
+    }
+    ArrivedFile file =
+        ArrivedFile.read(original(booksId, arrivalId), layouts.find(booksId, row.csvLayoutId));
+    Function<StatementEntry, EntryView> view =
+        row.state == ArrivalState.ACCEPTED ? taken(row.id, file) : expected(booksId, row, file);
     return new ContentsView(
-        file.statements().stream().map(s -> view(booksId, s)).toList(),
+        statements(booksId, file.statements(), view),
         file.items().map(list -> view(ListComparison.of(list, scope, items.byNumber(booksId)))));
+  }
+
+  List<StatementView> statements(
+      long booksId, List<BankStatement> statements, Function<StatementEntry, EntryView> view) {
+    return statements.stream().map(s -> view(booksId, s, view)).toList();
+  }
+
+  /** What will become of the entries of a file when it is accepted. */
+  private Function<StatementEntry, EntryView> expected(
+      long booksId, ArrivalRow row, ArrivedFile file) {
+    Map<StatementEntry, EntryStand> stands = new IdentityHashMap<>();
+    if (row.state == ArrivalState.WAITING && row.refusal.isEmpty()) {
+      for (StatementChain.Link link : chain.links(booksId, file.statements())) {
+        link.reading().known().forEach(e -> stands.put(e, EntryStand.KNOWN));
+        link.reading().held().forEach(e -> stands.put(e, EntryStand.HELD));
+      }
+    }
+    return e ->
+        entryView(
+            e,
+            e.isBooked() ? stands.getOrDefault(e, EntryStand.NEW) : EntryStand.SHOWN,
+            Optional.empty(),
+            Optional.empty(),
+            e.reversal().map(r -> r.originalReference()));
+  }
+
+  static EntryView asNew(StatementEntry e) {
+    return entryView(
+        e,
+        e.isBooked() ? EntryStand.NEW : EntryStand.SHOWN,
+        Optional.empty(),
+        Optional.empty(),
+        e.reversal().map(r -> r.originalReference()));
+  }
+
+  /** Where the entries of an accepted file stand now. */
+  private Function<StatementEntry, EntryView> taken(long arrivalId, ArrivedFile file) {
+    Map<StatementEntry, Integer> ordinals = file.ordinals();
+    Map<Integer, MoneyInRow> byOrdinal = new HashMap<>();
+    entities
+        .createQuery(
+            """
+            select m from MoneyInRow m join StatementRow s on s.id = m.statementId
+            where s.arrivalId = :a
+            """,
+            MoneyInRow.class)
+        .setParameter("a", arrivalId)
+        .getResultStream()
+        .forEach(m -> byOrdinal.put(m.ordinal, m));
+    return e -> {
+      MoneyInRow money = byOrdinal.get(ordinals.get(e));
+      if (money == null) {
+        return entryView(
+            e,
+            e.isBooked() ? EntryStand.KNOWN : EntryStand.SHOWN,
+            Optional.empty(),
+            Optional.empty(),
+            Optional.empty());
+      }
+      Optional<String> number = claims.of(new MoneyInId(money.id)).map(c -> c.number().words());
+      EntryStand stand =
+          money.standing == Standing.HELD
+              ? EntryStand.HELD
+              : number.isPresent() ? EntryStand.EXPLAINED : EntryStand.IN_THE_PILE;
+      return entryView(e, stand, Optional.of(money.id), number, reversed(money));
+    };
+  }
+
+  private Optional<String> reversed(MoneyInRow money) {
+    return Optional.ofNullable(money.reversesId)
+        .map(id -> entities.find(MoneyInRow.class, id))
+        .map(o -> o.toFact().words() + " of " + o.bookingDate)
+        .or(() -> Optional.ofNullable(money.originalReference));
+  }
+
+  private static EntryView entryView(
+      StatementEntry e,
+      EntryStand stand,
+      Optional<Long> moneyId,
+      Optional<String> explainedBy,
+      Optional<String> reverses) {
+    return new EntryView(
+        e.place(),
+        e.bookingDate(),
+        e.amountMinor(),
+        e.payerName().orElse(""),
+        String.join(" ", e.text()),
+        stand,
+        moneyId,
+        explainedBy,
+        e.batch(),
+        reverses);
   }
 
   /** Accepted files with what they stated. */
@@ -151,7 +330,7 @@ public class Arrivals {
                 new Intake(
                     r.id,
                     r.title + " (" + r.fileName + ")",
-                    r.fileKind() == io.sumbrel.formats.FileKind.OPEN_ITEMS_CSV,
+                    r.fileKind() == FileKind.OPEN_ITEMS_CSV,
                     r.statedCount,
                     r.statedMinor,
                     r.knownCount,
@@ -167,31 +346,22 @@ public class Arrivals {
     return row;
   }
 
-  private StatementView view(long booksId, BankStatement s) {
+  private StatementView view(
+      long booksId, BankStatement s, Function<StatementEntry, EntryView> view) {
+    Optional<Long> opening = s.frame().opening().map(Balance::minor);
     return new StatementView(
         s.number(),
         chain.account(booksId, s).shortName(),
         s.currency().getCurrencyCode(),
-        s.openingDate(),
-        s.openingMinor(),
+        opening,
         s.count(1),
         s.inMinor(),
         s.count(-1),
         s.outMinor(),
-        s.computedClosingMinor(),
-        s.closingDate(),
-        s.closingMinor(),
-        s.entries().stream().map(Arrivals::view).toList());
-  }
-
-  private static EntryView view(StatementEntry e) {
-    return new EntryView(
-        e.place(),
-        e.bookingDate(),
-        e.amountMinor(),
-        e.payerName().orElse(""),
-        String.join(" ", e.text()),
-        e.isBooked());
+        opening.map(o -> o + s.movedMinor()),
+        s.frame().closing().map(Balance::date),
+        s.frame().closing().map(Balance::minor),
+        s.entries().stream().limit(SHOWN_ENTRIES).map(view).toList());
   }
 
   private static ListView view(ListComparison comparison) {

@@ -6,6 +6,7 @@ import jakarta.servlet.http.HttpServletRequest;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
+import java.util.Optional;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
@@ -17,6 +18,7 @@ import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
@@ -29,11 +31,29 @@ class ArrivalsController {
   private final Arrivals arrivals;
   private final BringIn bringIn;
   private final AcceptFile acceptFile;
+  private final DecideHeld decideHeld;
+  private final WithdrawFile withdrawFile;
+  private final MakeLayout makeLayout;
+  private final TypeEntries typeEntries;
+  private final AccountStands accountStands;
 
-  ArrivalsController(Arrivals arrivals, BringIn bringIn, AcceptFile acceptFile) {
+  ArrivalsController(
+      Arrivals arrivals,
+      BringIn bringIn,
+      AcceptFile acceptFile,
+      DecideHeld decideHeld,
+      WithdrawFile withdrawFile,
+      MakeLayout makeLayout,
+      TypeEntries typeEntries,
+      AccountStands accountStands) {
     this.arrivals = arrivals;
     this.bringIn = bringIn;
     this.acceptFile = acceptFile;
+    this.decideHeld = decideHeld;
+    this.withdrawFile = withdrawFile;
+    this.makeLayout = makeLayout;
+    this.typeEntries = typeEntries;
+    this.accountStands = accountStands;
   }
 
   @GetMapping
@@ -80,6 +100,68 @@ class ArrivalsController {
       @PathVariable long id,
       @RequestBody AcceptFile.Acceptance how) {
     return acceptFile.accept(actor, id, how);
+  }
+
+  /** The first rows of a bank's own CSV. */
+  @GetMapping("/{id}/sample")
+  MakeLayout.SampleView sample(
+      @AuthenticationPrincipal Actor actor,
+      @PathVariable long id,
+      @RequestParam Optional<Character> delimiter) {
+    return makeLayout.sample(actor, id, delimiter);
+  }
+
+  /** What a file says when it is read by a layout; nothing is kept. */
+  @PostMapping("/{id}/layout/trial")
+  List<Arrivals.StatementView> tryLayout(
+      @AuthenticationPrincipal Actor actor,
+      @PathVariable long id,
+      @RequestBody MakeLayout.LayoutRequest request) {
+    return arrivals.statements(
+        actor.booksId(), makeLayout.tried(actor, id, request).statements(), Arrivals::asNew);
+  }
+
+  @PutMapping("/{id}/layout")
+  @PreAuthorize("hasAuthority('BRING_IN')")
+  ArrivalView keepLayout(
+      @AuthenticationPrincipal Actor actor,
+      @PathVariable long id,
+      @RequestBody MakeLayout.LayoutRequest request) {
+    return makeLayout.keep(actor, id, request);
+  }
+
+  @PostMapping("/typed")
+  @PreAuthorize("hasAuthority('BRING_IN')")
+  ArrivalView type(
+      @AuthenticationPrincipal Actor actor, @RequestBody TypeEntries.TypedRequest request) {
+    return typeEntries.type(actor, request);
+  }
+
+  @PostMapping("/held/{moneyId}/{verdict}")
+  @PreAuthorize("hasAuthority('BRING_IN')")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void decideHeld(
+      @AuthenticationPrincipal Actor actor,
+      @PathVariable long moneyId,
+      @PathVariable DecideHeld.Verdict verdict) {
+    decideHeld.decide(actor, moneyId, verdict);
+  }
+
+  @PostMapping("/{id}/withdrawal")
+  @PreAuthorize("hasAuthority('BRING_IN')")
+  ArrivalView withdraw(@AuthenticationPrincipal Actor actor, @PathVariable long id) {
+    return withdrawFile.withdraw(actor, id);
+  }
+
+  @GetMapping("/{id}/lines")
+  List<Arrivals.SourceLine> lines(
+      @AuthenticationPrincipal Actor actor, @PathVariable long id, @RequestParam int around) {
+    return arrivals.lines(actor.booksId(), id, around);
+  }
+
+  @GetMapping("/accounts")
+  List<AccountStands.AccountStand> accounts(@AuthenticationPrincipal Actor actor) {
+    return accountStands.all(actor.booksId());
   }
 
   @DeleteMapping("/{id}")

@@ -1,5 +1,6 @@
 package io.sumbrel.server.arrivals;
 
+import io.sumbrel.core.bank.Method;
 import io.sumbrel.core.receipt.MoneyIn;
 import java.time.LocalDate;
 
@@ -7,7 +8,6 @@ import java.time.LocalDate;
  * A bank entry with where it came from.
  *
  * @param place 1-based line in its file
- * @param method how the money came, in a word
  */
 public record BankLine(
     MoneyIn moneyIn,
@@ -16,7 +16,7 @@ public record BankLine(
     int place,
     LocalDate valueDate,
     String bankReference,
-    String method) {
+    Method method) {
 
   /** Who pays, as far as the bank says. */
   public String payer() {

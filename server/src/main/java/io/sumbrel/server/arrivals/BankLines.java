@@ -5,6 +5,7 @@ import io.sumbrel.core.refusal.Refusal;
 import jakarta.persistence.EntityManager;
 import java.time.LocalDate;
 import java.util.List;
+import java.util.Optional;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
@@ -18,35 +19,55 @@ public class BankLines {
     this.entities = entities;
   }
 
-  /** An accepted statement. */
+  /**
+   * An accepted statement.
+   *
+   * @param closingMinor empty where its format states no balances
+   */
   public record StoredStatement(
       long id,
       long bankAccountId,
       long arrivalId,
       String number,
       LocalDate closingDate,
-      long closingMinor) {}
+      Optional<Long> closingMinor) {}
 
-  /** Every booked entry, in the order of booking. */
+  /** Every booked entry that counts, in the order of booking. */
   @Transactional(readOnly = true)
   public List<BankLine> all(long booksId) {
+    return standing(booksId, Standing.COUNTS);
+  }
+
+  /** Entries that are possibly double and count nowhere until a person says. */
+  @Transactional(readOnly = true)
+  public List<BankLine> held(long booksId) {
+    return standing(booksId, Standing.HELD);
+  }
+
+  private List<BankLine> standing(long booksId, Standing standing) {
     return entities
         .createQuery(
-            "from MoneyInRow where booksId = :b order by bookingDate, id", MoneyInRow.class)
+            "from MoneyInRow where booksId = :b and standing = :s order by bookingDate, id",
+            MoneyInRow.class)
         .setParameter("b", booksId)
+        .setParameter("s", standing)
         .getResultStream()
         .map(MoneyInRow::toLine)
         .toList();
   }
 
   /**
-   * @throws Refusal {@code not-found}
+   * @throws Refusal {@code not-found}, {@code held}
    */
   @Transactional(readOnly = true)
   public BankLine find(long booksId, MoneyInId id) {
     MoneyInRow row = entities.find(MoneyInRow.class, id.number());
     if (row == null || row.booksId != booksId) {
       throw new Refusal("not-found", "There is no such money in these books.");
+    }
+    if (row.standing == Standing.HELD) {
+      throw new Refusal(
+          "held", "This entry is held as possibly double; say at Arrivals whether it is.");
     }
     return row.toLine();
   }
@@ -76,7 +97,12 @@ public class BankLines {
         .map(
             s ->
                 new StoredStatement(
-                    s.id, s.bankAccountId, s.arrivalId, s.number, s.closingDate, s.closingMinor))
+                    s.id,
+                    s.bankAccountId,
+                    s.arrivalId,
+                    s.number,
+                    s.closingDate,
+                    Optional.ofNullable(s.closingMinor)))
         .toList();
   }
 }

@@ -4,6 +4,7 @@ import io.sumbrel.core.bank.BankStatement;
 import io.sumbrel.core.openitem.ListedItem;
 import io.sumbrel.core.openitem.OpenItemList;
 import io.sumbrel.core.refusal.Refusal;
+import io.sumbrel.formats.FileKind;
 import io.sumbrel.server.audit.AuditRecord;
 import io.sumbrel.server.people.Actor;
 import io.sumbrel.server.persistence.RowIds;
@@ -12,6 +13,7 @@ import java.io.InputStream;
 import java.time.Clock;
 import java.time.temporal.ChronoUnit;
 import java.util.List;
+import java.util.Optional;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
@@ -25,6 +27,7 @@ public class BringIn {
   private final AuditRecord audit;
   private final FileStore files;
   private final StatementChain chain;
+  private final CsvLayouts layouts;
 
   BringIn(
       EntityManager entities,
@@ -32,13 +35,15 @@ public class BringIn {
       Clock clock,
       AuditRecord audit,
       FileStore files,
-      StatementChain chain) {
+      StatementChain chain,
+      CsvLayouts layouts) {
     this.entities = entities;
     this.ids = ids;
     this.clock = clock;
     this.audit = audit;
     this.files = files;
     this.chain = chain;
+    this.layouts = layouts;
   }
 
   /**
@@ -54,11 +59,7 @@ public class BringIn {
       requireNew(actor.booksId(), received.hash());
       ArrivalRow row = row(actor, fileName, received);
       try {
-        byte[] bytes = received.bytes();
-        row.kind = ArrivedFile.kindOf(bytes).name();
-        ArrivedFile file = ArrivedFile.read(bytes);
-        chain.requireFollow(actor.booksId(), file.statements());
-        describe(actor.booksId(), row, file);
+        read(row, received.bytes());
         row.liveHash = received.hash();
         files.keep(received);
       } catch (Refusal e) {
@@ -71,6 +72,41 @@ public class BringIn {
       return row.toView(0);
     } finally {
       received.discard();
+    }
+  }
+
+  /**
+   * Reads what a row is about. A statement before which another is missing may wait for it.
+   *
+   * @throws Refusal when the file cannot be taken in
+   */
+  void read(ArrivalRow row, byte[] bytes) {
+    FileKind kind = ArrivedFile.kindOf(bytes);
+    row.kind = kind.name();
+    Optional<CsvLayouts.Stored> layout =
+        kind == FileKind.BANK_CSV ? layouts.forFile(row.booksId, bytes) : Optional.empty();
+    row.csvLayoutId = layout.map(CsvLayouts.Stored::id).orElse(null);
+    if (kind == FileKind.BANK_CSV && layout.isEmpty()) {
+      row.title = "Entries in columns of a bank's own";
+      row.state = ArrivalState.LAYOUT;
+      return;
+    }
+    ArrivedFile file = ArrivedFile.read(bytes, layout);
+    row.notes = file.notes();
+    describe(row, file);
+    row.refusal = "";
+    row.state = ArrivalState.WAITING;
+    if (kind.use() == FileKind.Use.INFORMATION) {
+      row.state = ArrivalState.INFORMATION;
+    } else if (kind.use() == FileKind.Use.STATEMENT) {
+      try {
+        chain.links(row.booksId, file.statements());
+      } catch (Refusal e) {
+        if (!e.code().equals("gap")) {
+          throw e;
+        }
+        row.refusal = e.getMessage();
+      }
     }
   }
 
@@ -119,7 +155,7 @@ public class BringIn {
     return clean.isEmpty() ? "unnamed" : clean.substring(0, Math.min(200, clean.length()));
   }
 
-  private void describe(long booksId, ArrivalRow row, ArrivedFile file) {
+  private void describe(ArrivalRow row, ArrivedFile file) {
     if (file.items().isPresent()) {
       OpenItemList list = file.items().get();
       row.title = "Open items";
@@ -131,41 +167,73 @@ public class BringIn {
       return;
     }
     List<BankStatement> statements = file.statements();
-    row.title =
-        "Statement "
-            + statements.stream().map(BankStatement::number).collect(Collectors.joining(", "));
+    row.title = titleOf(file);
     row.account =
-        statements.stream()
-            .map(s -> chain.account(booksId, s).shortName())
-            .distinct()
-            .collect(Collectors.joining(", "));
+        cut(
+            statements.stream()
+                .map(s -> chain.account(row.booksId, s).shortName())
+                .distinct()
+                .collect(Collectors.joining(", ")));
     row.currency = statements.get(0).currency().getCurrencyCode();
     row.statedCount = (int) statements.stream().mapToLong(BankStatement::bookedCount).sum();
-    row.statedMinor = statements.stream().mapToLong(s -> s.closingMinor() - s.openingMinor()).sum();
+    row.statedMinor = statements.stream().mapToLong(BankStatement::movedMinor).sum();
+  }
+
+  private static String titleOf(ArrivedFile file) {
+    String numbers =
+        file.statements().stream()
+            .map(BankStatement::number)
+            .filter(n -> !n.isEmpty())
+            .collect(Collectors.joining(", "));
+    String what = file.kind().use() == FileKind.Use.INFORMATION ? "Report" : "Statement";
+    return cut((what + " " + numbers).strip());
+  }
+
+  private static String cut(String text) {
+    return text.length() <= 400 ? text : text.substring(0, 399) + "…";
   }
 
   /** Takes a waiting file out again; the same bytes may come once more. */
   @Transactional
   public void drop(Actor actor, long arrivalId) {
-    ArrivalRow row = waiting(entities, actor.booksId(), arrivalId);
+    ArrivalRow row = find(entities, actor.booksId(), arrivalId);
+    if (row.state == ArrivalState.ACCEPTED || row.state.isGone()) {
+      throw notWaiting(row);
+    }
     row.decide(ArrivalState.DROPPED, actor.name(), clock.instant());
     audit.append(actor, "file-dropped", row.fileName, row.title);
+  }
+
+  /**
+   * @throws Refusal {@code not-found}
+   */
+  static ArrivalRow find(EntityManager entities, long booksId, long arrivalId) {
+    ArrivalRow row = entities.find(ArrivalRow.class, arrivalId);
+    if (row == null || row.booksId != booksId) {
+      throw new Refusal("not-found", "There is no such file.");
+    }
+    return row;
   }
 
   /**
    * @throws Refusal {@code not-found}, {@code not-waiting}
    */
   static ArrivalRow waiting(EntityManager entities, long booksId, long arrivalId) {
-    ArrivalRow row = entities.find(ArrivalRow.class, arrivalId);
-    if (row == null || row.booksId != booksId) {
-      throw new Refusal("not-found", "There is no such file.");
-    }
+    ArrivalRow row = find(entities, booksId, arrivalId);
     if (row.state != ArrivalState.WAITING) {
-      throw new Refusal(
-          "not-waiting",
-          "%s was %s already, by %s."
-              .formatted(row.fileName, row.state.name().toLowerCase(), row.decidedBy));
+      throw notWaiting(row);
     }
     return row;
+  }
+
+  private static Refusal notWaiting(ArrivalRow row) {
+    String words =
+        switch (row.state) {
+          case LAYOUT -> "waits for somebody to name its columns";
+          case INFORMATION -> "is shown for information only";
+          default ->
+              "was %s already, by %s".formatted(row.state.name().toLowerCase(), row.decidedBy);
+        };
+    return new Refusal("not-waiting", row.fileName + " " + words + ".");
   }
 }

@@ -1,9 +1,13 @@
 package io.sumbrel.server.arrivals;
 
+import io.sumbrel.core.bank.AccountHistory;
+import io.sumbrel.core.bank.Method;
 import io.sumbrel.core.bank.StatementEntry;
 import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.receipt.MoneyInId;
 import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import java.time.LocalDate;
@@ -24,6 +28,13 @@ class MoneyInRow {
   long bankAccountId;
   long statementId;
   int place;
+
+  /** Which entry of its file it is, from 0: several may stand on one line. */
+  int ordinal;
+
+  @Enumerated(EnumType.STRING)
+  Standing standing;
+
   LocalDate bookingDate;
   LocalDate valueDate;
   String currency;
@@ -31,12 +42,19 @@ class MoneyInRow {
   String bankReference;
   String payerName;
   String payerAccount;
-  String method;
+
+  @Enumerated(EnumType.STRING)
+  Method method;
+
   String bankText;
   String documentReferences;
+  String batchReference;
+  String originalReference;
+  Long reversesId;
 
-  static MoneyInRow of(StatementEntry entry, Currency currency) {
+  static MoneyInRow of(StatementEntry entry, Currency currency, Standing standing) {
     MoneyInRow row = new MoneyInRow();
+    row.standing = standing;
     row.place = entry.place();
     row.bookingDate = entry.bookingDate();
     row.valueDate = entry.valueDate();
@@ -50,6 +68,8 @@ class MoneyInRow {
     text.addAll(entry.text());
     row.bankText = cut(String.join("\n", text), MAX_TEXT);
     row.documentReferences = cut(String.join("\n", entry.references()), 2000);
+    row.batchReference = entry.batch().map(b -> cut(b, 80)).orElse(null);
+    row.originalReference = entry.reversal().map(r -> cut(r.originalReference(), 80)).orElse(null);
     return row;
   }
 
@@ -72,5 +92,14 @@ class MoneyInRow {
   BankLine toLine() {
     return new BankLine(
         toFact(), bankAccountId, statementId, place, valueDate, bankReference, method);
+  }
+
+  /** As the reader gave its text: without the payer's name that stands before it here. */
+  AccountHistory.Known toKnown() {
+    String text =
+        payerName != null && bankText.startsWith(payerName)
+            ? bankText.substring(payerName.length()).stripLeading()
+            : bankText;
+    return new AccountHistory.Known(bookingDate, amountMinor, bankReference, text);
   }
 }

@@ -1,6 +1,8 @@
 package io.sumbrel.server.arrivals;
 
+import io.sumbrel.core.bank.AccountHistory;
 import io.sumbrel.core.bank.BankStatement;
+import io.sumbrel.core.bank.Continuation;
 import io.sumbrel.core.bank.StatementEntry;
 import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.server.books.BankAccount;
@@ -8,13 +10,14 @@ import io.sumbrel.server.books.Months;
 import io.sumbrel.server.books.OpenBooks;
 import jakarta.persistence.EntityManager;
 import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
-import org.springframework.transaction.annotation.Transactional;
 
-/** Which account a statement is of, and whether it follows the one before. */
+/** Which account a statement is of, and what in it is new there. */
 @Component
 class StatementChain {
   private final EntityManager entities;
@@ -27,12 +30,8 @@ class StatementChain {
     this.months = months;
   }
 
-  /**
-   * Where an account's chain of statements ends.
-   *
-   * @param sequence how many statements it has
-   */
-  record End(int sequence, LocalDate closingDate, long closingMinor) {}
+  /** A statement with its account, and what it adds. */
+  record Link(BankStatement statement, BankAccount account, Continuation reading) {}
 
   /**
    * @throws Refusal {@code unknown-account}, {@code currency}
@@ -62,39 +61,125 @@ class StatementChain {
     return account;
   }
 
-  @Transactional(readOnly = true)
-  End end(BankAccount account) {
-    List<StatementRow> newest =
-        entities
-            .createQuery(
-                "from StatementRow where bankAccountId = :a order by sequenceNumber desc",
-                StatementRow.class)
-            .setParameter("a", account.id())
-            .setMaxResults(1)
-            .getResultList();
-    return newest.isEmpty()
-        ? new End(0, account.beginsOn().minusDays(1), account.beginsWith().minor())
-        : new End(
-            newest.get(0).sequenceNumber, newest.get(0).closingDate, newest.get(0).closingMinor);
-  }
-
   /**
-   * Whether all statements of a file follow what is there, each the one before it.
+   * What every statement of a file adds, each after the one before it.
    *
-   * @throws Refusal {@code gap}, {@code overlap}, {@code closed-month}, {@code unknown-account}
+   * @throws Refusal {@code gap}, {@code overlap}, {@code known-already}, {@code closed-month},
+   *     {@code unknown-account}
    */
-  void requireFollow(long booksId, List<BankStatement> statements) {
-    Map<Long, End> ends = new HashMap<>();
+  List<Link> links(long booksId, List<BankStatement> statements) {
+    List<Link> links = new ArrayList<>();
+    Map<Long, AccountHistory> histories = new HashMap<>();
     for (BankStatement statement : statements) {
       BankAccount account = account(booksId, statement);
-      End end = ends.computeIfAbsent(account.id(), a -> end(account));
-      statement.requireFollows(end.closingMinor(), end.closingDate());
-      statement.entries().stream()
-          .filter(StatementEntry::isBooked)
-          .forEach(e -> months.requireOpen(booksId, e.bookingDate()));
-      ends.put(
-          account.id(),
-          new End(end.sequence() + 1, statement.closingDate(), statement.closingMinor()));
+      AccountHistory history =
+          histories.computeIfAbsent(
+              account.id(), a -> history(account, earliest(account, statements)));
+      Continuation reading = Continuation.of(statement, history);
+      Stream.concat(reading.fresh().stream(), reading.held().stream())
+          .map(StatementEntry::bookingDate)
+          .min(LocalDate::compareTo)
+          .ifPresent(d -> months.requireOpen(booksId, d));
+      links.add(new Link(statement, account, reading));
+      histories.put(account.id(), after(history, statement, reading));
     }
+    return links;
+  }
+
+  private static LocalDate earliest(BankAccount account, List<BankStatement> statements) {
+    return statements.stream()
+        .filter(s -> s.account().replace(" ", "").equals(account.number()))
+        .flatMap(s -> s.bookedEntries().stream())
+        .map(StatementEntry::bookingDate)
+        .min(LocalDate::compareTo)
+        .orElse(LocalDate.MAX);
+  }
+
+  private static AccountHistory after(
+      AccountHistory history, BankStatement statement, Continuation reading) {
+    List<AccountHistory.Known> counted = new ArrayList<>(history.counted());
+    reading.fresh().forEach(e -> counted.add(known(e)));
+    List<AccountHistory.Known> held = new ArrayList<>(history.held());
+    reading.held().forEach(e -> held.add(known(e)));
+    LocalDate last = lastDay(statement, history.until());
+    return new AccountHistory(
+        history.beginsOn(),
+        last.isAfter(history.until()) ? last : history.until(),
+        history.balanceMinor() + reading.freshMinor(),
+        counted,
+        held);
+  }
+
+  /** The last day that a statement speaks of. */
+  static LocalDate lastDay(BankStatement statement, LocalDate otherwise) {
+    return Stream.concat(
+            statement.frame().closing().map(b -> b.date()).stream(),
+            statement.bookedEntries().stream().map(StatementEntry::bookingDate))
+        .max(LocalDate::compareTo)
+        .orElse(otherwise);
+  }
+
+  private static AccountHistory.Known known(StatementEntry entry) {
+    return new AccountHistory.Known(
+        entry.bookingDate(),
+        entry.amountMinor(),
+        entry.bankReference(),
+        String.join("\n", entry.text()));
+  }
+
+  /** What is read of an account, with its entries from a day on. */
+  private AccountHistory history(BankAccount account, LocalDate from) {
+    List<MoneyInRow> rows =
+        from.equals(LocalDate.MAX)
+            ? List.of()
+            : entities
+                .createQuery(
+                    """
+                    from MoneyInRow where bankAccountId = :a and bookingDate >= :d
+                    order by bookingDate, id
+                    """,
+                    MoneyInRow.class)
+                .setParameter("a", account.id())
+                .setParameter("d", from)
+                .getResultList();
+    return new AccountHistory(
+        account.beginsOn(),
+        until(account),
+        account.beginsWith().minor() + sum(account),
+        rows.stream().filter(r -> r.standing == Standing.COUNTS).map(MoneyInRow::toKnown).toList(),
+        rows.stream().filter(r -> r.standing == Standing.HELD).map(MoneyInRow::toKnown).toList());
+  }
+
+  private long sum(BankAccount account) {
+    Long sum =
+        entities
+            .createQuery(
+                "select sum(amountMinor) from MoneyInRow where bankAccountId = :a and standing = COUNTS",
+                Long.class)
+            .setParameter("a", account.id())
+            .getSingleResult();
+    return sum == null ? 0 : sum;
+  }
+
+  private LocalDate until(BankAccount account) {
+    LocalDate last =
+        entities
+            .createQuery(
+                "select max(closingDate) from StatementRow where bankAccountId = :a",
+                LocalDate.class)
+            .setParameter("a", account.id())
+            .getSingleResult();
+    return last == null ? account.beginsOn().minusDays(1) : last;
+  }
+
+  int statementsOf(BankAccount account) {
+    Integer last =
+        entities
+            .createQuery(
+                "select max(sequenceNumber) from StatementRow where bankAccountId = :a",
+                Integer.class)
+            .setParameter("a", account.id())
+            .getSingleResult();
+    return last == null ? 0 : last;
   }
 }

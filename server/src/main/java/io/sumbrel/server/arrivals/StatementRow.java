@@ -16,8 +16,8 @@ class StatementRow {
   int sequenceNumber;
   String number;
   LocalDate openingDate;
-  long openingMinor;
+  Long openingMinor;
   LocalDate closingDate;
-  long closingMinor;
+  Long closingMinor;
   int entryCount;
 }

@@ -1,5 +1,6 @@
 package io.sumbrel.server.books;
 
+import io.sumbrel.core.ledger.AccountCode;
 import io.sumbrel.core.ledger.JournalEntry;
 import io.sumbrel.core.ledger.JournalLine;
 import io.sumbrel.core.posting.ItemMovement;
@@ -93,6 +94,21 @@ public class Ledger {
     entities.flush();
     audit.append(actor, auditAct, number.words(), detail);
     return new Stored(row.id, number);
+  }
+
+  /** What an account stands at over all postings, debit above zero, in minor units. */
+  @Transactional(readOnly = true)
+  public long balance(long booksId, AccountCode account) {
+    return entities
+        .createQuery(
+            """
+            select coalesce(sum(amountMinor), 0) from JournalLineRow
+            where booksId = :b and accountCode = :c
+            """,
+            Long.class)
+        .setParameter("b", booksId)
+        .setParameter("c", account.code())
+        .getSingleResult();
   }
 
   private PostingRow row(Actor actor, Act act, PostingNumber number) {

@@ -44,9 +44,10 @@ public class Months {
   }
 
   /**
-   * @throws Refusal {@code closed-month} when a day lies in a closed month
+   * @throws Refusal {@code closed-month} when a day lies in a closed month; an act that can go on
+   *     without it may
    */
-  @Transactional(readOnly = true)
+  @Transactional(readOnly = true, noRollbackFor = Refusal.class)
   public void requireOpen(long booksId, LocalDate date) {
     LocalDate closed = closedUntil(booksId);
     if (!date.isAfter(closed)) {

@@ -5,6 +5,7 @@ import io.sumbrel.core.ledger.StandardAccount;
 import io.sumbrel.core.money.Money;
 import io.sumbrel.core.posting.PostingKind;
 import io.sumbrel.core.posting.PostingTable;
+import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.core.rules.HouseLimits;
 import io.sumbrel.server.audit.AuditRecord;
 import io.sumbrel.server.people.Actor;
@@ -107,6 +108,17 @@ public class OpenBooks {
         .getResultStream()
         .map(BankAccountRow::toAccount)
         .toList();
+  }
+
+  /**
+   * @throws Refusal {@code unknown-account}
+   */
+  @Transactional(readOnly = true)
+  public BankAccount account(long booksId, long bankAccountId) {
+    return accounts(booksId).stream()
+        .filter(a -> a.id() == bankAccountId)
+        .findFirst()
+        .orElseThrow(() -> new Refusal("unknown-account", "There is no such bank account."));
   }
 
   /** The names of the ledger accounts by their codes, in the order of the codes. */

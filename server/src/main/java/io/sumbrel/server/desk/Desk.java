@@ -137,7 +137,12 @@ class Desk {
     return new PileRow(
         line.moneyIn().id().number(),
         line.payer(),
-        DAY.format(line.moneyIn().bookingDate()) + " · " + line.method() + " · " + proposal + ways,
+        DAY.format(line.moneyIn().bookingDate())
+            + " · "
+            + line.method().words()
+            + " · "
+            + proposal
+            + ways,
         line.moneyIn().bookingDate(),
         line.moneyIn().currency().getCurrencyCode(),
         line.moneyIn().amountMinor(),
@@ -245,7 +250,7 @@ class Desk {
         line.valueDate(),
         postTape.postingDate(actor, line.moneyIn(), Optional.empty()),
         accountNames(actor.booksId()).get(line.bankAccountId()),
-        line.method(),
+        line.method().words(),
         line.bankReference(),
         line.moneyIn().text(),
         row.certainty(),

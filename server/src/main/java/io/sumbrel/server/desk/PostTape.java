@@ -183,11 +183,7 @@ public class PostTape {
 
   private Posted store(Actor actor, BankLine line, Tape tape, LocalDate date) {
     MoneyIn moneyIn = line.moneyIn();
-    BankAccount account =
-        accounts.accounts(actor.booksId()).stream()
-            .filter(a -> a.id() == line.bankAccountId())
-            .findFirst()
-            .orElseThrow();
+    BankAccount account = accounts.account(actor.booksId(), line.bankAccountId());
     PostingNumber number = ledger.nextNumber(actor.booksId(), date);
     TapePosting effect = TapePosting.of(tape, number, date, items::nextId);
     Items.Origin origin = new Items.Origin(Optional.empty(), Optional.empty(), "");

@@ -18,6 +18,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
@@ -58,6 +59,7 @@ public class BooksFactsReader {
         books.accounts(booksId).stream()
             .collect(Collectors.toMap(BankAccount::id, Function.identity()));
     List<BankLine> lines = bankLines.all(booksId);
+    List<BankLine> held = bankLines.held(booksId);
     Map<MoneyInId, MoneyIn> money = new HashMap<>();
     lines.forEach(l -> money.put(l.moneyIn().id(), l.moneyIn()));
     Map<MoneyInId, Claims.Claim> claimed = claims.all(booksId);
@@ -86,27 +88,41 @@ public class BooksFactsReader {
         all,
         stored.stream().map(Postings.Stored::posting).toList(),
         arrivals.intakes(booksId).stream()
-            .map(i -> i.isList() ? listIntake(i, stored) : statementIntake(i, lines, statements))
+            .map(
+                i ->
+                    i.isList()
+                        ? listIntake(i, stored)
+                        : statementIntake(i, lines, held, statements))
             .toList(),
         audit.lines(booksId));
   }
 
   private static BooksFacts.Intake statementIntake(
-      Arrivals.Intake intake, List<BankLine> lines, List<BankLines.StoredStatement> statements) {
-    List<Long> ids =
+      Arrivals.Intake intake,
+      List<BankLine> lines,
+      List<BankLine> held,
+      List<BankLines.StoredStatement> statements) {
+    Set<Long> ids =
         statements.stream()
             .filter(s -> s.arrivalId() == intake.arrivalId())
             .map(BankLines.StoredStatement::id)
-            .toList();
+            .collect(Collectors.toSet());
     List<BankLine> taken = lines.stream().filter(l -> ids.contains(l.statementId())).toList();
+    List<BankLine> waiting = held.stream().filter(l -> ids.contains(l.statementId())).toList();
     return new BooksFacts.Intake(
         intake.title(),
         intake.statedCount(),
         intake.statedMinor(),
         taken.size(),
-        taken.stream().mapToLong(l -> l.moneyIn().amountMinor()).sum(),
-        0,
-        0);
+        sum(taken),
+        intake.knownCount(),
+        intake.knownMinor(),
+        waiting.size(),
+        sum(waiting));
+  }
+
+  private static long sum(List<BankLine> lines) {
+    return lines.stream().mapToLong(l -> l.moneyIn().amountMinor()).sum();
   }
 
   private static BooksFacts.Intake listIntake(
@@ -124,6 +140,8 @@ public class BooksFactsReader {
         firstSeen.size(),
         firstSeen.stream().mapToLong(ItemMovement::openDelta).sum(),
         intake.knownCount(),
-        intake.knownMinor());
+        intake.knownMinor(),
+        0,
+        0);
   }
 }

@@ -3,6 +3,7 @@ package io.sumbrel.server.proof;
 import io.sumbrel.core.proof.BankReconciliation;
 import io.sumbrel.core.proof.BooksFacts;
 import io.sumbrel.core.refusal.Refusal;
+import io.sumbrel.server.arrivals.BankLines;
 import io.sumbrel.server.audit.AuditRecord;
 import io.sumbrel.server.books.BankAccount;
 import io.sumbrel.server.books.Months;
@@ -22,18 +23,26 @@ import org.springframework.transaction.annotation.Transactional;
 public class CloseMonth {
   private final AuditRecord audit;
   private final BooksFactsReader facts;
+  private final BankLines bankLines;
   private final Months months;
   private final OpenBooks accounts;
 
-  CloseMonth(AuditRecord audit, BooksFactsReader facts, Months months, OpenBooks accounts) {
+  CloseMonth(
+      AuditRecord audit,
+      BooksFactsReader facts,
+      BankLines bankLines,
+      Months months,
+      OpenBooks accounts) {
     this.audit = audit;
     this.facts = facts;
+    this.bankLines = bankLines;
     this.months = months;
     this.accounts = accounts;
   }
 
   /**
-   * @throws Refusal {@code month-not-complete}, {@code month-order}, {@code not-reconciled}
+   * @throws Refusal {@code month-not-complete}, {@code month-order}, {@code not-reconciled}, {@code
+   *     held}
    */
   @Transactional
   public void close(Actor actor, YearMonth month) {
@@ -43,6 +52,16 @@ public class CloseMonth {
     if (!last.isAfter(closed)) {
       throw new Refusal("month-order", month + " is closed already.");
     }
+    bankLines.held(actor.booksId()).stream()
+        .filter(l -> !l.moneyIn().bookingDate().isAfter(last))
+        .findFirst()
+        .ifPresent(
+            l -> {
+              throw new Refusal(
+                  "held",
+                  "An entry of %s on %s is held as possibly double; say first whether it is."
+                      .formatted(l.moneyIn().words(), l.moneyIn().bookingDate()));
+            });
     BooksFacts all = facts.read(actor.booksId());
     Map<BankAccount, BankReconciliation> kept = new HashMap<>();
     for (BankAccount account : accounts.accounts(actor.booksId())) {

@@ -202,12 +202,7 @@ class TrailController {
             .filter(s -> s.id() == line.statementId())
             .findFirst()
             .orElseThrow();
-    String account =
-        accounts.accounts(actor.booksId()).stream()
-            .filter(a -> a.id() == line.bankAccountId())
-            .findFirst()
-            .orElseThrow()
-            .shortName();
+    String account = accounts.account(actor.booksId(), line.bankAccountId()).shortName();
     return new MoneyTrail(
         line.moneyIn().id().number(),
         line.payer(),

@@ -1,0 +1,18 @@
+package io.sumbrel.server.arrivals;
+
+import jakarta.persistence.Entity;
+import jakarta.persistence.Id;
+import jakarta.persistence.Table;
+import java.time.Instant;
+
+@Entity
+@Table(name = "csv_layout")
+class CsvLayoutRow {
+  @Id Long id;
+  long booksId;
+  long bankAccountId;
+  String signature;
+  String layout;
+  String madeBy;
+  Instant madeAt;
+}

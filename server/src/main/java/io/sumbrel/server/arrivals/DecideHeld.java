@@ -1,0 +1,69 @@
+package io.sumbrel.server.arrivals;
+
+import io.sumbrel.core.refusal.Refusal;
+import io.sumbrel.server.audit.AuditRecord;
+import io.sumbrel.server.books.Months;
+import io.sumbrel.server.people.Actor;
+import jakarta.persistence.EntityManager;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+
+/** A person says of an entry that is held as possibly double whether it is real. */
+@Component
+public class DecideHeld {
+  private final EntityManager entities;
+  private final AuditRecord audit;
+  private final Months months;
+
+  DecideHeld(EntityManager entities, AuditRecord audit, Months months) {
+    this.entities = entities;
+    this.audit = audit;
+    this.months = months;
+  }
+
+  /** What a held entry is. */
+  public enum Verdict {
+    /** Money that came once more: it counts from now on. */
+    REAL,
+    /** Read before: it is known, and goes. */
+    DOUBLE
+  }
+
+  /**
+   * @throws Refusal {@code not-held}, {@code closed-month}
+   */
+  @Transactional
+  public void decide(Actor actor, long moneyInId, Verdict verdict) {
+    entities
+        .createNativeQuery("select id from money_in where id = :id for update")
+        .setParameter("id", moneyInId)
+        .getResultList();
+    MoneyInRow row = entities.find(MoneyInRow.class, moneyInId);
+    if (row == null || row.booksId != actor.booksId() || row.standing != Standing.HELD) {
+      throw new Refusal("not-held", "This entry is not held any more; somebody was first.");
+    }
+    months.requireOpen(actor.booksId(), row.bookingDate);
+    StatementRow statement = entities.find(StatementRow.class, row.statementId);
+    ArrivalRow arrival = entities.find(ArrivalRow.class, statement.arrivalId);
+    arrival.heldCount--;
+    if (verdict == Verdict.REAL) {
+      arrival.acceptedCount++;
+      entities
+          .createNativeQuery("update money_in set standing = 'COUNTS' where id = :id")
+          .setParameter("id", moneyInId)
+          .executeUpdate();
+    } else {
+      arrival.knownCount++;
+      arrival.knownMinor += row.amountMinor;
+      entities
+          .createNativeQuery("delete from money_in where id = :id")
+          .setParameter("id", moneyInId)
+          .executeUpdate();
+    }
+    audit.append(
+        actor,
+        "held-" + verdict.name().toLowerCase(),
+        arrival.fileName + " line " + row.place,
+        row.toFact().words() + " booked on " + row.bookingDate);
+  }
+}

@@ -1,0 +1,136 @@
+package io.sumbrel.server.arrivals;
+
+import io.sumbrel.core.refusal.Refusal;
+import io.sumbrel.formats.FileKind;
+import io.sumbrel.server.audit.AuditRecord;
+import io.sumbrel.server.books.Months;
+import io.sumbrel.server.people.Actor;
+import jakarta.persistence.EntityManager;
+import java.time.Clock;
+import java.time.LocalDate;
+import java.util.List;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+
+/**
+ * Takes an accepted file out again, while nothing of it was ever posted and no statement follows
+ * it: its entries go, its bytes stay, and the same file may come once more.
+ */
+@Component
+public class WithdrawFile {
+  private final EntityManager entities;
+  private final Clock clock;
+  private final AuditRecord audit;
+  private final Months months;
+
+  WithdrawFile(EntityManager entities, Clock clock, AuditRecord audit, Months months) {
+    this.entities = entities;
+    this.clock = clock;
+    this.audit = audit;
+    this.months = months;
+  }
+
+  /**
+   * @throws Refusal {@code posted}, {@code followed}, {@code closed-month}, {@code not-accepted}
+   */
+  @Transactional
+  public ArrivalView withdraw(Actor actor, long arrivalId) {
+    ArrivalRow row = BringIn.find(entities, actor.booksId(), arrivalId);
+    if (row.state != ArrivalState.ACCEPTED) {
+      throw new Refusal("not-accepted", row.fileName + " is not accepted; nothing of it counts.");
+    }
+    if (row.fileKind().use() != FileKind.Use.STATEMENT) {
+      throw new Refusal(
+          "posted",
+          "A list of open items is posted when it is accepted; a newer list corrects it.");
+    }
+    lockAccounts(arrivalId);
+    requireLast(arrivalId);
+    requireNothingPosted(row);
+    requireOpenMonths(actor, arrivalId);
+    for (String remove :
+        List.of(
+            "delete from draft where money_in_id in (select m.id from money_in m join bank_statement s on s.id = m.statement_id where s.arrival_id = :a)",
+            "update money_in set reverses_id = null where statement_id in (select id from bank_statement where arrival_id = :a)",
+            "delete from money_in where statement_id in (select id from bank_statement where arrival_id = :a)",
+            "delete from bank_statement where arrival_id = :a")) {
+      entities.createNativeQuery(remove).setParameter("a", arrivalId).executeUpdate();
+    }
+    row.acceptedCount = 0;
+    row.heldCount = 0;
+    row.decide(ArrivalState.WITHDRAWN, actor.name(), clock.instant());
+    audit.append(actor, "file-withdrawn", row.fileName, row.title);
+    return row.toView(0);
+  }
+
+  private void lockAccounts(long arrivalId) {
+    entities
+        .createNativeQuery(
+            "select id from bank_account where id in (select bank_account_id from bank_statement where arrival_id = :a) order by id for update")
+        .setParameter("a", arrivalId)
+        .getResultList();
+  }
+
+  private void requireLast(long arrivalId) {
+    List<StatementRow> later =
+        entities
+            .createQuery(
+                """
+                from StatementRow later where later.arrivalId <> :a and exists (
+                  select 1 from StatementRow s where s.arrivalId = :a
+                  and s.bankAccountId = later.bankAccountId
+                  and s.sequenceNumber < later.sequenceNumber)
+                order by later.sequenceNumber desc
+                """,
+                StatementRow.class)
+            .setParameter("a", arrivalId)
+            .getResultList();
+    if (!later.isEmpty()) {
+      throw new Refusal(
+          "followed",
+          "Statement %s follows it on the same account; withdraw that first."
+              .formatted(later.get(0).number));
+    }
+  }
+
+  private void requireNothingPosted(ArrivalRow row) {
+    List<?> posted =
+        entities
+            .createNativeQuery(
+                """
+                select p.posting_year, p.posting_number from posting p
+                join money_in m on m.id = p.money_in_id
+                join bank_statement s on s.id = m.statement_id
+                where s.arrival_id = :a order by p.id
+                """)
+            .setParameter("a", row.id)
+            .setMaxResults(1)
+            .getResultList();
+    if (!posted.isEmpty()) {
+      Object[] number = (Object[]) posted.get(0);
+      throw new Refusal(
+          "posted",
+          "%02d-%04d was posted on an entry of %s; what stood in the books keeps its file."
+              .formatted(
+                  ((Number) number[0]).intValue() % 100,
+                  ((Number) number[1]).intValue(),
+                  row.fileName));
+    }
+  }
+
+  private void requireOpenMonths(Actor actor, long arrivalId) {
+    LocalDate first =
+        entities
+            .createQuery(
+                """
+                select min(m.bookingDate) from MoneyInRow m
+                join StatementRow s on s.id = m.statementId where s.arrivalId = :a
+                """,
+                LocalDate.class)
+            .setParameter("a", arrivalId)
+            .getSingleResult();
+    if (first != null) {
+      months.requireOpen(actor.booksId(), first);
+    }
+  }
+}

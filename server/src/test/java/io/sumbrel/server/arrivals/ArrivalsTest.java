@@ -1,0 +1,313 @@
+package io.sumbrel.server.arrivals;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import io.sumbrel.server.House;
+import io.sumbrel.server.ServerTest;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.Test;
+import org.springframework.http.HttpMethod;
+import tools.jackson.databind.JsonNode;
+
+/** What statements, reports and sheets do when they come, and how they are taken out again. */
+class ArrivalsTest extends ServerTest {
+  private static final LocalDate DAY = LocalDate.of(2026, 11, 16);
+  private static final String BANK_CSV =
+      "Buchung;Name;Zweck;Betrag\n16.11.26;TERRE VIVE;TCK-1;1.250,00\n15.11.26;FEE;;-12,50\n";
+
+  @AfterEach
+  void everythingHolds() {
+    house.prove();
+  }
+
+  private JsonNode bring(String name, String content) {
+    return house.upload(house.clerk, name, content).body();
+  }
+
+  private long id(JsonNode arrival) {
+    return arrival.path("id").asLong();
+  }
+
+  private House.Answer accept(JsonNode arrival) {
+    return house.accept(id(arrival), "CHANGES_ONLY", Map.of());
+  }
+
+  private JsonNode entries(JsonNode arrival) {
+    return house
+        .get(house.reader, "/api/arrivals/" + id(arrival) + "/contents")
+        .body()
+        .path("statements")
+        .get(0)
+        .path("entries");
+  }
+
+  private int pile() {
+    return house.get(house.clerk, "/api/desk").body().path("entries").asInt();
+  }
+
+  private JsonNode account() {
+    return house.get(house.reader, "/api/arrivals/accounts").body().get(0);
+  }
+
+  private static String ofx(String... entries) {
+    return "OFXHEADER:100\n\n<OFX><BANKMSGSRSV1><STMTTRNRS><STMTRS><CURDEF>USD"
+        + "<BANKACCTFROM><ACCTID>%s</BANKACCTFROM><BANKTRANLIST>".formatted(House.ACCOUNT)
+        + String.join("", entries)
+        + "</BANKTRANLIST></STMTRS></STMTTRNRS></BANKMSGSRSV1></OFX>";
+  }
+
+  private static String entry(String amount, String fitId) {
+    return "<STMTTRN><TRNTYPE>CREDIT<DTPOSTED>20261116<TRNAMT>%s<FITID>%s<NAME>HOLLOW REED</STMTTRN>"
+        .formatted(amount, fitId);
+  }
+
+  @Test
+  void letsAStatementWaitForTheOneThatIsMissingBeforeIt() {
+    JsonNode second =
+        bring("2.csv", House.statementFile(DAY, "1100.00", "1350.00", "250.00,PAYER,TWO"));
+    assertThat(second.path("state").asString()).isEqualTo("WAITING");
+    assertThat(second.path("refusal").asString())
+        .contains("opens with 1,100.00, but the account holds 1,000.00 on 2026-09-30");
+    assertThat(accept(second).code()).isEqualTo("gap");
+    JsonNode first =
+        bring(
+            "1.csv",
+            House.statementFile(DAY.minusDays(1), "1000.00", "1100.00", "100.00,PAYER,ONE"));
+    assertThat(accept(first).status()).isEqualTo(200);
+    assertThat(accept(second).status()).isEqualTo(200);
+    assertThat(pile()).isEqualTo(2);
+  }
+
+  @Test
+  void takesOnlyWhatIsNewOfAnOverlap() {
+    accept(bring("1.csv", House.statementFile(DAY, "1000.00", "1250.00", "250.00,PAYER,ONE")));
+    JsonNode overlap =
+        bring(
+            "2.csv",
+            House.statementFile(
+                DAY, "1000.00", "1330.00", "250.00,PAYER,ONE", "80.00,PAYER,LATER"));
+    assertThat(entries(overlap).get(0).path("stand").asString()).isEqualTo("KNOWN");
+    assertThat(entries(overlap).get(1).path("stand").asString()).isEqualTo("NEW");
+    JsonNode accepted = accept(overlap).body();
+    assertThat(accepted.path("acceptedCount").asInt()).isEqualTo(1);
+    assertThat(accepted.path("knownCount").asInt()).isEqualTo(1);
+    assertThat(pile()).isEqualTo(2);
+    assertThat(account().path("bankMinor").asLong()).isEqualTo(133_000);
+  }
+
+  @Test
+  void holdsWhatMayBeDoubleUntilAPersonSays() {
+    accept(bring("1.ofx", ofx(entry("250.00", "F1"), entry("80.00", "F2"))));
+    JsonNode again =
+        bring("2.ofx", ofx(entry("250.00", "F9"), entry("80.00", "F2"), entry("7.00", "F3")));
+    JsonNode accepted = accept(again).body();
+    assertThat(accepted.path("heldCount").asInt()).isEqualTo(2);
+    assertThat(pile()).isEqualTo(3);
+    JsonNode held = entries(again).get(0);
+    assertThat(held.path("stand").asString()).isEqualTo("HELD");
+    long money = held.path("moneyId").asLong();
+    assertThat(house.get(house.clerk, "/api/desk/money/" + money).code()).isEqualTo("held");
+    house.prove();
+    decide(money, "REAL");
+    decide(entries(again).get(1).path("moneyId").asLong(), "DOUBLE");
+    assertThat(pile()).isEqualTo(4);
+    assertThat(entries(again).get(0).path("stand").asString()).isEqualTo("IN_THE_PILE");
+    assertThat(entries(again).get(1).path("stand").asString()).isEqualTo("KNOWN");
+    assertThat(decide(money, "DOUBLE").code()).isEqualTo("not-held");
+    assertThat(account().path("heldCount").asInt()).isZero();
+    assertThat(account().path("bankMinor").asLong()).isEqualTo(100_000 + 25_000 * 2 + 8_000 + 700);
+  }
+
+  private House.Answer decide(long money, String verdict) {
+    return house.send(
+        house.clerk, HttpMethod.POST, "/api/arrivals/held/" + money + "/" + verdict, Map.of());
+  }
+
+  @Test
+  void keepsTrulyEqualEntriesOfOneFileApart() {
+    accept(bring("1.ofx", ofx(entry("250.00", "F1"), entry("250.00", "F1"))));
+    assertThat(pile()).isEqualTo(2);
+  }
+
+  @Test
+  void withdrawsAFileWhileNothingOfItIsPosted() {
+    String file = House.statementFile(DAY, "1000.00", "1250.00", "250.00,PAYER,ONE");
+    JsonNode first = bring("1.csv", file);
+    accept(first);
+    String next = House.statementFile(DAY.plusDays(1), "1250.00", "1251.00", "1.00,PAYER,TWO");
+    JsonNode second = bring("2.csv", next);
+    accept(second);
+    assertThat(withdraw(first).sentence()).contains("follows it on the same account");
+    assertThat(withdraw(second).status()).isEqualTo(200);
+    assertThat(withdraw(first).status()).isEqualTo(200);
+    assertThat(pile()).isZero();
+    assertThat(accept(bring("again.csv", file)).status()).isEqualTo(200);
+    assertThat(pile()).isEqualTo(1);
+  }
+
+  @Test
+  void keepsAFileOnWhichSomethingWasPosted() {
+    house.items("T-1,K-1,PAYER,2026-10-14,,250.00,250.00,,USD,,");
+    JsonNode file =
+        bring("1.csv", House.statementFile(DAY, "1000.00", "1250.00", "250.00,PAYER,ONE"));
+    accept(file);
+    String number =
+        house
+            .post(house.clerk, house.money("PAYER"), house.settles("T-1", 25_000))
+            .body()
+            .path("number")
+            .asString();
+    assertThat(entries(file).get(0).path("explainedBy").asString()).isEqualTo(number);
+    assertThat(withdraw(file).sentence())
+        .isEqualTo(
+            number + " was posted on an entry of 1.csv; what stood in the books keeps its file.");
+    house.turnBack(house.clerk, number);
+    assertThat(withdraw(file).code()).isEqualTo("posted");
+  }
+
+  private House.Answer withdraw(JsonNode arrival) {
+    return house.send(
+        house.clerk, HttpMethod.POST, "/api/arrivals/" + id(arrival) + "/withdrawal", Map.of());
+  }
+
+  @Test
+  void readsABanksOwnCsvByALayoutThatIsMadeOnce() {
+    JsonNode file = bring("bank.csv", BANK_CSV);
+    assertThat(file.path("state").asString()).isEqualTo("LAYOUT");
+    assertThat(accept(file).sentence()).contains("waits for somebody to name its columns");
+    String path = "/api/arrivals/" + id(file);
+    JsonNode sample = house.get(house.clerk, path + "/sample").body().path("sample");
+    assertThat(sample.path("delimiter").asString()).isEqualTo(";");
+    assertThat(sample.path("lines").get(0).path("cells").get(3).asString()).isEqualTo("Betrag");
+    House.Answer wrong =
+        house.send(house.clerk, HttpMethod.POST, path + "/layout/trial", layout("MONTH_DAY_YEAR"));
+    assertThat(wrong.sentence()).startsWith("Line 2: “16.11.26” is not a date");
+    House.Answer right =
+        house.send(house.clerk, HttpMethod.POST, path + "/layout/trial", layout("DAY_MONTH_YEAR"));
+    assertThat(right.body().get(0).path("inMinor").asLong()).isEqualTo(125_000);
+    JsonNode read =
+        house.send(house.clerk, HttpMethod.PUT, path + "/layout", layout("DAY_MONTH_YEAR")).body();
+    assertThat(read.path("state").asString()).isEqualTo("WAITING");
+    assertThat(accept(read).status()).isEqualTo(200);
+    assertThat(account().path("bankMinor").asLong()).isEqualTo(223_750);
+    JsonNode next = bring("next.csv", BANK_CSV.replace("16.11.26", "17.11.26"));
+    assertThat(next.path("state").asString()).as("chosen by itself").isEqualTo("WAITING");
+    assertThat(next.path("account").asString()).isEqualTo("Quayline ··1234");
+  }
+
+  private Map<String, Object> layout(String dateOrder) {
+    return Map.of(
+        "accountId",
+        account().path("id").asLong(),
+        "layout",
+        Map.of(
+            "delimiter",
+            ";",
+            "headerLine",
+            1,
+            "linesAfter",
+            0,
+            "columns",
+            List.of("DATE", "PAYER", "TEXT", "AMOUNT"),
+            "dateOrder",
+            dateOrder,
+            "decimalMark",
+            "COMMA",
+            "signRule",
+            "SIGNED",
+            "outMark",
+            ""));
+  }
+
+  @Test
+  void takesTypedRowsAsAFileOfTheirOwn() {
+    House.Answer typed = type(List.of("16/11/2026", "1,250.00", "HOLLOW REED", "TCK-1", "slip 9"));
+    assertThat(typed.body().path("statedMinor").asLong()).isEqualTo(125_000);
+    assertThat(accept(typed.body()).status()).isEqualTo(200);
+    assertThat(pile()).isEqualTo(1);
+    assertThat(type(List.of("16/11/2026", "12.5O", "x", "", "")).sentence())
+        .startsWith("Line 2: “12.5O” is not an amount");
+  }
+
+  private House.Answer type(List<String> row) {
+    return house.send(
+        house.clerk,
+        HttpMethod.POST,
+        "/api/arrivals/typed",
+        Map.of(
+            "accountId",
+            account().path("id").asLong(),
+            "dateOrder",
+            "DAY_MONTH_YEAR",
+            "decimalMark",
+            "POINT",
+            "rows",
+            List.of(row)));
+  }
+
+  @Test
+  void showsAnInterimReportAndPlacesNothingOfIt() {
+    JsonNode report =
+        bring(
+            "r.sta",
+            ":20:A\n:25:%s\n:28C:7\n:34F:USD0,\n:61:261116C12,00NTRFX\n".formatted(House.ACCOUNT));
+    assertThat(report.path("state").asString()).isEqualTo("INFORMATION");
+    assertThat(entries(report).get(0).path("stand").asString()).isEqualTo("SHOWN");
+    assertThat(accept(report).sentence()).contains("shown for information only");
+    assertThat(pile()).isZero();
+  }
+
+  @Test
+  void namesTheBookingThatAReversalTakesBack() {
+    String mt =
+        """
+        :20:A
+        :25:%s
+        :28C:%d
+        :60F:C261115USD%s
+        :61:261116%s250,00NTRFNONREF//B77
+        :62F:C261116USD%s
+        """;
+    accept(bring("1.sta", mt.formatted(House.ACCOUNT, 1, "1000,00", "C", "1250,00")));
+    JsonNode back = bring("2.sta", mt.formatted(House.ACCOUNT, 2, "1250,00", "RC", "1000,00"));
+    accept(back);
+    assertThat(entries(back).get(0).path("reverses").asString()).isEqualTo("250.00 of 2026-11-16");
+  }
+
+  @Test
+  void opensTheOriginalAtThePlaceOfAnEntry() {
+    JsonNode file =
+        bring("1.csv", House.statementFile(DAY, "1000.00", "1250.00", "250.00,PAYER,ONE"));
+    JsonNode lines =
+        house.get(house.reader, "/api/arrivals/" + id(file) + "/lines?around=3").body();
+    assertThat(lines.get(2).path("line").asInt()).isEqualTo(3);
+    assertThat(lines.get(2).path("text").asString()).contains("250.00,R,PAYER");
+  }
+
+  @Test
+  void saysHowFarEveryAccountIsRead() {
+    accept(bring("1.csv", House.statementFile(DAY, "1000.00", "1250.00", "250.00,PAYER,ONE")));
+    assertThat(account().path("readUntil").asString()).isEqualTo("2026-11-16");
+    assertThat(account().path("lastStatement").asString()).isEqualTo("1");
+    assertThat(account().path("unexplainedCount").asInt()).isEqualTo(1);
+    assertThat(account().path("oldestUnexplained").asString()).isEqualTo("2026-11-16");
+    assertThat(account().path("booksMinor").asLong()).isEqualTo(100_000);
+  }
+
+  @Test
+  void leavesTheReaderTheRightToLookOnly() {
+    assertThat(
+            house
+                .send(house.reader, HttpMethod.POST, "/api/arrivals/held/1/REAL", Map.of())
+                .status())
+        .isEqualTo(403);
+    assertThat(
+            house
+                .send(house.reader, HttpMethod.POST, "/api/arrivals/1/withdrawal", Map.of())
+                .status())
+        .isEqualTo(403);
+  }
+}
