@@ -18,6 +18,9 @@ export const KEYS = [
   { where: 'Tape and items', keys: 'A', words: 'what is left stays on account' },
   { where: 'Tape and items', keys: 'B', words: 'put the tape by, unposted' },
   { where: 'Arrivals', keys: '↑ ↓ · Enter', words: 'choose a file · accept it' },
+  { where: 'Arrivals', keys: 'W · T', words: 'withdraw the file · type entries' },
+  { where: 'Entries', keys: '↑ ↓ · Enter', words: 'choose an entry · its place in the file' },
+  { where: 'Entries', keys: 'R · X', words: 'a held one is real · is double' },
 ] as const;
 
 const SINGLE_KEYS = 'single-keys';

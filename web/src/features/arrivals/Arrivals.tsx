@@ -1,7 +1,7 @@
 import Button from '@mui/material/Button';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { type KeyboardEvent, useState } from 'react';
-import { useNavigate, useParams } from 'react-router';
+import { useNavigate, useParams, useSearchParams } from 'react-router';
 import { sentenceOf } from '../../api/client';
 import { Key } from '../../components/Key';
 import { Empty, Loading, Sentence } from '../../components/States';
@@ -15,8 +15,12 @@ import {
   type Choices,
   drop,
   type Scope,
+  withdraw,
 } from './arrivalsApi';
+import { Accounts } from './Accounts';
 import { ContentsPane } from './ContentsPane';
+import { LayoutMaker } from './LayoutMaker';
+import { TypedRows } from './TypedRows';
 import styles from './Arrivals.module.css';
 
 /** What came in, by file: what each says and what was read, side by side. */
@@ -24,6 +28,8 @@ export function Arrivals() {
   const arrivals = useQuery(arrivalsQuery);
   const { arrivalId } = useParams();
   const navigate = useNavigate();
+  const [search, setSearch] = useSearchParams();
+  const line = search.get('line') ? Number(search.get('line')) : undefined;
   const queries = useQueryClient();
   const [problem, setProblem] = useState('');
   const [busy, setBusy] = useState('');
@@ -67,6 +73,15 @@ export function Arrivals() {
     }
   };
 
+  const withdrawSelected = () => {
+    if (selected?.state === 'ACCEPTED') {
+      void attempt(`Withdrawing ${selected.fileName} …`, async () => {
+        await withdraw(selected.id);
+        return undefined;
+      });
+    }
+  };
+
   const onKeyDown = (event: KeyboardEvent) => {
     const step = event.key === 'ArrowDown' ? 1 : event.key === 'ArrowUp' ? -1 : 0;
     if (step !== 0) {
@@ -76,8 +91,18 @@ export function Arrivals() {
     } else if (event.key === 'Enter' && !isInField(event)) {
       event.preventDefault();
       acceptSelected();
+    } else if (event.key.toLowerCase() === 'w') {
+      event.preventDefault();
+      withdrawSelected();
+    } else if (event.key.toLowerCase() === 't') {
+      event.preventDefault();
+      void navigate('/arrivals/typed');
     }
   };
+
+  if (arrivalId === 'typed') {
+    return <TypedRows />;
+  }
 
   return (
     <div
@@ -109,8 +134,11 @@ export function Arrivals() {
             }}
           />
           <span className={styles.soft}>
-            camt.053, statement CSV, open items CSV · up to 100 MB
+            camt.053, MT940, BAI2, OFX, any bank’s CSV, open items · up to 100 MB
           </span>
+          <Button onClick={() => void navigate('/arrivals/typed')}>
+            Type entries<Key>T</Key>
+          </Button>
         </label>
         {busy && <p role="status">{busy}</p>}
         {problem && <Sentence error={problem} />}
@@ -155,9 +183,11 @@ export function Arrivals() {
           </div>
         )}
         {selected?.state === 'REFUSED' && <Sentence error={selected.refusal} />}
+        {selected?.state === 'LAYOUT' && <LayoutMaker key={selected.id} arrival={selected} />}
+        <Accounts />
       </div>
       <aside className={styles.right} data-zone="contents" tabIndex={0} aria-label="In the file">
-        {selected && selected.state !== 'REFUSED' && (
+        {selected && selected.state !== 'REFUSED' && selected.state !== 'LAYOUT' && (
           <ContentsPane
             key={selected.id}
             arrival={selected}
@@ -165,6 +195,11 @@ export function Arrivals() {
             setScope={setScope}
             choices={choices}
             setChoices={setChoices}
+            line={line}
+            showLine={(to) =>
+              setSearch(to === undefined ? {} : { line: String(to) }, { replace: true })
+            }
+            withdraw={withdrawSelected}
             drop={() =>
               void attempt('', async () => {
                 await drop(selected.id);
@@ -175,6 +210,12 @@ export function Arrivals() {
         )}
         {selected?.state === 'REFUSED' && (
           <Empty>Nothing of a refused file is stored. Mend it or ask for it again.</Empty>
+        )}
+        {selected?.state === 'LAYOUT' && (
+          <Empty>
+            Nobody has said yet what the columns of this file hold. It is said once; later files
+            with the same header are read by it.
+          </Empty>
         )}
       </aside>
     </div>
@@ -213,23 +254,40 @@ function Row({ row, chosen, pick, accept }: RowProps) {
       </td>
       <td className="figures">{row.state === 'ACCEPTED' ? row.acceptedCount : ''}</td>
       <td>
-        {row.state === 'WAITING' &&
-          (chosen ? (
-            <Button variant="contained" tabIndex={-1} onClick={accept}>
-              Accept<Key>↵</Key>
-            </Button>
-          ) : (
-            <span className={styles.waiting}>waits to be accepted</span>
-          ))}
-        {row.state === 'REFUSED' && <span className={styles.refused}>refused, nothing stored</span>}
-        {row.state === 'ACCEPTED' && (
-          <span className={styles.soft}>
-            {row.unexplained > 0
-              ? `${row.unexplained} of ${row.acceptedCount} still to explain`
-              : `accepted ${row.decidedAt ? moment(row.decidedAt) : ''}, ${row.decidedBy ?? ''}`}
-          </span>
-        )}
+        <Stand row={row} chosen={chosen} accept={accept} />
       </td>
     </tr>
   );
+}
+
+/** Where a file stands, and its lines. */
+function Stand({ row, chosen, accept }: Omit<RowProps, 'pick'>) {
+  switch (row.state) {
+    case 'WAITING':
+      return row.refusal ? (
+        <span className={styles.waiting}>waits for the one before it</span>
+      ) : chosen ? (
+        <Button variant="contained" tabIndex={-1} onClick={accept}>
+          Accept<Key>↵</Key>
+        </Button>
+      ) : (
+        <span className={styles.waiting}>waits to be accepted</span>
+      );
+    case 'LAYOUT':
+      return <span className={styles.waiting}>its columns are to be named</span>;
+    case 'REFUSED':
+      return <span className={styles.refused}>refused, nothing stored</span>;
+    case 'INFORMATION':
+      return <span className={styles.soft}>for information, places nothing</span>;
+    default:
+      return (
+        <span className={styles.soft}>
+          {row.unexplained > 0
+            ? `${row.unexplained} of ${row.acceptedCount} still to explain`
+            : `accepted ${row.decidedAt ? moment(row.decidedAt) : ''}, ${row.decidedBy ?? ''}`}
+          {row.knownCount > 0 && `, ${row.knownCount} known already`}
+          {row.heldCount > 0 && <b className={styles.waiting}> {row.heldCount} held</b>}
+        </span>
+      );
+  }
 }

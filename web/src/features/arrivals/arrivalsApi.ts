@@ -3,6 +3,12 @@ import { client, Problem, type Schemas, unwrap } from '../../api/client';
 
 export type Arrival = Schemas['ArrivalView'];
 export type Contents = Schemas['ContentsView'];
+export type Statement = Contents['statements'][number];
+export type Entry = Statement['entries'][number];
+export type Sample = Schemas['SampleView'];
+export type Layout = Schemas['CsvLayout'];
+export type LayoutRequest = Schemas['LayoutRequest'];
+export type Typed = Schemas['TypedRequest'];
 export type Scope = 'COMPLETE' | 'CHANGES_ONLY';
 export type Choices = Record<string, 'KEEP_OURS' | 'SETTLED_ELSEWHERE'>;
 
@@ -13,6 +19,11 @@ export const arrivalsQuery = queryOptions({
   queryFn: () => unwrap(client.GET('/api/arrivals')),
 });
 
+export const accountsQuery = queryOptions({
+  queryKey: ['arrivals', 'accounts'],
+  queryFn: () => unwrap(client.GET('/api/arrivals/accounts')),
+});
+
 export const contentsQuery = (id: number, scope: Scope) =>
   queryOptions({
     queryKey: ['arrivals', id, scope],
@@ -20,6 +31,39 @@ export const contentsQuery = (id: number, scope: Scope) =>
       unwrap(
         client.GET('/api/arrivals/{id}/contents', { params: { path: { id }, query: { scope } } }),
       ),
+  });
+
+export const linesQuery = (id: number, around: number) =>
+  queryOptions({
+    queryKey: ['arrivals', id, 'lines', around],
+    queryFn: () =>
+      unwrap(
+        client.GET('/api/arrivals/{id}/lines', { params: { path: { id }, query: { around } } }),
+      ),
+  });
+
+export const sampleQuery = (id: number, delimiter: string | undefined) =>
+  queryOptions({
+    queryKey: ['arrivals', id, 'sample', delimiter],
+    queryFn: () =>
+      unwrap(
+        client.GET('/api/arrivals/{id}/sample', {
+          params: { path: { id }, query: delimiter ? { delimiter } : {} },
+        }),
+      ),
+  });
+
+export const trialQuery = (id: number, request: LayoutRequest | undefined) =>
+  queryOptions({
+    queryKey: ['arrivals', id, 'trial', request],
+    queryFn: () =>
+      unwrap(
+        client.POST('/api/arrivals/{id}/layout/trial', {
+          params: { path: { id } },
+          body: request as LayoutRequest,
+        }),
+      ),
+    enabled: request !== undefined,
   });
 
 export function bringIn(file: File): Promise<Arrival> {
@@ -50,3 +94,19 @@ export const accept = (id: number, scope: Scope, choices: Choices) =>
 
 export const drop = (id: number) =>
   unwrap(client.DELETE('/api/arrivals/{id}', { params: { path: { id } } }));
+
+export const withdraw = (id: number) =>
+  unwrap(client.POST('/api/arrivals/{id}/withdrawal', { params: { path: { id } } }));
+
+export const decideHeld = (moneyId: number, verdict: 'REAL' | 'DOUBLE') =>
+  unwrap(
+    client.POST('/api/arrivals/held/{moneyId}/{verdict}', {
+      params: { path: { moneyId, verdict } },
+    }),
+  );
+
+export const keepLayout = (id: number, request: LayoutRequest) =>
+  unwrap(client.PUT('/api/arrivals/{id}/layout', { params: { path: { id } }, body: request }));
+
+export const typeEntries = (request: Typed) =>
+  unwrap(client.POST('/api/arrivals/typed', { body: request }));

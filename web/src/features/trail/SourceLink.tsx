@@ -5,7 +5,11 @@ import type { Source } from './trailApi';
 export function SourceLink({ source }: { source: Source }) {
   return (
     <span>
-      <Link to={`/arrivals/${source.arrivalId}`}>{source.fileName}</Link>
+      <Link
+        to={`/arrivals/${source.arrivalId}${source.line === undefined ? '' : `?line=${source.line}`}`}
+      >
+        {source.fileName}
+      </Link>
       {source.line !== undefined && `, line ${source.line}`} · {source.title}
     </span>
   );

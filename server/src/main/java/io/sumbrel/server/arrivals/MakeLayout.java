@@ -8,7 +8,9 @@ import io.sumbrel.server.audit.AuditRecord;
 import io.sumbrel.server.books.OpenBooks;
 import io.sumbrel.server.people.Actor;
 import jakarta.persistence.EntityManager;
+import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -40,8 +42,33 @@ public class MakeLayout {
   /** A layout as a person states it, and the account whose entries it reads. */
   public record LayoutRequest(long accountId, CsvLayout layout) {}
 
-  /** The first rows of a file, and the layout that reads it, where there is one. */
-  record SampleView(CsvSample sample, Optional<LayoutRequest> layout) {}
+  /** Something that a layout may state, with its words for people. */
+  record LayoutChoice(String code, String words) {}
+
+  /** All that a layout may state. */
+  record LayoutChoices(
+      List<LayoutChoice> meanings,
+      List<LayoutChoice> dateOrders,
+      List<LayoutChoice> decimalMarks,
+      List<LayoutChoice> signRules) {
+    static final LayoutChoices ALL =
+        new LayoutChoices(
+            Stream.of(CsvLayout.Meaning.values())
+                .map(m -> new LayoutChoice(m.name(), m.words()))
+                .toList(),
+            Stream.of(CsvLayout.DateOrder.values())
+                .map(o -> new LayoutChoice(o.name(), o.words()))
+                .toList(),
+            Stream.of(CsvLayout.DecimalMark.values())
+                .map(m -> new LayoutChoice(m.name(), String.valueOf(m.sign())))
+                .toList(),
+            Stream.of(CsvLayout.SignRule.values())
+                .map(r -> new LayoutChoice(r.name(), r.words()))
+                .toList());
+  }
+
+  /** The first rows of a file, the layout that reads it, where there is one, and the choices. */
+  record SampleView(CsvSample sample, Optional<LayoutRequest> layout, LayoutChoices choices) {}
 
   @Transactional(readOnly = true)
   SampleView sample(Actor actor, long arrivalId, Optional<Character> delimiter) {
@@ -52,7 +79,8 @@ public class MakeLayout {
         sample,
         layouts
             .find(actor.booksId(), row.csvLayoutId)
-            .map(s -> new LayoutRequest(s.account().id(), s.layout())));
+            .map(s -> new LayoutRequest(s.account().id(), s.layout())),
+        LayoutChoices.ALL);
   }
 
   /**

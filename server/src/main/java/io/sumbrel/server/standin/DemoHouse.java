@@ -69,6 +69,7 @@ class DemoHouse implements SmartInitializingSingleton {
     acceptFile.accept(ines, items.id(), new AcceptFile.Acceptance(ListScope.COMPLETE, Map.of()));
     ArrivalView statement = bringIn(ines, "quayline-2026-11-16.xml");
     acceptFile.accept(ines, statement.id(), AcceptFile.Acceptance.PLAIN);
+    bringIn(ines, "nordlicht-export-2026-11-17.csv");
     bringIn(ines, "nordlicht-2026-11-16-garbled.csv");
     bringIn(ines, "nordlicht-2026-11-16.csv");
   }

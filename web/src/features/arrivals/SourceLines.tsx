@@ -1,0 +1,39 @@
+import Button from '@mui/material/Button';
+import { useQuery } from '@tanstack/react-query';
+import { Loading, Sentence } from '../../components/States';
+import { linesQuery } from './arrivalsApi';
+import styles from './Arrivals.module.css';
+
+interface Props {
+  arrivalId: number;
+  line: number;
+  close: () => void;
+}
+
+/** The original around one of its lines, as it stands in the file. */
+export function SourceLines({ arrivalId, line, close }: Props) {
+  const lines = useQuery(linesQuery(arrivalId, line));
+  if (lines.isPending) {
+    return <Loading />;
+  }
+  if (lines.isError) {
+    return <Sentence error={lines.error} retry={() => void lines.refetch()} />;
+  }
+  return (
+    <section className={styles.source} aria-label={`The original at line ${line}`}>
+      <p className={styles.sourceHead}>
+        <b>Line {line} of the original</b>
+        <Button onClick={close}>Close</Button>
+      </p>
+      <pre tabIndex={0}>
+        {lines.data.map((l) => (
+          <span key={l.line} className={l.line === line ? styles.atLine : undefined}>
+            <span className={styles.number}>{l.line}</span>
+            {l.text}
+            {'\n'}
+          </span>
+        ))}
+      </pre>
+    </section>
+  );
+}

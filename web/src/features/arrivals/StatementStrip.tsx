@@ -1,0 +1,170 @@
+import Button from '@mui/material/Button';
+import { useQueryClient } from '@tanstack/react-query';
+import { type KeyboardEvent, useState } from 'react';
+import { sentenceOf } from '../../api/client';
+import { Amount } from '../../components/Amount';
+import { Key } from '../../components/Key';
+import { Sentence } from '../../components/States';
+import { Tape } from '../../components/Tape';
+import { longDate, shortDate, words } from '../../money/money';
+import { PostingLink } from '../trail';
+import { decideHeld, type Entry, type Statement } from './arrivalsApi';
+import styles from './Arrivals.module.css';
+
+const STANDS: Record<Entry['stand'], string> = {
+  NEW: 'new',
+  KNOWN: 'known already',
+  HELD: 'possibly double',
+  SHOWN: 'shown only',
+  IN_THE_PILE: 'in the pile',
+  EXPLAINED: '',
+};
+
+interface Props {
+  statement: Statement;
+  showLine: (line: number) => void;
+}
+
+/** A statement proved on the strip, and its entries with where each stands. */
+export function StatementStrip({ statement, showLine }: Props) {
+  const [at, setAt] = useState(0);
+  const [problem, setProblem] = useState('');
+  const queries = useQueryClient();
+  const s = statement;
+  const current = s.entries[at];
+
+  const decide = async (entry: Entry, verdict: 'REAL' | 'DOUBLE') => {
+    setProblem('');
+    try {
+      await decideHeld(entry.moneyId ?? 0, verdict);
+    } catch (e) {
+      setProblem(sentenceOf(e));
+    }
+    await queries.invalidateQueries();
+  };
+
+  const onKeyDown = (event: KeyboardEvent) => {
+    const step = event.key === 'ArrowDown' ? 1 : event.key === 'ArrowUp' ? -1 : 0;
+    const key = event.key.toLowerCase();
+    if (step !== 0) {
+      event.preventDefault();
+      setAt((i) => Math.min(s.entries.length - 1, Math.max(0, i + step)));
+    } else if (event.key === 'Enter' && current) {
+      event.preventDefault();
+      showLine(current.place);
+    } else if (current?.stand === 'HELD' && current.moneyId && (key === 'r' || key === 'x')) {
+      event.preventDefault();
+      void decide(current, key === 'r' ? 'REAL' : 'DOUBLE');
+    }
+  };
+
+  return (
+    <>
+      <StatementTape statement={s} />
+      {problem && <Sentence error={problem} />}
+      <div tabIndex={0} role="group" aria-label="Entries" data-zone="entries" onKeyDown={onKeyDown}>
+        <table className={styles.entries} role="grid" aria-label="Entries of the statement">
+          <tbody>
+            {s.entries.map((e, i) => (
+              <EntryRow
+                key={`${e.place} ${i}`}
+                entry={e}
+                currency={s.currency}
+                chosen={i === at}
+                pick={() => {
+                  setAt(i);
+                  showLine(e.place);
+                }}
+                decide={(verdict) => void decide(e, verdict)}
+              />
+            ))}
+          </tbody>
+        </table>
+      </div>
+      {s.countIn + s.countOut > s.entries.length && (
+        <p className={styles.soft}>The first {s.entries.length} entries are shown.</p>
+      )}
+    </>
+  );
+}
+
+/** Opening and entries make the closing; where no balances are stated, only the sums stand. */
+export function StatementTape({ statement: s }: { statement: Statement }) {
+  const opening = s.openingMinor;
+  const sums = [
+    { key: 'in', label: `${s.countIn} in`, minor: s.inMinor, side: 1 },
+    { key: 'out', label: `${s.countOut} out`, minor: -s.outMinor, side: -1 },
+  ];
+  const closing = s.closingDate ? ` · ${longDate(s.closingDate)}` : '';
+  return (
+    <Tape
+      title={`Statement ${s.number}`}
+      subtitle={s.account + closing}
+      currency={s.currency}
+      rows={
+        opening === undefined
+          ? sums
+          : [{ key: 'opening', label: 'opening', minor: opening, side: 0 }, ...sums]
+      }
+      footLabel={opening === undefined ? 'Together' : 'Closing by our sum'}
+      footMinor={s.computedMinor ?? s.inMinor + s.outMinor}
+      footLook="stated"
+      after={
+        <div className={styles.states}>
+          {opening === undefined ? (
+            <span>It states no balances; what looks read already is held.</span>
+          ) : (
+            <>
+              <span>closing the file states</span>
+              <span className="figures">{words(s.closingMinor ?? 0, s.currency)} ✓</span>
+            </>
+          )}
+        </div>
+      }
+    />
+  );
+}
+
+interface RowProps {
+  entry: Entry;
+  currency: string;
+  chosen: boolean;
+  pick: () => void;
+  decide: (verdict: 'REAL' | 'DOUBLE') => void;
+}
+
+function EntryRow({ entry: e, currency, chosen, pick, decide }: RowProps) {
+  const stand = STANDS[e.stand];
+  return (
+    <tr
+      aria-selected={chosen}
+      aria-label={`line ${e.place}, ${e.payer || e.text}, ${words(e.amountMinor, currency)}, ${stand}`}
+      className={chosen ? styles.chosen : undefined}
+      onClick={pick}
+    >
+      <td className={styles.soft}>{shortDate(e.date)}</td>
+      <td>
+        {e.payer || e.text}
+        <span className={e.stand === 'HELD' ? styles.waiting : styles.soft}>
+          {' '}
+          {e.explainedBy ? <PostingLink number={e.explainedBy} /> : stand}
+          {e.reverses && ` · takes back ${e.reverses}`}
+          {e.batch && ` · of ${e.batch}`}
+        </span>
+        {e.stand === 'HELD' && e.moneyId && (
+          <span className={styles.verdicts}>
+            <Button tabIndex={-1} onClick={() => decide('REAL')}>
+              It is real<Key>R</Key>
+            </Button>
+            <Button tabIndex={-1} onClick={() => decide('DOUBLE')}>
+              It is double<Key>X</Key>
+            </Button>
+          </span>
+        )}
+      </td>
+      <td className="figures">
+        <Amount minor={e.amountMinor} currency={currency} />
+      </td>
+    </tr>
+  );
+}
