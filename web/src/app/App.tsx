@@ -38,7 +38,7 @@ const router = createBrowserRouter([
     children: [
       { index: true, element: <Navigate to="/desk" replace /> },
       { path: 'desk/:moneyId?', element: <Desk /> },
-      { path: 'arrivals/:arrivalId?', element: <Arrivals /> },
+      { path: 'arrivals/:arrivalId?/:step?', element: <Arrivals /> },
       { path: 'customers/:customerId?', element: <Customers /> },
       { path: 'books/:tab?', element: <Books /> },
       { path: 'trail/postings/:number', element: <PostingTrail /> },

@@ -26,7 +26,7 @@ import styles from './Arrivals.module.css';
 /** What came in, by file: what each says and what was read, side by side. */
 export function Arrivals() {
   const arrivals = useQuery(arrivalsQuery);
-  const { arrivalId } = useParams();
+  const { arrivalId, step } = useParams();
   const navigate = useNavigate();
   const [search, setSearch] = useSearchParams();
   const line = search.get('line') ? Number(search.get('line')) : undefined;
@@ -67,8 +67,11 @@ export function Arrivals() {
     }
   };
 
-  const acceptSelected = () => {
-    if (selected?.state === 'WAITING') {
+  /** Enter leads on: a file is accepted, or its columns are named first. */
+  const goOn = () => {
+    if (selected?.state === 'LAYOUT') {
+      void navigate(`/arrivals/${selected.id}/layout`);
+    } else if (selected?.state === 'WAITING') {
       void attempt(`Taking in ${selected.fileName} …`, () => accept(selected.id, scope, choices));
     }
   };
@@ -83,14 +86,14 @@ export function Arrivals() {
   };
 
   const onKeyDown = (event: KeyboardEvent) => {
-    const step = event.key === 'ArrowDown' ? 1 : event.key === 'ArrowUp' ? -1 : 0;
-    if (step !== 0) {
+    const move = event.key === 'ArrowDown' ? 1 : event.key === 'ArrowUp' ? -1 : 0;
+    if (move !== 0) {
       event.preventDefault();
       const at = rows.findIndex((r) => r.id === selected?.id);
-      select(rows[Math.min(rows.length - 1, Math.max(0, at + step))]);
+      select(rows[Math.min(rows.length - 1, Math.max(0, at + move))]);
     } else if (event.key === 'Enter' && !isInField(event)) {
       event.preventDefault();
-      acceptSelected();
+      goOn();
     } else if (event.key.toLowerCase() === 'w') {
       event.preventDefault();
       withdrawSelected();
@@ -102,6 +105,9 @@ export function Arrivals() {
 
   if (arrivalId === 'typed') {
     return <TypedRows />;
+  }
+  if (step === 'layout' && selected) {
+    return <LayoutMaker arrival={selected} />;
   }
 
   return (
@@ -175,7 +181,7 @@ export function Arrivals() {
                     row={row}
                     chosen={row.id === selected?.id}
                     pick={() => select(row)}
-                    accept={acceptSelected}
+                    goOn={goOn}
                   />
                 ))}
               </tbody>
@@ -183,7 +189,6 @@ export function Arrivals() {
           </div>
         )}
         {selected?.state === 'REFUSED' && <Sentence error={selected.refusal} />}
-        {selected?.state === 'LAYOUT' && <LayoutMaker key={selected.id} arrival={selected} />}
         <Accounts />
       </div>
       <aside className={styles.right} data-zone="contents" tabIndex={0} aria-label="In the file">
@@ -212,10 +217,7 @@ export function Arrivals() {
           <Empty>Nothing of a refused file is stored. Mend it or ask for it again.</Empty>
         )}
         {selected?.state === 'LAYOUT' && (
-          <Empty>
-            Nobody has said yet what the columns of this file hold. It is said once; later files
-            with the same header are read by it.
-          </Empty>
+          <Empty>Nobody has said yet what the columns of this file hold.</Empty>
         )}
       </aside>
     </div>
@@ -226,10 +228,10 @@ interface RowProps {
   row: Arrival;
   chosen: boolean;
   pick: () => void;
-  accept: () => void;
+  goOn: () => void;
 }
 
-function Row({ row, chosen, pick, accept }: RowProps) {
+function Row({ row, chosen, pick, goOn }: RowProps) {
   const title = row.title || 'Not taken in';
   return (
     <tr
@@ -245,7 +247,7 @@ function Row({ row, chosen, pick, accept }: RowProps) {
           {row.kind} · {row.fileName}
         </span>
       </td>
-      <td>
+      <td className={styles.account}>
         {row.account} <span className={styles.soft}>{row.currency}</span>
       </td>
       <td className="figures">
@@ -254,27 +256,33 @@ function Row({ row, chosen, pick, accept }: RowProps) {
       </td>
       <td className="figures">{row.state === 'ACCEPTED' ? row.acceptedCount : ''}</td>
       <td>
-        <Stand row={row} chosen={chosen} accept={accept} />
+        <Stand row={row} chosen={chosen} goOn={goOn} />
       </td>
     </tr>
   );
 }
 
 /** Where a file stands, and its lines. */
-function Stand({ row, chosen, accept }: Omit<RowProps, 'pick'>) {
+function Stand({ row, chosen, goOn }: Omit<RowProps, 'pick'>) {
   switch (row.state) {
     case 'WAITING':
       return row.refusal ? (
         <span className={styles.waiting}>waits for the one before it</span>
       ) : chosen ? (
-        <Button variant="contained" tabIndex={-1} onClick={accept}>
+        <Button variant="contained" tabIndex={-1} onClick={goOn}>
           Accept<Key>↵</Key>
         </Button>
       ) : (
         <span className={styles.waiting}>waits to be accepted</span>
       );
     case 'LAYOUT':
-      return <span className={styles.waiting}>its columns are to be named</span>;
+      return chosen ? (
+        <Button variant="contained" tabIndex={-1} onClick={goOn}>
+          Name its columns<Key>↵</Key>
+        </Button>
+      ) : (
+        <span className={styles.waiting}>its columns are to be named</span>
+      );
     case 'REFUSED':
       return <span className={styles.refused}>refused, nothing stored</span>;
     case 'INFORMATION':

@@ -1,6 +1,7 @@
 import Button from '@mui/material/Button';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
+import { useNavigate } from 'react-router';
 import { sentenceOf } from '../../api/client';
 import { Empty, Loading, Sentence } from '../../components/States';
 import {
@@ -39,6 +40,7 @@ export function LayoutMaker({ arrival }: { arrival: Arrival }) {
   const accounts = useQuery(accountsQuery);
   const [problem, setProblem] = useState('');
   const queries = useQueryClient();
+  const navigate = useNavigate();
   const request = sample.data ? requestOf(stated, sample.data, accounts.data?.[0]?.id) : undefined;
   const trial = useQuery({ ...trialQuery(arrival.id, request), retry: false });
 
@@ -56,6 +58,7 @@ export function LayoutMaker({ arrival }: { arrival: Arrival }) {
       if (request) {
         await keepLayout(arrival.id, request);
         await queries.invalidateQueries({ queryKey: ['arrivals'] });
+        await navigate(`/arrivals/${arrival.id}`);
       }
     } catch (e) {
       setProblem(sentenceOf(e));
@@ -63,39 +66,54 @@ export function LayoutMaker({ arrival }: { arrival: Arrival }) {
   };
 
   return (
-    <div className={styles.maker} data-zone="layout" tabIndex={-1}>
-      <h2 className={styles.title}>What the columns of {arrival.fileName} hold</h2>
-      <Options sample={sample.data} stated={stated} say={say}>
-        <label>
-          Account{' '}
-          <select
-            value={stated.accountId ?? accounts.data[0]?.id ?? ''}
-            onChange={(e) => say({ accountId: Number(e.target.value) })}
-          >
-            {accounts.data.map((a) => (
-              <option key={a.id} value={a.id}>
-                {a.name} {a.currency}
-              </option>
-            ))}
-          </select>
-        </label>
-      </Options>
-      <SampleTable sample={sample.data} stated={stated} say={say} />
-      {!request && (
-        <Empty>Say what the columns hold, the order of dates, the decimal mark and the sign.</Empty>
-      )}
-      {request && trial.isError && <Sentence error={trial.error} />}
-      {problem && <Sentence error={problem} />}
-      {request && trial.isSuccess && (
-        <div className={styles.trial}>
-          {trial.data.map((s) => (
-            <StatementTape key={s.number} statement={s} />
-          ))}
-          <Button variant="contained" onClick={() => void keep()}>
-            Keep for every file with this header
+    <div className={styles.page}>
+      <div className={styles.left} data-zone="layout" tabIndex={-1}>
+        <h1 className={styles.title}>What the columns of {arrival.fileName} hold</h1>
+        <Options sample={sample.data} stated={stated} say={say}>
+          <label>
+            Account{' '}
+            <select
+              autoFocus
+              value={stated.accountId ?? accounts.data[0]?.id ?? ''}
+              onChange={(e) => say({ accountId: Number(e.target.value) })}
+            >
+              {accounts.data.map((a) => (
+                <option key={a.id} value={a.id}>
+                  {a.name} {a.currency}
+                </option>
+              ))}
+            </select>
+          </label>
+        </Options>
+        <SampleTable sample={sample.data} stated={stated} say={say} />
+        <p className={styles.acts}>
+          <Button onClick={() => void navigate(`/arrivals/${arrival.id}`)}>
+            Back to the files
           </Button>
-        </div>
-      )}
+        </p>
+      </div>
+      <aside className={styles.right} data-zone="trial" tabIndex={0} aria-label="Read so">
+        {!request && (
+          <Empty>
+            Say what the columns hold, the order of dates, the decimal mark and the sign. It is said
+            once; later files with the same header are read by it.
+          </Empty>
+        )}
+        {request && trial.isError && <Sentence error={trial.error} />}
+        {problem && <Sentence error={problem} />}
+        {request && trial.isSuccess && (
+          <>
+            {trial.data.map((s) => (
+              <StatementTape key={s.number} statement={s} />
+            ))}
+            <p className={styles.acts}>
+              <Button variant="contained" onClick={() => void keep()}>
+                Keep for every file with this header
+              </Button>
+            </p>
+          </>
+        )}
+      </aside>
     </div>
   );
 }

@@ -1,5 +1,6 @@
 import Button from '@mui/material/Button';
 import { useQuery } from '@tanstack/react-query';
+import { useCallback } from 'react';
 import { Loading, Sentence } from '../../components/States';
 import { linesQuery } from './arrivalsApi';
 import styles from './Arrivals.module.css';
@@ -13,6 +14,10 @@ interface Props {
 /** The original around one of its lines, as it stands in the file. */
 export function SourceLines({ arrivalId, line, close }: Props) {
   const lines = useQuery(linesQuery(arrivalId, line));
+  const intoView = useCallback(
+    (mark: HTMLElement | null) => mark?.scrollIntoView({ block: 'nearest' }),
+    [],
+  );
   if (lines.isPending) {
     return <Loading />;
   }
@@ -27,7 +32,11 @@ export function SourceLines({ arrivalId, line, close }: Props) {
       </p>
       <pre tabIndex={0}>
         {lines.data.map((l) => (
-          <span key={l.line} className={l.line === line ? styles.atLine : undefined}>
+          <span
+            key={l.line}
+            ref={l.line === line ? intoView : undefined}
+            className={l.line === line ? styles.atLine : undefined}
+          >
             <span className={styles.number}>{l.line}</span>
             {l.text}
             {'\n'}

@@ -32,6 +32,7 @@ export function StatementStrip({ statement, showLine }: Props) {
   const queries = useQueryClient();
   const s = statement;
   const current = s.entries[at];
+  const allNew = s.entries.every((e) => e.stand === 'NEW');
 
   const decide = async (entry: Entry, verdict: 'REAL' | 'DOUBLE') => {
     setProblem('');
@@ -70,6 +71,7 @@ export function StatementStrip({ statement, showLine }: Props) {
                 key={`${e.place} ${i}`}
                 entry={e}
                 currency={s.currency}
+                stand={allNew ? '' : STANDS[e.stand]}
                 chosen={i === at}
                 pick={() => {
                   setAt(i);
@@ -128,13 +130,13 @@ export function StatementTape({ statement: s }: { statement: Statement }) {
 interface RowProps {
   entry: Entry;
   currency: string;
+  stand: string;
   chosen: boolean;
   pick: () => void;
   decide: (verdict: 'REAL' | 'DOUBLE') => void;
 }
 
-function EntryRow({ entry: e, currency, chosen, pick, decide }: RowProps) {
-  const stand = STANDS[e.stand];
+function EntryRow({ entry: e, currency, stand, chosen, pick, decide }: RowProps) {
   return (
     <tr
       aria-selected={chosen}

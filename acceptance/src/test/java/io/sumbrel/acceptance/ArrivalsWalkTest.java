@@ -8,6 +8,7 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.FilePayload;
+import com.microsoft.playwright.options.SelectOption;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import org.junit.jupiter.api.AfterAll;
@@ -173,14 +174,14 @@ class ArrivalsWalkTest {
   @Order(7)
   void readsABanksOwnColumnsOnceTheyAreNamed() {
     file("nordlicht-export").click();
-    page.getByLabel("Account", new Page.GetByLabelOptions().setExact(true))
-        .selectOption(
-            new com.microsoft.playwright.options.SelectOption().setLabel("Nordlicht ··0912 EUR"));
+    zone("arrivals").focus();
+    key("Enter");
+    page.getByLabel("Account").selectOption(new SelectOption().setLabel("Nordlicht ··0912 EUR"));
     page.getByLabel("The header is line").fill("2");
     String[] meanings = {"booking date", "payer", "text", "amount", "balance after it"};
     for (int i = 0; i < meanings.length; i++) {
       page.getByLabel("Column " + (i + 1) + " holds")
-          .selectOption(new com.microsoft.playwright.options.SelectOption().setLabel(meanings[i]));
+          .selectOption(new SelectOption().setLabel(meanings[i]));
     }
     page.getByLabel("Before the cents stands").selectOption("COMMA");
     page.getByLabel("In and out are told apart").selectOption("SIGNED");
@@ -215,7 +216,7 @@ class ArrivalsWalkTest {
   void readsRowsPastedFromASheet() {
     zone("arrivals").focus();
     key("t");
-    page.getByLabel("Account").selectOption("Quayline ··4417 USD");
+    page.getByLabel("Account").selectOption(new SelectOption().setLabel("Quayline ··4417 USD"));
     page.getByLabel("Dates stand as").selectOption("MONTH_DAY_YEAR");
     page.getByLabel("Before the cents stands").selectOption("POINT");
     Locator first = page.getByLabel("date, row 1");
