@@ -231,7 +231,7 @@ function SampleTable({ sample, stated, say }: PartProps) {
       <table className={styles.table}>
         <thead>
           <tr>
-            <th aria-label="line" />
+            <th>line</th>
             {columns.map((meaning, i) => (
               <th key={i}>
                 <select

@@ -3,7 +3,6 @@ package io.sumbrel.acceptance;
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThat;
 
-import com.deque.html.axecore.playwright.AxeBuilder;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
@@ -95,7 +94,7 @@ class ArrivalsWalkTest {
     key("Enter");
     assertThat(page.getByText("Line 5 of the original")).isVisible();
     assertThat(page.locator("pre")).containsText("C118,40NTRFNONREF//QL17001");
-    assertThat(new AxeBuilder(page).analyze().getViolations()).isEmpty();
+    Browser.assertAccessible(page);
   }
 
   @Test
@@ -191,7 +190,7 @@ class ArrivalsWalkTest {
     page.getByLabel("Dates stand as").selectOption("DAY_MONTH_YEAR");
     assertThat(page.getByText("Closing by our sum")).isVisible();
     assertThat(page.getByText("28,590.30").first()).isVisible();
-    assertThat(new AxeBuilder(page).analyze().getViolations()).isEmpty();
+    Browser.assertAccessible(page);
     page.getByText("Keep for every file with this header").click();
     assertThat(file("nordlicht-export")).containsText("waits for the one before it");
     assertThat(page.getByRole(AriaRole.ALERT).first())

@@ -1,5 +1,8 @@
 package io.sumbrel.acceptance;
 
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.deque.html.axecore.playwright.AxeBuilder;
 import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.BrowserType;
 import com.microsoft.playwright.Page;
@@ -60,6 +63,15 @@ final class Browser implements AutoCloseable {
   /** What the pages complained of, refusals left out. */
   List<String> complaints() {
     return complaints;
+  }
+
+  static void assertAccessible(Page page) {
+    assertThat(
+            new AxeBuilder(page)
+                .withTags(List.of("wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa"))
+                .analyze()
+                .getViolations())
+        .isEmpty();
   }
 
   @Override

@@ -3,14 +3,12 @@ package io.sumbrel.acceptance;
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThat;
 
-import com.deque.html.axecore.playwright.AxeBuilder;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.FilePayload;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
-import java.util.List;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.AfterEach;
@@ -86,24 +84,15 @@ class DeskWalkTest {
     return page.locator("p[aria-live=polite]");
   }
 
-  private static void assertAccessible(Page page) {
-    assertThat(
-            new AxeBuilder(page)
-                .withTags(List.of("wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa"))
-                .analyze()
-                .getViolations())
-        .isEmpty();
-  }
-
   @Test
   @Order(1)
   void signsInAndSeesThePileBySurety() {
-    assertAccessible(ines);
+    Browser.assertAccessible(ines);
     signIn(ines, "Ines");
     assertThat(ines.getByRole(AriaRole.GROUP, new Page.GetByRoleOptions().setName("Sure, 17")))
         .isVisible();
     assertThat(ines.getByText("USD 0.00 of 42,279.10 placed")).isVisible();
-    assertAccessible(ines);
+    Browser.assertAccessible(ines);
   }
 
   @Test
@@ -199,7 +188,7 @@ class DeskWalkTest {
     key(ines, "Enter");
     assertThat(ines.getByText("quayline-2026-11-16.xml")).isVisible();
     assertThat(ines.getByText("1100 Receivables").first()).isVisible();
-    assertAccessible(ines);
+    Browser.assertAccessible(ines);
     ines.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("settles TCK-20444")).focus();
     key(ines, "Enter");
     assertThat(ines.getByText("open-items-2026-11-17.csv")).isVisible();
@@ -212,7 +201,7 @@ class DeskWalkTest {
     key(ines, "g", "a");
     zone(ines, "arrivals").focus();
     assertThat(ines.getByText("Closing by our sum")).isVisible();
-    assertAccessible(ines);
+    Browser.assertAccessible(ines);
     key(ines, "Enter");
     assertThat(ines.getByText("5 of 5 still to explain")).isVisible();
     ines.getByLabel("Choose files")
@@ -292,7 +281,7 @@ class DeskWalkTest {
     key(ines, "s");
     int all = Integer.parseInt(ines.getByText("sums to post").textContent().split(" ")[0]);
     assertThat(all).isGreaterThan(15);
-    assertAccessible(ines);
+    Browser.assertAccessible(ines);
     key(ines, "ArrowDown", "Space");
     assertThat(ines.getByText("sums to post")).hasText(all - 1 + " sums to post");
     key(ines, "Control+Enter");
