@@ -9,6 +9,11 @@ import java.util.regex.Pattern;
 public final class AmountText {
   private static final Pattern PLAIN = Pattern.compile("([+-]?)(\\d{1,15})(?:\\.(\\d*))?");
 
+  /** So many characters of digits and point hold no amount above what is handled. */
+  private static final int PLAIN_DIGITS = 13;
+
+  private static final long NOT_PLAIN = Long.MIN_VALUE;
+
   private AmountText() {}
 
   /**
@@ -19,22 +24,48 @@ public final class AmountText {
    *     or is too large
    */
   public static long parse(String text, Currency currency) {
-    Matcher matcher = PLAIN.matcher(text.strip());
-    if (!matcher.matches()) {
-      throw new Refusal("amount", "“" + text.strip() + "” is not an amount such as 1280.00.");
-    }
+    String written = text.strip();
     int decimals = currency.getDefaultFractionDigits();
+    long minor = plain(written, decimals);
+    return minor != NOT_PLAIN ? minor : parseSlowly(written, currency, decimals);
+  }
+
+  /** The common shape, without looking further; {@link #NOT_PLAIN} when it is any other. */
+  private static long plain(String text, int decimals) {
+    int length = text.length();
+    int start = length > 0 && text.charAt(0) == '-' ? 1 : 0;
+    int point = length - decimals - 1;
+    boolean hasPoint = decimals > 0 && point > start && text.charAt(point) == '.';
+    if (!hasPoint || length - start > PLAIN_DIGITS) {
+      return NOT_PLAIN;
+    }
+    long minor = 0;
+    for (int i = start; i < length; i++) {
+      int digit = text.charAt(i) - '0';
+      if (i != point && (digit < 0 || digit > 9)) {
+        return NOT_PLAIN;
+      }
+      minor = i == point ? minor : minor * 10 + digit;
+    }
+    return start == 1 ? -minor : minor;
+  }
+
+  private static long parseSlowly(String text, Currency currency, int decimals) {
+    Matcher matcher = PLAIN.matcher(text);
+    if (!matcher.matches()) {
+      throw new Refusal("amount", "“" + text + "” is not an amount such as 1280.00.");
+    }
     String fraction = matcher.group(3) == null ? "" : matcher.group(3);
     if (fraction.length() > decimals && !fraction.substring(decimals).matches("0*")) {
       throw new Refusal(
           "amount-decimals",
           "%s has %d decimals; %s has %d."
-              .formatted(text.strip(), fraction.length(), currency.getCurrencyCode(), decimals));
+              .formatted(text, fraction.length(), currency.getCurrencyCode(), decimals));
     }
     String digits = matcher.group(2) + (fraction + "0".repeat(decimals)).substring(0, decimals);
     long minor = digits.length() > 18 ? Long.MAX_VALUE : Long.parseLong(digits);
     if (minor > Money.MAX_MINOR) {
-      throw new Refusal("amount-too-large", text.strip() + " is larger than this program handles.");
+      throw new Refusal("amount-too-large", text + " is larger than this program handles.");
     }
     return matcher.group(1).equals("-") ? -minor : minor;
   }

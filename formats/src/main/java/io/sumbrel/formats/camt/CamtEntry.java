@@ -5,8 +5,8 @@ import io.sumbrel.core.bank.StatementEntry;
 import io.sumbrel.core.bank.StatementEntry.Status;
 import io.sumbrel.core.money.AmountText;
 import io.sumbrel.core.refusal.Refusal;
+import java.time.DateTimeException;
 import java.time.LocalDate;
-import java.time.format.DateTimeParseException;
 import java.util.ArrayList;
 import java.util.Currency;
 import java.util.List;
@@ -202,9 +202,17 @@ final class CamtEntry {
   /** A date, or the date of a moment as the bank wrote it. */
   static Optional<LocalDate> date(String text) {
     try {
+      if (text.length() == 10 && text.charAt(4) == '-' && text.charAt(7) == '-') {
+        return Optional.of(
+            LocalDate.of(number(text, 0, 4), number(text, 5, 7), number(text, 8, 10)));
+      }
       return Optional.of(LocalDate.parse(text.substring(0, Math.min(10, text.length()))));
-    } catch (DateTimeParseException e) {
+    } catch (DateTimeException | NumberFormatException e) {
       return Optional.empty();
     }
+  }
+
+  private static int number(String text, int from, int to) {
+    return Integer.parseInt(text, from, to, 10);
   }
 }

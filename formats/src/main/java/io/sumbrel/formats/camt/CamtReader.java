@@ -106,16 +106,16 @@ public final class CamtReader extends StatementReading {
 
   private void begins(String name) {
     path[depth++] = name;
-    if (STATEMENTS.contains(name) && statement == null) {
-      statement = new CamtStatement(name, line());
-    } else if (statement != null && name.equals("Ntry")) {
+    if (statement == null) {
+      statement = STATEMENTS.contains(name) ? new CamtStatement(name, line()) : null;
+    } else if (name.equals("Ntry")) {
       statement.accountSeen();
       entry = new CamtEntry(line(), statement.isInformation());
-    } else if (statement != null && name.equals("Bal")) {
+    } else if (name.equals("Bal")) {
       statement.beginBalance();
     } else if (entry != null && name.equals("TxDtls")) {
       entry.beginDetail(line());
-    } else if (statement != null && name.equals("Amt")) {
+    } else if (name.equals("Amt")) {
       currencyOf(xml.getAttributeValue(null, "Ccy"));
     }
   }
@@ -149,18 +149,24 @@ public final class CamtReader extends StatementReading {
     if (statement == null) {
       return;
     }
-    if (name.equals("Ntry") && entry != null) {
-      CamtEntry ended = entry;
-      entry = null;
-      attempt(ended.line(), () -> endEntry(ended));
-    } else if (entry != null && name.equals("TxDtls")) {
-      entry.endDetail();
-    } else if (name.equals("Bal") && entry == null) {
+    if (entry != null) {
+      endsInEntry(name);
+    } else if (name.equals("Bal")) {
       attempt(line(), statement::endBalance);
-    } else if (STATEMENTS.contains(name) && depth > 0 && entry == null) {
+    } else if (STATEMENTS.contains(name)) {
       CamtStatement ended = statement;
       statement = null;
       attempt(ended.line(), () -> endStatement(ended));
+    }
+  }
+
+  private void endsInEntry(String name) {
+    if (name.equals("Ntry")) {
+      CamtEntry ended = entry;
+      entry = null;
+      attempt(ended.line(), () -> endEntry(ended));
+    } else if (name.equals("TxDtls")) {
+      entry.endDetail();
     }
   }
 

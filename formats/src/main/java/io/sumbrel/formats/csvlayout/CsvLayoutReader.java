@@ -48,8 +48,12 @@ public final class CsvLayoutReader extends StatementReading {
 
   public static Parsed<List<BankStatement>> read(
       byte[] bytes, CsvLayout layout, String account, Currency currency) {
-    return collect(
-        new ByteArrayInputStream(bytes), s -> new CsvLayoutReader(layout, account, currency, s));
+    return collect(new ByteArrayInputStream(bytes), s -> into(s, layout, account, currency));
+  }
+
+  public static StatementReading into(
+      StatementSink sink, CsvLayout layout, String account, Currency currency) {
+    return new CsvLayoutReader(layout, account, currency, sink);
   }
 
   @Override
