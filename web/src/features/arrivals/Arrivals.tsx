@@ -14,6 +14,7 @@ import {
   bringIn,
   type Choices,
   drop,
+  progressQuery,
   type Scope,
   withdraw,
 } from './arrivalsApi';
@@ -36,6 +37,7 @@ export function Arrivals() {
   const [over, setOver] = useState(false);
   const [scope, setScope] = useState<Scope>('CHANGES_ONLY');
   const [choices, setChoices] = useState<Choices>({});
+  const progress = useQuery(progressQuery(busy !== ''));
   const rows = arrivals.data ?? [];
   const selected =
     rows.find((r) => r.id === Number(arrivalId)) ??
@@ -147,6 +149,12 @@ export function Arrivals() {
           </Button>
         </label>
         {busy && <p role="status">{busy}</p>}
+        {progress.data?.map((p) => (
+          <label key={p.arrivalId} className={styles.progress}>
+            {p.stored} of {p.total} entries are taken in; it goes on if you leave.
+            <progress value={p.stored} max={p.total} />
+          </label>
+        ))}
         {problem && <Sentence error={problem} />}
         {arrivals.isPending && <Loading />}
         {arrivals.isError && (

@@ -24,6 +24,14 @@ export const accountsQuery = queryOptions({
   queryFn: () => unwrap(client.GET('/api/arrivals/accounts')),
 });
 
+/** What is being taken in; asked for often while something is. */
+export const progressQuery = (busy: boolean) =>
+  queryOptions({
+    queryKey: ['arrivals', 'progress'],
+    queryFn: () => unwrap(client.GET('/api/arrivals/progress')),
+    refetchInterval: (query) => (busy || (query.state.data?.length ?? 0) > 0 ? 400 : 5_000),
+  });
+
 export const contentsQuery = (id: number, scope: Scope) =>
   queryOptions({
     queryKey: ['arrivals', id, scope],

@@ -163,9 +163,9 @@ comment on table bank_statement is 'An accepted statement; each follows the one 
 
 create table money_in (
   id bigint primary key,
-  books_id bigint not null references books,
-  bank_account_id bigint not null references bank_account,
-  statement_id bigint not null references bank_statement,
+  books_id bigint not null,
+  bank_account_id bigint not null,
+  statement_id bigint not null,
   place integer not null,
   ordinal integer not null,
   standing varchar(10) not null check (standing in ('COUNTS', 'HELD')),
@@ -181,11 +181,16 @@ create table money_in (
   document_references varchar(2000) not null,
   batch_reference varchar(80),
   original_reference varchar(80),
-  reverses_id bigint references money_in
+  reverses_id bigint
 );
 comment on table money_in is 'A sum that must be explained: a booked bank entry, with its place in its file. One that is held is possibly double and counts nowhere.';
+-- Indexes before the keys that need them: H2 would make each key an index of its own.
 create index money_in_account on money_in (bank_account_id, booking_date);
 create index money_in_statement on money_in (statement_id);
+alter table money_in add constraint money_in_of_books foreign key (books_id) references books;
+alter table money_in add constraint money_in_of_account foreign key (bank_account_id) references bank_account;
+alter table money_in add constraint money_in_of_statement foreign key (statement_id) references bank_statement;
+alter table money_in add constraint money_in_reverses foreign key (reverses_id) references money_in;
 
 create table open_item (
   id bigint primary key,

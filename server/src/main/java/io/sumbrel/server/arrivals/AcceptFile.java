@@ -23,6 +23,8 @@ import org.springframework.transaction.annotation.Transactional;
 /** Takes a waiting file in, whole or not at all. */
 @Component
 public class AcceptFile {
+  private static final int CHUNK = 1_000;
+
   private final EntityManager entities;
   private final RowIds ids;
   private final Clock clock;
@@ -32,6 +34,7 @@ public class AcceptFile {
   private final CsvLayouts layouts;
   private final ReadOpenItems openItems;
   private final BooksNames books;
+  private final ImportProgress progress;
 
   AcceptFile(
       EntityManager entities,
@@ -42,7 +45,8 @@ public class AcceptFile {
       StatementChain chain,
       CsvLayouts layouts,
       ReadOpenItems openItems,
-      BooksNames books) {
+      BooksNames books,
+      ImportProgress progress) {
     this.entities = entities;
     this.ids = ids;
     this.clock = clock;
@@ -52,6 +56,7 @@ public class AcceptFile {
     this.layouts = layouts;
     this.openItems = openItems;
     this.books = books;
+    this.progress = progress;
   }
 
   /**
@@ -80,13 +85,22 @@ public class AcceptFile {
     if (file.items().isPresent()) {
       openItems.read(actor, row, file.items().get(), how);
     } else {
-      lockAccounts(actor, file);
-      Map<StatementEntry, Integer> ordinals = file.ordinals();
-      chain.links(actor.booksId(), file.statements()).forEach(l -> store(actor, row, l, ordinals));
+      storeStatements(actor, row, file);
     }
     audit.append(
         actor, "file-accepted", row.fileName, row.title + ", " + row.statedCount + " lines");
     return row.toView(file.items().isPresent() ? 0 : row.acceptedCount);
+  }
+
+  private void storeStatements(Actor actor, ArrivalRow row, ArrivedFile file) {
+    lockAccounts(actor, file);
+    progress.begins(row);
+    try {
+      Map<StatementEntry, Integer> ordinals = file.ordinals();
+      chain.links(actor.booksId(), file.statements()).forEach(l -> store(actor, row, l, ordinals));
+    } finally {
+      progress.ends(row);
+    }
   }
 
   /** One import at a time for each account. */
@@ -133,7 +147,11 @@ public class AcceptFile {
       rows.get(i).ordinal =
           ordinals.get(i < fresh ? reading.fresh().get(i) : reading.held().get(i - fresh));
     }
-    insert(rows);
+    for (int from = 0; from < rows.size(); from += CHUNK) {
+      int to = Math.min(rows.size(), from + CHUNK);
+      insert(rows.subList(from, to));
+      progress.stored(arrival, to - from);
+    }
     arrival.acceptedCount += reading.fresh().size();
     arrival.heldCount += reading.held().size();
     arrival.knownCount += reading.known().size();

@@ -36,6 +36,7 @@ class ArrivalsController {
   private final MakeLayout makeLayout;
   private final TypeEntries typeEntries;
   private final AccountStands accountStands;
+  private final ImportProgress progress;
 
   ArrivalsController(
       Arrivals arrivals,
@@ -45,7 +46,8 @@ class ArrivalsController {
       WithdrawFile withdrawFile,
       MakeLayout makeLayout,
       TypeEntries typeEntries,
-      AccountStands accountStands) {
+      AccountStands accountStands,
+      ImportProgress progress) {
     this.arrivals = arrivals;
     this.bringIn = bringIn;
     this.acceptFile = acceptFile;
@@ -54,6 +56,7 @@ class ArrivalsController {
     this.makeLayout = makeLayout;
     this.typeEntries = typeEntries;
     this.accountStands = accountStands;
+    this.progress = progress;
   }
 
   @GetMapping
@@ -157,6 +160,12 @@ class ArrivalsController {
   List<Arrivals.SourceLine> lines(
       @AuthenticationPrincipal Actor actor, @PathVariable long id, @RequestParam int around) {
     return arrivals.lines(actor.booksId(), id, around);
+  }
+
+  /** What is being taken in at this moment. */
+  @GetMapping("/progress")
+  List<ImportProgress.Progress> progress(@AuthenticationPrincipal Actor actor) {
+    return progress.of(actor.booksId());
   }
 
   @GetMapping("/accounts")
