@@ -123,13 +123,13 @@ export function Arrivals() {
       onDrop={(e) => {
         e.preventDefault();
         setOver(false);
-        void take([...e.dataTransfer.files]);
+        void filesOf(e.dataTransfer).then(take);
       }}
     >
       <div className={styles.left}>
         <label className={styles.drop}>
           <span>
-            Drop files anywhere here, or <b className={styles.choose}>choose them</b>
+            Drop files or a folder anywhere here, or <b className={styles.choose}>choose them</b>
           </span>
           <input
             type="file"
@@ -230,6 +230,35 @@ export function Arrivals() {
       </aside>
     </div>
   );
+}
+
+/** The files that were dropped, those inside of folders among them. */
+async function filesOf(dropped: DataTransfer): Promise<File[]> {
+  const entries = [...dropped.items].flatMap((i) => i.webkitGetAsEntry() ?? []);
+  const files = await Promise.all(entries.map(inside));
+  return entries.length > 0 ? files.flat() : [...dropped.files];
+}
+
+async function inside(entry: FileSystemEntry): Promise<File[]> {
+  if (entry.isFile) {
+    return [
+      await new Promise<File>((take, fail) => (entry as FileSystemFileEntry).file(take, fail)),
+    ];
+  }
+  const reader = (entry as FileSystemDirectoryEntry).createReader();
+  const found: FileSystemEntry[] = [];
+  // a reader gives its entries in portions, and none at the end
+  for (;;) {
+    const portion = await new Promise<FileSystemEntry[]>((take, fail) =>
+      reader.readEntries(take, fail),
+    );
+    if (portion.length === 0) {
+      break;
+    }
+    found.push(...portion);
+  }
+  found.sort((a, b) => a.name.localeCompare(b.name));
+  return (await Promise.all(found.map(inside))).flat();
 }
 
 interface RowProps {

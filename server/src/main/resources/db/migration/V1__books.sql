@@ -166,9 +166,10 @@ create table money_in (
   books_id bigint not null,
   bank_account_id bigint not null,
   statement_id bigint not null,
+  arrival_id bigint not null,
   place integer not null,
   ordinal integer not null,
-  standing varchar(10) not null check (standing in ('COUNTS', 'HELD')),
+  standing varchar(10) not null check (standing in ('COUNTS', 'HELD', 'DETAILED')),
   booking_date date not null,
   value_date date not null,
   currency varchar(3) not null,
@@ -181,15 +182,19 @@ create table money_in (
   document_references varchar(2000) not null,
   batch_reference varchar(80),
   original_reference varchar(80),
-  reverses_id bigint
+  reverses_id bigint,
+  detail_of_id bigint
 );
-comment on table money_in is 'A sum that must be explained: a booked bank entry, with its place in its file. One that is held is possibly double and counts nowhere.';
+comment on table money_in is 'A sum that must be explained: a booked bank entry, with its place in its file. One that is held is possibly double and counts nowhere; one that is detailed counts by its parts.';
 -- Indexes before the keys that need them: H2 would make each key an index of its own.
 create index money_in_account on money_in (bank_account_id, booking_date);
 create index money_in_statement on money_in (statement_id);
+create index money_in_arrival on money_in (arrival_id);
 alter table money_in add constraint money_in_of_books foreign key (books_id) references books;
 alter table money_in add constraint money_in_of_account foreign key (bank_account_id) references bank_account;
 alter table money_in add constraint money_in_of_statement foreign key (statement_id) references bank_statement;
+alter table money_in add constraint money_in_of_arrival foreign key (arrival_id) references arrival;
+alter table money_in add constraint money_in_detail_of foreign key (detail_of_id) references money_in;
 alter table money_in add constraint money_in_reverses foreign key (reverses_id) references money_in;
 
 create table open_item (

@@ -10,7 +10,7 @@ import java.util.regex.Pattern;
 public enum FileKind {
   CAMT_053("camt.053", Use.STATEMENT),
   CAMT_052("camt.052", Use.INFORMATION),
-  CAMT_054("camt.054", Use.INFORMATION),
+  CAMT_054("camt.054", Use.DETAIL),
   MT940("MT940", Use.STATEMENT),
   MT942("MT942", Use.INFORMATION),
   BAI2("BAI2", Use.STATEMENT),
@@ -25,6 +25,8 @@ public enum FileKind {
     STATEMENT,
     /** Shown, and placed nowhere: the statement that follows brings the money. */
     INFORMATION,
+    /** Gives the transactions of sums that a statement brought. */
+    DETAIL,
     OPEN_ITEMS
   }
 

@@ -6,6 +6,7 @@ import io.sumbrel.core.bank.Continuation;
 import io.sumbrel.core.bank.StatementEntry;
 import io.sumbrel.core.openitem.ListChoice;
 import io.sumbrel.core.openitem.ListScope;
+import io.sumbrel.formats.FileKind;
 import io.sumbrel.server.audit.AuditRecord;
 import io.sumbrel.server.books.BooksNames;
 import io.sumbrel.server.people.Actor;
@@ -35,6 +36,7 @@ public class AcceptFile {
   private final ReadOpenItems openItems;
   private final BooksNames books;
   private final ImportProgress progress;
+  private final DetailBatches detailBatches;
 
   AcceptFile(
       EntityManager entities,
@@ -46,7 +48,8 @@ public class AcceptFile {
       CsvLayouts layouts,
       ReadOpenItems openItems,
       BooksNames books,
-      ImportProgress progress) {
+      ImportProgress progress,
+      DetailBatches detailBatches) {
     this.entities = entities;
     this.ids = ids;
     this.clock = clock;
@@ -57,6 +60,7 @@ public class AcceptFile {
     this.openItems = openItems;
     this.books = books;
     this.progress = progress;
+    this.detailBatches = detailBatches;
   }
 
   /**
@@ -84,6 +88,9 @@ public class AcceptFile {
     row.refusal = "";
     if (file.items().isPresent()) {
       openItems.read(actor, row, file.items().get(), how);
+    } else if (file.kind().use() == FileKind.Use.DETAIL) {
+      lockAccounts(actor, file);
+      detailBatches.store(actor, row, file);
     } else {
       storeStatements(actor, row, file);
     }
@@ -169,6 +176,7 @@ public class AcceptFile {
     money.booksId = actor.booksId();
     money.bankAccountId = link.account().id();
     money.statementId = statement.id;
+    money.arrivalId = statement.arrivalId;
     money.reversesId = entry.reversal().isPresent() ? original(money) : null;
     return money;
   }

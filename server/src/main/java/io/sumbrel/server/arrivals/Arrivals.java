@@ -76,6 +76,8 @@ public class Arrivals {
     /** Shown, and never placed: pending, or for information. */
     SHOWN,
     IN_THE_PILE,
+    /** A later file gave its parts, which count in its place. */
+    DETAILED,
     EXPLAINED
   }
 
@@ -150,9 +152,9 @@ public class Arrivals {
     entities
         .createQuery(
             """
-            select s.arrivalId, count(m) from MoneyInRow m join StatementRow s on s.id = m.statementId
+            select m.arrivalId, count(m) from MoneyInRow m
             where m.booksId = :b and m.standing = COUNTS and not exists (select 1 from ClaimRow c where c.moneyInId = m.id)
-            group by s.arrivalId
+            group by m.arrivalId
             """,
             Object[].class)
         .setParameter("b", booksId)
@@ -263,12 +265,7 @@ public class Arrivals {
     Map<StatementEntry, Integer> ordinals = file.ordinals();
     Map<Integer, MoneyInRow> byOrdinal = new HashMap<>();
     entities
-        .createQuery(
-            """
-            select m from MoneyInRow m join StatementRow s on s.id = m.statementId
-            where s.arrivalId = :a
-            """,
-            MoneyInRow.class)
+        .createQuery("from MoneyInRow where arrivalId = :a", MoneyInRow.class)
         .setParameter("a", arrivalId)
         .getResultStream()
         .forEach(m -> byOrdinal.put(m.ordinal, m));
@@ -284,9 +281,11 @@ public class Arrivals {
       }
       Optional<String> number = claims.of(new MoneyInId(money.id)).map(c -> c.number().words());
       EntryStand stand =
-          money.standing == Standing.HELD
-              ? EntryStand.HELD
-              : number.isPresent() ? EntryStand.EXPLAINED : EntryStand.IN_THE_PILE;
+          switch (money.standing) {
+            case HELD -> EntryStand.HELD;
+            case DETAILED -> EntryStand.DETAILED;
+            case COUNTS -> number.isPresent() ? EntryStand.EXPLAINED : EntryStand.IN_THE_PILE;
+          };
       return entryView(e, stand, Optional.of(money.id), number, reversed(money));
     };
   }

@@ -4,7 +4,9 @@ import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.core.refusal.Refusal;
 import jakarta.persistence.EntityManager;
 import java.time.LocalDate;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Propagation;
@@ -57,7 +59,7 @@ public class BankLines {
   }
 
   /**
-   * @throws Refusal {@code not-found}, {@code held}
+   * @throws Refusal {@code not-found}, {@code held}, {@code detailed}
    */
   @Transactional(readOnly = true)
   public BankLine find(long booksId, MoneyInId id) {
@@ -69,7 +71,31 @@ public class BankLines {
       throw new Refusal(
           "held", "This entry is held as possibly double; say at Arrivals whether it is.");
     }
+    if (row.standing == Standing.DETAILED) {
+      throw new Refusal(
+          "detailed", "The parts of this sum have come; they are explained in its place.");
+    }
     return row.toLine();
+  }
+
+  /** What was taken in of a file: entries that count, by themselves or by their parts. */
+  public record Taken(long count, long minor) {}
+
+  /** What was taken in, by arrival. */
+  @Transactional(readOnly = true)
+  public Map<Long, Taken> taken(long booksId) {
+    Map<Long, Taken> taken = new HashMap<>();
+    entities
+        .createQuery(
+            """
+            select arrivalId, count(*), sum(amountMinor) from MoneyInRow
+            where booksId = :b and standing <> HELD group by arrivalId
+            """,
+            Object[].class)
+        .setParameter("b", booksId)
+        .getResultStream()
+        .forEach(r -> taken.put((Long) r[0], new Taken((Long) r[1], (Long) r[2])));
+    return taken;
   }
 
   /** Locks a sum; whoever reads its claim in a later statement sees the newest. */

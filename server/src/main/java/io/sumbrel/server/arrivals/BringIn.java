@@ -1,6 +1,7 @@
 package io.sumbrel.server.arrivals;
 
 import io.sumbrel.core.bank.BankStatement;
+import io.sumbrel.core.bank.BatchDetail;
 import io.sumbrel.core.openitem.ListedItem;
 import io.sumbrel.core.openitem.OpenItemList;
 import io.sumbrel.core.refusal.Refusal;
@@ -167,6 +168,7 @@ public class BringIn {
       return;
     }
     List<BankStatement> statements = file.statements();
+    boolean isDetail = file.kind().use() == FileKind.Use.DETAIL;
     row.title = titleOf(file);
     row.account =
         cut(
@@ -177,6 +179,15 @@ public class BringIn {
     row.currency = statements.get(0).currency().getCurrencyCode();
     row.statedCount = (int) statements.stream().mapToLong(BankStatement::bookedCount).sum();
     row.statedMinor = statements.stream().mapToLong(BankStatement::movedMinor).sum();
+    if (isDetail) {
+      List<BatchDetail> batches = detailsOf(statements);
+      row.statedCount = batches.stream().mapToInt(b -> b.parts().size()).sum();
+      row.statedMinor = batches.stream().mapToLong(BatchDetail::amountMinor).sum();
+    }
+  }
+
+  private static List<BatchDetail> detailsOf(List<BankStatement> statements) {
+    return statements.stream().flatMap(s -> BatchDetail.of(s).stream()).toList();
   }
 
   private static String titleOf(ArrivedFile file) {
@@ -185,7 +196,12 @@ public class BringIn {
             .map(BankStatement::number)
             .filter(n -> !n.isEmpty())
             .collect(Collectors.joining(", "));
-    String what = file.kind().use() == FileKind.Use.INFORMATION ? "Report" : "Statement";
+    String what =
+        switch (file.kind().use()) {
+          case INFORMATION -> "Report";
+          case DETAIL -> "Details";
+          case STATEMENT, OPEN_ITEMS -> "Statement";
+        };
     return cut((what + " " + numbers).strip());
   }
 

@@ -43,8 +43,7 @@ public class DecideHeld {
       throw new Refusal("not-held", "This entry is not held any more; somebody was first.");
     }
     months.requireOpen(actor.booksId(), row.bookingDate);
-    StatementRow statement = entities.find(StatementRow.class, row.statementId);
-    ArrivalRow arrival = entities.find(ArrivalRow.class, statement.arrivalId);
+    ArrivalRow arrival = entities.find(ArrivalRow.class, row.arrivalId);
     arrival.heldCount--;
     if (verdict == Verdict.REAL) {
       arrival.acceptedCount++;

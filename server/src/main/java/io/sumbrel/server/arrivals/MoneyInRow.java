@@ -27,6 +27,10 @@ class MoneyInRow {
   long booksId;
   long bankAccountId;
   long statementId;
+
+  /** The file in which it has its place. */
+  long arrivalId;
+
   int place;
 
   /** Which entry of its file it is, from 0: several may stand on one line. */
@@ -51,6 +55,7 @@ class MoneyInRow {
   String batchReference;
   String originalReference;
   Long reversesId;
+  Long detailOfId;
 
   static MoneyInRow of(StatementEntry entry, Currency currency, Standing standing) {
     MoneyInRow row = new MoneyInRow();
@@ -91,7 +96,19 @@ class MoneyInRow {
 
   BankLine toLine() {
     return new BankLine(
-        toFact(), bankAccountId, statementId, place, valueDate, bankReference, method);
+        toFact(),
+        bankAccountId,
+        statementId,
+        arrivalId,
+        place,
+        valueDate,
+        bankReference,
+        method,
+        batchReference());
+  }
+
+  private Optional<String> batchReference() {
+    return Optional.ofNullable(batchReference);
   }
 
   /** As the reader gave its text: without the payer's name that stands before it here. */

@@ -1,7 +1,10 @@
 package io.sumbrel.server.arrivals;
 
-/** Whether an entry counts, or is possibly double and waits for a person's word. */
+/** Whether an entry counts. */
 enum Standing {
   COUNTS,
-  HELD
+  /** Possibly double: waits for a person's word. */
+  HELD,
+  /** Its parts count in its place. */
+  DETAILED
 }

@@ -135,7 +135,8 @@ class StatementChain {
             : entities
                 .createQuery(
                     """
-                    from MoneyInRow where bankAccountId = :a and bookingDate >= :d
+                    from MoneyInRow
+                    where bankAccountId = :a and bookingDate >= :d and detailOfId is null
                     order by bookingDate, id
                     """,
                     MoneyInRow.class)
@@ -146,7 +147,7 @@ class StatementChain {
         account.beginsOn(),
         until(account),
         account.beginsWith().minor() + sum(account),
-        rows.stream().filter(r -> r.standing == Standing.COUNTS).map(MoneyInRow::toKnown).toList(),
+        rows.stream().filter(r -> r.standing != Standing.HELD).map(MoneyInRow::toKnown).toList(),
         rows.stream().filter(r -> r.standing == Standing.HELD).map(MoneyInRow::toKnown).toList());
   }
 

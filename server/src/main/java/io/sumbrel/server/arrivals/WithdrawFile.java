@@ -39,7 +39,7 @@ public class WithdrawFile {
     if (row.state != ArrivalState.ACCEPTED) {
       throw new Refusal("not-accepted", row.fileName + " is not accepted; nothing of it counts.");
     }
-    if (row.fileKind().use() != FileKind.Use.STATEMENT) {
+    if (row.fileKind().use() == FileKind.Use.OPEN_ITEMS) {
       throw new Refusal(
           "posted",
           "A list of open items is posted when it is accepted; a newer list corrects it.");
@@ -47,12 +47,14 @@ public class WithdrawFile {
     lockAccounts(arrivalId);
     requireLast(arrivalId);
     requireNothingPosted(row);
+    requireNotDetailed(arrivalId);
     requireOpenMonths(actor, arrivalId);
     for (String remove :
         List.of(
-            "delete from draft where money_in_id in (select m.id from money_in m join bank_statement s on s.id = m.statement_id where s.arrival_id = :a)",
-            "update money_in set reverses_id = null where statement_id in (select id from bank_statement where arrival_id = :a)",
-            "delete from money_in where statement_id in (select id from bank_statement where arrival_id = :a)",
+            "delete from draft where money_in_id in (select id from money_in where arrival_id = :a)",
+            "update money_in set standing = 'COUNTS' where id in (select detail_of_id from money_in where arrival_id = :a and detail_of_id is not null)",
+            "update money_in set reverses_id = null where arrival_id = :a",
+            "delete from money_in where arrival_id = :a",
             "delete from bank_statement where arrival_id = :a")) {
       entities.createNativeQuery(remove).setParameter("a", arrivalId).executeUpdate();
     }
@@ -100,8 +102,7 @@ public class WithdrawFile {
                 """
                 select p.posting_year, p.posting_number from posting p
                 join money_in m on m.id = p.money_in_id
-                join bank_statement s on s.id = m.statement_id
-                where s.arrival_id = :a order by p.id
+                where m.arrival_id = :a order by p.id
                 """)
             .setParameter("a", row.id)
             .setMaxResults(1)
@@ -118,15 +119,31 @@ public class WithdrawFile {
     }
   }
 
+  private void requireNotDetailed(long arrivalId) {
+    List<String> details =
+        entities
+            .createQuery(
+                """
+                select a.fileName from MoneyInRow part
+                join MoneyInRow sum on sum.id = part.detailOfId
+                join ArrivalRow a on a.id = part.arrivalId
+                where sum.arrivalId = :a
+                """,
+                String.class)
+            .setParameter("a", arrivalId)
+            .setMaxResults(1)
+            .getResultList();
+    if (!details.isEmpty()) {
+      throw new Refusal(
+          "followed", details.get(0) + " gives the parts of an entry in it; withdraw that first.");
+    }
+  }
+
   private void requireOpenMonths(Actor actor, long arrivalId) {
     LocalDate first =
         entities
             .createQuery(
-                """
-                select min(m.bookingDate) from MoneyInRow m
-                join StatementRow s on s.id = m.statementId where s.arrivalId = :a
-                """,
-                LocalDate.class)
+                "select min(bookingDate) from MoneyInRow where arrivalId = :a", LocalDate.class)
             .setParameter("a", arrivalId)
             .getSingleResult();
     if (first != null) {

@@ -18,7 +18,6 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
@@ -60,6 +59,7 @@ public class BooksFactsReader {
             .collect(Collectors.toMap(BankAccount::id, Function.identity()));
     List<BankLine> lines = bankLines.all(booksId);
     List<BankLine> held = bankLines.held(booksId);
+    Map<Long, BankLines.Taken> taken = bankLines.taken(booksId);
     Map<MoneyInId, MoneyIn> money = new HashMap<>();
     lines.forEach(l -> money.put(l.moneyIn().id(), l.moneyIn()));
     Map<MoneyInId, Claims.Claim> claimed = claims.all(booksId);
@@ -88,41 +88,26 @@ public class BooksFactsReader {
         all,
         stored.stream().map(Postings.Stored::posting).toList(),
         arrivals.intakes(booksId).stream()
-            .map(
-                i ->
-                    i.isList()
-                        ? listIntake(i, stored)
-                        : statementIntake(i, lines, held, statements))
+            .map(i -> i.isList() ? listIntake(i, stored) : statementIntake(i, taken, held))
             .toList(),
         audit.lines(booksId));
   }
 
   private static BooksFacts.Intake statementIntake(
-      Arrivals.Intake intake,
-      List<BankLine> lines,
-      List<BankLine> held,
-      List<BankLines.StoredStatement> statements) {
-    Set<Long> ids =
-        statements.stream()
-            .filter(s -> s.arrivalId() == intake.arrivalId())
-            .map(BankLines.StoredStatement::id)
-            .collect(Collectors.toSet());
-    List<BankLine> taken = lines.stream().filter(l -> ids.contains(l.statementId())).toList();
-    List<BankLine> waiting = held.stream().filter(l -> ids.contains(l.statementId())).toList();
+      Arrivals.Intake intake, Map<Long, BankLines.Taken> taken, List<BankLine> held) {
+    BankLines.Taken here = taken.getOrDefault(intake.arrivalId(), new BankLines.Taken(0, 0));
+    List<BankLine> waiting =
+        held.stream().filter(l -> l.arrivalId() == intake.arrivalId()).toList();
     return new BooksFacts.Intake(
         intake.title(),
         intake.statedCount(),
         intake.statedMinor(),
-        taken.size(),
-        sum(taken),
+        here.count(),
+        here.minor(),
         intake.knownCount(),
         intake.knownMinor(),
         waiting.size(),
-        sum(waiting));
-  }
-
-  private static long sum(List<BankLine> lines) {
-    return lines.stream().mapToLong(l -> l.moneyIn().amountMinor()).sum();
+        waiting.stream().mapToLong(l -> l.moneyIn().amountMinor()).sum());
   }
 
   private static BooksFacts.Intake listIntake(

@@ -197,11 +197,6 @@ class TrailController {
   }
 
   private MoneyTrail money(Actor actor, BankLine line) {
-    BankLines.StoredStatement statement =
-        bankLines.statements(actor.booksId()).stream()
-            .filter(s -> s.id() == line.statementId())
-            .findFirst()
-            .orElseThrow();
     String account = accounts.account(actor.booksId(), line.bankAccountId()).shortName();
     return new MoneyTrail(
         line.moneyIn().id().number(),
@@ -212,7 +207,7 @@ class TrailController {
         line.moneyIn().amountMinor(),
         account,
         line.bankReference(),
-        source(actor, statement.arrivalId(), Optional.of(line.place())));
+        source(actor, line.arrivalId(), Optional.of(line.place())));
   }
 
   private SourceView source(Actor actor, long arrivalId, Optional<Integer> line) {

@@ -262,19 +262,60 @@ class ArrivalsTest extends ServerTest {
 
   @Test
   void namesTheBookingThatAReversalTakesBack() {
-    String mt =
-        """
-        :20:A
-        :25:%s
-        :28C:%d
-        :60F:C261115USD%s
-        :61:261116%s250,00NTRFNONREF//B77
-        :62F:C261116USD%s
-        """;
-    accept(bring("1.sta", mt.formatted(House.ACCOUNT, 1, "1000,00", "C", "1250,00")));
-    JsonNode back = bring("2.sta", mt.formatted(House.ACCOUNT, 2, "1250,00", "RC", "1000,00"));
+    accept(bring("1.sta", mt(1, "1000,00", "C250,00NTRFNONREF//B77", "1250,00")));
+    JsonNode back = bring("2.sta", mt(2, "1250,00", "RC250,00NTRFNONREF//B77", "1000,00"));
     accept(back);
     assertThat(entries(back).get(0).path("reverses").asString()).isEqualTo("250.00 of 2026-11-16");
+  }
+
+  @Test
+  void putsThePartsOfABatchInThePlaceOfItsSum() {
+    JsonNode statement = bring("1.sta", mt(1, "1000,00", "C250,00NCOLNONREF//B77", "1250,00"));
+    accept(statement);
+    JsonNode details = bring("1.xml", notification("B77", "100", "150"));
+    assertThat(details.path("statedCount").asInt()).isEqualTo(2);
+    assertThat(accept(details).body().path("acceptedCount").asInt()).isEqualTo(2);
+    assertThat(pile()).isEqualTo(2);
+    assertThat(entries(statement).get(0).path("stand").asString()).isEqualTo("DETAILED");
+    assertThat(entries(details).get(1).path("stand").asString()).isEqualTo("IN_THE_PILE");
+    assertThat(account().path("bankMinor").asLong()).isEqualTo(125_000);
+    assertThat(withdraw(statement).sentence())
+        .isEqualTo("1.xml gives the parts of an entry in it; withdraw that first.");
+    house.prove();
+    assertThat(withdraw(details).status()).isEqualTo(200);
+    assertThat(pile()).isEqualTo(1);
+    assertThat(entries(statement).get(0).path("stand").asString()).isEqualTo("IN_THE_PILE");
+  }
+
+  @Test
+  void leavesASumAloneWhosePartsDoNotMakeItOrThatIsExplained() {
+    accept(bring("1.sta", mt(1, "1000,00", "C250,00NCOLNONREF//B77", "1250,00")));
+    JsonNode off = bring("off.xml", notification("B77", "100", "149"));
+    assertThat(accept(off).code()).isEqualTo("nothing-detailed");
+    house.items("T-1,K-1,PAYER,2026-10-14,,250.00,250.00,,USD,,");
+    long money = house.get(house.clerk, "/api/desk").body().path("rows").get(0).path("id").asLong();
+    house.post(house.clerk, money, house.settles("T-1", 25_000));
+    assertThat(accept(bring("late.xml", notification("B77", "100", "150"))).code())
+        .isEqualTo("nothing-detailed");
+  }
+
+  private static String mt(int number, String opening, String entry, String closing) {
+    return ":20:A\n:25:%s\n:28C:%d\n:60F:C261115USD%s\n:61:261116%s\n:62F:C261116USD%s\n"
+        .formatted(House.ACCOUNT, number, opening, entry, closing);
+  }
+
+  private static String notification(String reference, String one, String two) {
+    String part =
+        "<TxDtls><Amt Ccy=\"USD\">%s</Amt><CdtDbtInd>CRDT</CdtDbtInd><RmtInf><Ustrd>INV %1$s</Ustrd></RmtInf></TxDtls>";
+    int sum = Integer.parseInt(one) + Integer.parseInt(two);
+    return """
+        <Document xmlns="urn:iso:std:iso:20022:tech:xsd:camt.054.001.08"><BkToCstmrDbtCdtNtfctn>
+        <Ntfctn><Id>N1</Id><Acct><Id><Othr><Id>%s</Id></Othr></Id><Ccy>USD</Ccy></Acct>
+        <Ntry><Amt Ccy="USD">%d</Amt><CdtDbtInd>CRDT</CdtDbtInd><Sts><Cd>BOOK</Cd></Sts>
+        <BookgDt><Dt>2026-11-16</Dt></BookgDt><AcctSvcrRef>%s</AcctSvcrRef>
+        <NtryDtls>%s%s</NtryDtls></Ntry></Ntfctn></BkToCstmrDbtCdtNtfctn></Document>
+        """
+        .formatted(House.ACCOUNT, sum, reference, part.formatted(one), part.formatted(two));
   }
 
   @Test
