@@ -7,6 +7,7 @@ import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.BrowserType;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
+import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import com.microsoft.playwright.options.ReducedMotion;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -20,6 +21,8 @@ final class Browser implements AutoCloseable {
   private final List<String> complaints = new ArrayList<>();
 
   Browser() {
+    // a machine that builds beside the walk is slow, and that is no fault of the page
+    PlaywrightAssertions.setDefaultAssertionTimeout(20_000);
     playwright =
         Playwright.create(
             new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));

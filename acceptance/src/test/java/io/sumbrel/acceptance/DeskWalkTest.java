@@ -71,6 +71,7 @@ class DeskWalkTest {
     key(page, "/");
     page.getByLabel("Find in the pile").fill(payer);
     page.waitForURL("**find=*");
+    assertThat(page.getByRole(AriaRole.OPTION).first()).containsText(payer);
     key(page, "Enter", "ArrowDown", "ArrowUp");
     assertThat(
             page.getByRole(
