@@ -18,7 +18,8 @@ public enum FileKind {
   STATEMENT_CSV("statement CSV", Use.STATEMENT),
   /** CSV in columns of the bank's own: a layout says what they hold. */
   BANK_CSV("CSV of a bank", Use.STATEMENT),
-  OPEN_ITEMS_CSV("open items CSV", Use.OPEN_ITEMS);
+  OPEN_ITEMS_CSV("open items CSV", Use.OPEN_ITEMS),
+  UBL("UBL", Use.OPEN_ITEMS);
 
   /** What becomes of such a file. */
   public enum Use {
@@ -36,6 +37,8 @@ public enum FileKind {
   private static final Pattern ISO_20022 =
       Pattern.compile("urn:iso:std:iso:20022:tech:xsd:((?:camt|remt|pain|pacs)\\.\\d{3})");
 
+  private static final Pattern UBL_ROOT =
+      Pattern.compile("urn:oasis:names:specification:ubl:schema:xsd:(?:Invoice|CreditNote)-2");
   private static final Pattern MT_TAG = Pattern.compile("(?m)(?:^|\\{4:\\s*):(\\d{2}[A-Z]?):");
   private static final Pattern OFX_HEAD =
       Pattern.compile(
@@ -74,6 +77,9 @@ public enum FileKind {
     Matcher iso = ISO_20022.matcher(text);
     if (iso.find()) {
       return ofMessage(iso.group(1));
+    }
+    if (UBL_ROOT.matcher(text).find()) {
+      return UBL;
     }
     if (OFX_HEAD.matcher(text).matches()) {
       return OFX;

@@ -65,6 +65,29 @@ class MoneyTest {
         .isInstanceOf(Refusal.class);
   }
 
+  /** Against the decimal arithmetic of the JDK, on seeded writings of amounts. */
+  @Test
+  void readsEveryWritingOfAnAmountAsDecimalArithmeticDoes() {
+    Random random = new Random(6);
+    String[] pieces = {"0", "1", "9", "27", ".", "-", "+", "00", " "};
+    for (int i = 0; i < 20_000; i++) {
+      StringBuilder text = new StringBuilder();
+      for (int k = 0; k <= random.nextInt(8); k++) {
+        text.append(pieces[random.nextInt(pieces.length)]);
+      }
+      String written = text.toString();
+      try {
+        long minor = AmountText.parse(written, USD);
+        assertThat(BigDecimal.valueOf(minor, 2))
+            .as(written)
+            .isEqualByComparingTo(new BigDecimal(written.strip()));
+      } catch (Refusal e) {
+        boolean plain = written.strip().matches("[+-]?\\d{1,11}(\\.\\d{0,2})?");
+        assertThat(plain).as(written + " was refused").isFalse();
+      }
+    }
+  }
+
   /** Against the decimal arithmetic of the JDK, half up, on seeded amounts. */
   @Test
   void sharesAgreeWithDecimalArithmetic() {

@@ -1,22 +1,19 @@
 package io.sumbrel.formats.camt;
 
-import com.ctc.wstx.api.WstxInputProperties;
-import com.ctc.wstx.stax.WstxInputFactory;
 import io.sumbrel.core.bank.BankStatement;
 import io.sumbrel.core.bank.StatementEntry;
 import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.formats.Parsed;
+import io.sumbrel.formats.SafeXml;
 import io.sumbrel.formats.StatementReading;
 import io.sumbrel.formats.StatementSink;
 import java.io.ByteArrayInputStream;
 import java.io.InputStream;
 import java.util.List;
 import java.util.Set;
-import javax.xml.stream.XMLInputFactory;
 import javax.xml.stream.XMLStreamConstants;
 import javax.xml.stream.XMLStreamException;
 import javax.xml.stream.XMLStreamReader;
-import org.codehaus.stax2.XMLInputFactory2;
 
 /**
  * ISO 20022 bank-to-customer messages, read as a stream and by local name, so that one path serves
@@ -24,11 +21,9 @@ import org.codehaus.stax2.XMLInputFactory2;
  * and no external entity is ever read.
  */
 public final class CamtReader extends StatementReading {
-  private static final XMLInputFactory XML = factory();
-  private static final int MAX_DEPTH = 60;
   private static final Set<String> STATEMENTS = Set.of("Stmt", "Rpt", "Ntfctn");
 
-  private final String[] path = new String[MAX_DEPTH + 2];
+  private final String[] path = new String[SafeXml.MAX_DEPTH + 2];
   private int depth;
   private XMLStreamReader xml;
   private CamtStatement statement;
@@ -36,18 +31,6 @@ public final class CamtReader extends StatementReading {
 
   private CamtReader(StatementSink sink) {
     super(sink);
-  }
-
-  private static XMLInputFactory factory() {
-    XMLInputFactory factory = new WstxInputFactory();
-    factory.setProperty(XMLInputFactory.SUPPORT_DTD, false);
-    factory.setProperty(XMLInputFactory.IS_SUPPORTING_EXTERNAL_ENTITIES, false);
-    factory.setProperty(XMLInputFactory.IS_COALESCING, true);
-    // a broken place is reported where it is reached, not where its text is first asked for
-    factory.setProperty(XMLInputFactory2.P_LAZY_PARSING, false);
-    factory.setProperty(WstxInputProperties.P_MAX_ELEMENT_DEPTH, MAX_DEPTH);
-    factory.setProperty(WstxInputProperties.P_MAX_TEXT_LENGTH, 100_000);
-    return factory;
   }
 
   /** Reads every statement of the file and keeps it. */
@@ -67,7 +50,7 @@ public final class CamtReader extends StatementReading {
   @Override
   protected void readAll(InputStream in) {
     try {
-      xml = XML.createXMLStreamReader(in);
+      xml = SafeXml.open(in);
       String text = "";
       boolean leaf = false;
       while (xml.hasNext()) {

@@ -87,7 +87,13 @@ public class AcceptFile {
     row.decide(ArrivalState.ACCEPTED, actor.name(), clock.instant());
     row.refusal = "";
     if (file.items().isPresent()) {
-      openItems.read(actor, row, file.items().get(), how);
+      // one document is no list of everything that is open
+      boolean one = file.kind() == FileKind.UBL;
+      openItems.read(
+          actor,
+          row,
+          file.items().get(),
+          one ? new Acceptance(ListScope.CHANGES_ONLY, how.choices()) : how);
     } else if (file.kind().use() == FileKind.Use.DETAIL) {
       lockAccounts(actor, file);
       detailBatches.store(actor, row, file);

@@ -329,7 +329,7 @@ public class Arrivals {
                 new Intake(
                     r.id,
                     r.title + " (" + r.fileName + ")",
-                    r.fileKind() == FileKind.OPEN_ITEMS_CSV,
+                    r.fileKind().use() == FileKind.Use.OPEN_ITEMS,
                     r.statedCount,
                     r.statedMinor,
                     r.knownCount,

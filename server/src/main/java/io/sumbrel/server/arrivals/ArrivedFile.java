@@ -13,6 +13,7 @@ import io.sumbrel.formats.itemcsv.OpenItemCsvReader;
 import io.sumbrel.formats.mt.MtReader;
 import io.sumbrel.formats.ofx.OfxReader;
 import io.sumbrel.formats.statementcsv.StatementCsvReader;
+import io.sumbrel.formats.ubl.UblReader;
 import java.util.Arrays;
 import java.util.IdentityHashMap;
 import java.util.List;
@@ -43,12 +44,13 @@ record ArrivedFile(
       case OFX -> of(kind, OfxReader.read(bytes));
       case STATEMENT_CSV -> of(kind, StatementCsvReader.read(bytes));
       case BANK_CSV -> of(kind, read(bytes, layout.orElseThrow()));
-      case OPEN_ITEMS_CSV -> {
-        Parsed<OpenItemList> items = OpenItemCsvReader.read(bytes);
-        yield new ArrivedFile(
-            kind, List.of(), Optional.of(items.orRefuse()), words(items.issues()));
-      }
+      case OPEN_ITEMS_CSV -> items(kind, OpenItemCsvReader.read(bytes));
+      case UBL -> items(kind, UblReader.read(bytes));
     };
+  }
+
+  private static ArrivedFile items(FileKind kind, Parsed<OpenItemList> items) {
+    return new ArrivedFile(kind, List.of(), Optional.of(items.orRefuse()), words(items.issues()));
   }
 
   private static Parsed<List<BankStatement>> read(byte[] bytes, CsvLayouts.Stored layout) {

@@ -159,7 +159,10 @@ public class BringIn {
   private void describe(ArrivalRow row, ArrivedFile file) {
     if (file.items().isPresent()) {
       OpenItemList list = file.items().get();
-      row.title = "Open items";
+      row.title =
+          file.kind() == FileKind.UBL
+              ? cut(list.items().get(0).kind().words() + " " + list.items().get(0).number())
+              : "Open items";
       row.statedCount = list.items().size();
       row.statedMinor = list.items().stream().mapToLong(ListedItem::openMinor).sum();
       List<String> currencies =

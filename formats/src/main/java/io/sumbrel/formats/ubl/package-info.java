@@ -1,0 +1,2 @@
+/** Invoices and credit notes of the Universal Business Language 2. Entry: {@code UblReader}. */
+package io.sumbrel.formats.ubl;

@@ -1,0 +1,123 @@
+package io.sumbrel.server.security;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
+
+import io.sumbrel.server.House;
+import io.sumbrel.server.ServerTest;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.http.HttpMethod;
+import org.springframework.test.web.servlet.MockMvc;
+import org.springframework.test.web.servlet.request.MockMvcRequestBuilders;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.ObjectMapper;
+
+/** Laws over every path that the description of the API names, so that none is forgotten. */
+class EveryPathTest extends ServerTest {
+  private static final Set<String> OPEN = Set.of("/api/session", "/api/first-start");
+
+  /** A reader may try a layout, for nothing of it is kept, and hold a tape of their own. */
+  private static final Set<String> FOR_LOOKING = Set.of("/api/arrivals/{id}/layout/trial");
+
+  @Autowired private MockMvc mvc;
+  @Autowired private ObjectMapper json;
+
+  private record Act(HttpMethod method, String path) {
+    String filled() {
+      return path.replace("{year}", "2026")
+          .replace("{month}", "2026-10")
+          .replace("{verdict}", "REAL")
+          .replaceAll("\\{\\w+}", "1");
+    }
+  }
+
+  private List<Act> acts() throws IOException {
+    JsonNode paths = json.readTree(Files.readString(Path.of("../web/openapi.json"))).path("paths");
+    List<Act> acts = new ArrayList<>();
+    for (Map.Entry<String, JsonNode> path : paths.properties()) {
+      if (!OPEN.contains(path.getKey())) {
+        for (Map.Entry<String, JsonNode> method : path.getValue().properties()) {
+          acts.add(new Act(HttpMethod.valueOf(method.getKey().toUpperCase()), path.getKey()));
+        }
+      }
+    }
+    assertThat(acts).hasSizeGreaterThan(30);
+    return acts;
+  }
+
+  @Test
+  void answersNobodyWhoIsNotSignedIn() throws Exception {
+    for (Act act : acts()) {
+      int status =
+          mvc.perform(MockMvcRequestBuilders.request(act.method(), act.filled()).with(csrf()))
+              .andReturn()
+              .getResponse()
+              .getStatus();
+      assertThat(status).as(act.toString()).isEqualTo(401);
+    }
+  }
+
+  @Test
+  void letsAReaderChangeNothing() throws IOException {
+    for (Act act : acts()) {
+      if (act.method() != HttpMethod.GET && !FOR_LOOKING.contains(act.path())) {
+        House.Answer answer = house.send(house.reader, act.method(), act.filled(), body(act));
+        assertThat(answer.status()).as(act.toString()).isIn(403, 415);
+      }
+    }
+  }
+
+  @Test
+  void keepsMonthsForTheSupervisor() throws IOException {
+    for (Act act : acts()) {
+      if (act.method() != HttpMethod.GET && act.path().contains("/months/")) {
+        House.Answer answer = house.send(house.clerk, act.method(), act.filled(), body(act));
+        assertThat(answer.status()).as(act.toString()).isEqualTo(403);
+      }
+    }
+  }
+
+  /** A body that can be read, so that it is the right which says no. */
+  private static Object body(Act act) {
+    if (act.path().endsWith("/layout")) {
+      return Map.of(
+          "accountId",
+          1,
+          "layout",
+          Map.of(
+              "delimiter", ";",
+              "headerLine", 1,
+              "linesAfter", 0,
+              "columns", List.of("DATE", "AMOUNT"),
+              "dateOrder", "YEAR_MONTH_DAY",
+              "decimalMark", "POINT",
+              "signRule", "SIGNED",
+              "outMark", ""));
+    }
+    return Map.of("lines", List.of(), "reason", "x", "putBy", false);
+  }
+
+  @Test
+  void answersWhatIsNotThereWithAProblem() throws IOException {
+    for (Act act : acts()) {
+      boolean looksUpOne =
+          act.method() == HttpMethod.GET
+              && act.path().contains("{")
+              && !act.path().endsWith("/lines")
+              && !act.path().endsWith("/sample");
+      if (looksUpOne) {
+        House.Answer answer = house.get(house.clerk, act.filled());
+        assertThat(answer.status()).as(act.toString()).isEqualTo(404);
+        assertThat(answer.code()).as(act.toString()).isEqualTo("not-found");
+      }
+    }
+  }
+}
