@@ -173,6 +173,7 @@ class PeopleWalkTest {
   @Test
   void refusesAnAmountWithTooManyDecimalsInTheField() {
     choose(page, "SALTMARSH CITY TREASURY");
+    assertThat(zone("items")).containsText("TCK-20388");
     zone("items").focus();
     key("5");
     page.keyboard().type("0.005");

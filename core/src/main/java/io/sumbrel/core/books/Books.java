@@ -185,7 +185,8 @@ public final class Books {
     }
     Balance closing = statement.frame().closing().orElseThrow();
     statements.add(
-        new BooksFacts.Statement(account.code(), closing.date(), Optional.of(closing.minor())));
+        new BooksFacts.Statement(
+            account.code(), closing.date(), reading.freshMinor(), Optional.of(closing.minor())));
     List<StatementEntry> held = reading.held();
     long heldMinor = held.stream().mapToLong(StatementEntry::amountMinor).sum();
     long sum = statement.movedMinor();

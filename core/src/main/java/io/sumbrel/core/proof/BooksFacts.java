@@ -24,12 +24,13 @@ public record BooksFacts(
   public record Account(AccountCode code, LocalDate beginsOn, Money beginsWith) {}
 
   /**
-   * An accepted statement.
+   * An accepted statement, in the order of the account's statements.
    *
+   * @param movedMinor what the entries that count from it come to
    * @param closingMinor empty where its format states no balances
    */
   public record Statement(
-      AccountCode account, LocalDate closingDate, Optional<Long> closingMinor) {}
+      AccountCode account, LocalDate closingDate, long movedMinor, Optional<Long> closingMinor) {}
 
   /**
    * A booked bank entry.

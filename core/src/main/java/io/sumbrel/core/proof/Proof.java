@@ -14,7 +14,6 @@ import io.sumbrel.core.posting.PostingNumber;
 import io.sumbrel.core.posting.PostingTable;
 import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.core.tape.Tape;
-import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Currency;
 import java.util.HashMap;
@@ -188,18 +187,18 @@ public final class Proof {
         failures);
   }
 
+  /** Each statement closes where its account has come to; each such day reconciles. */
   private ProofLine bankReconciled() {
     List<String> failures = new ArrayList<>();
     int checks = 0;
     for (BooksFacts.Account account : facts.accounts()) {
-      // of several statements on one day, the last states the balance of the day
-      Map<LocalDate, BooksFacts.Statement> lastOfDay = new TreeMap<>();
-      facts.statements().stream()
-          .filter(s -> s.account().equals(account.code()))
-          .forEach(s -> lastOfDay.put(s.closingDate(), s));
-      for (BooksFacts.Statement statement : lastOfDay.values()) {
-        checks++;
-        unreconciled(account, statement).ifPresent(failures::add);
+      long balance = account.beginsWith().minor();
+      for (BooksFacts.Statement statement : facts.statements()) {
+        if (statement.account().equals(account.code())) {
+          checks++;
+          balance += statement.movedMinor();
+          unreconciled(account, statement, balance).ifPresent(failures::add);
+        }
       }
     }
     return new ProofLine(
@@ -210,20 +209,20 @@ public final class Proof {
   }
 
   private Optional<String> unreconciled(
-      BooksFacts.Account account, BooksFacts.Statement statement) {
+      BooksFacts.Account account, BooksFacts.Statement statement, long balance) {
     BankReconciliation day = BankReconciliation.of(facts, account, statement.closingDate());
     Currency currency = account.beginsWith().currency();
-    long stated = statement.closingMinor().orElse(day.statementMinor());
-    if (day.differenceMinor() == 0 && day.statementMinor() == stated) {
+    long stated = statement.closingMinor().orElse(balance);
+    if (day.differenceMinor() == 0 && balance == stated) {
       return Optional.empty();
     }
     return Optional.of(
-        "Account %s on %s: the bank states %s, entries make %s, of which %s is unexplained; the books say %s."
+        "Account %s on %s: the bank states %s, entries make %s; on that day %s is unexplained and the books say %s."
             .formatted(
                 account.code().code(),
                 statement.closingDate(),
                 AmountText.words(stated, currency),
-                AmountText.words(day.statementMinor(), currency),
+                AmountText.words(balance, currency),
                 AmountText.words(day.unexplainedMinor(), currency),
                 AmountText.words(day.ledgerMinor(), currency)));
   }

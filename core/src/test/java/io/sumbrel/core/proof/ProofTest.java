@@ -104,7 +104,7 @@ class ProofTest {
     BooksFacts facts =
         new BooksFacts(
             List.of(new BooksFacts.Account(BANK, DAY.minusDays(9), Money.zero(USD))),
-            List.of(new BooksFacts.Statement(BANK, DAY, Optional.of(closing))),
+            List.of(new BooksFacts.Statement(BANK, DAY, 500, Optional.of(closing))),
             List.of(new BooksFacts.Entry(BANK, MONEY, claim)),
             List.of(item),
             postings,

@@ -66,6 +66,11 @@ public class BooksFactsReader {
     List<BankLines.StoredStatement> statements = bankLines.statements(booksId);
     List<Postings.Stored> stored = postings.all(booksId, money);
     List<OpenItem> all = items.all(booksId);
+    Map<Long, Long> moved =
+        lines.stream()
+            .collect(
+                Collectors.groupingBy(
+                    BankLine::statementId, Collectors.summingLong(l -> l.moneyIn().amountMinor())));
     return new BooksFacts(
         accounts.values().stream()
             .map(a -> new BooksFacts.Account(a.code(), a.beginsOn(), a.beginsWith()))
@@ -74,7 +79,10 @@ public class BooksFactsReader {
             .map(
                 s ->
                     new BooksFacts.Statement(
-                        accounts.get(s.bankAccountId()).code(), s.closingDate(), s.closingMinor()))
+                        accounts.get(s.bankAccountId()).code(),
+                        s.closingDate(),
+                        moved.getOrDefault(s.id(), 0L),
+                        s.closingMinor()))
             .toList(),
         lines.stream()
             .map(

@@ -33,6 +33,7 @@ class EveryPathTest extends ServerTest {
   private record Act(HttpMethod method, String path) {
     String filled() {
       return path.replace("{year}", "2026")
+          .replace("{number}", "999")
           .replace("{month}", "2026-10")
           .replace("{verdict}", "REAL")
           .replaceAll("\\{\\w+}", "1");
@@ -102,7 +103,21 @@ class EveryPathTest extends ServerTest {
               "signRule", "SIGNED",
               "outMark", ""));
     }
-    return Map.of("lines", List.of(), "reason", "x", "putBy", false);
+    return Map.of(
+        "lines",
+        List.of(),
+        "reason",
+        "x",
+        "putBy",
+        false,
+        "accountId",
+        1,
+        "dateOrder",
+        "YEAR_MONTH_DAY",
+        "decimalMark",
+        "POINT",
+        "rows",
+        List.of());
   }
 
   @Test
