@@ -142,7 +142,7 @@ export function Arrivals() {
             }}
           />
           <span className={styles.soft}>
-            camt.053, MT940, BAI2, OFX, any bank’s CSV, open items, UBL · up to 100 MB
+            statements of any kind, open items, invoices · up to 100 MB
           </span>
           <Button onClick={() => void navigate('/arrivals/typed')}>
             Type entries<Key>T</Key>

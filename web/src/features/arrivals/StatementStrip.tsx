@@ -1,6 +1,6 @@
 import Button from '@mui/material/Button';
 import { useQueryClient } from '@tanstack/react-query';
-import { type KeyboardEvent, useState } from 'react';
+import { type KeyboardEvent, useId, useState } from 'react';
 import { sentenceOf } from '../../api/client';
 import { Amount } from '../../components/Amount';
 import { Key } from '../../components/Key';
@@ -30,6 +30,7 @@ interface Props {
 export function StatementStrip({ statement, showLine }: Props) {
   const [at, setAt] = useState(0);
   const [problem, setProblem] = useState('');
+  const id = useId();
   const queries = useQueryClient();
   const s = statement;
   const current = s.entries[at];
@@ -50,7 +51,9 @@ export function StatementStrip({ statement, showLine }: Props) {
     const key = event.key.toLowerCase();
     if (step !== 0) {
       event.preventDefault();
-      setAt((i) => Math.min(s.entries.length - 1, Math.max(0, i + step)));
+      const next = Math.min(s.entries.length - 1, Math.max(0, at + step));
+      setAt(next);
+      document.getElementById(`${id}-${next}`)?.scrollIntoView({ block: 'nearest' });
     } else if (event.key === 'Enter' && current) {
       event.preventDefault();
       showLine(current.place);
@@ -70,6 +73,7 @@ export function StatementStrip({ statement, showLine }: Props) {
             {s.entries.map((e, i) => (
               <EntryRow
                 key={`${e.place} ${i}`}
+                id={`${id}-${i}`}
                 entry={e}
                 currency={s.currency}
                 stand={allNew ? '' : STANDS[e.stand]}
@@ -129,6 +133,7 @@ export function StatementTape({ statement: s }: { statement: Statement }) {
 }
 
 interface RowProps {
+  id: string;
   entry: Entry;
   currency: string;
   stand: string;
@@ -137,9 +142,10 @@ interface RowProps {
   decide: (verdict: 'REAL' | 'DOUBLE') => void;
 }
 
-function EntryRow({ entry: e, currency, stand, chosen, pick, decide }: RowProps) {
+function EntryRow({ id, entry: e, currency, stand, chosen, pick, decide }: RowProps) {
   return (
     <tr
+      id={id}
       aria-selected={chosen}
       aria-label={`line ${e.place}, ${e.payer || e.text}, ${words(e.amountMinor, currency)}, ${stand}`}
       className={chosen ? styles.chosen : undefined}
