@@ -1,6 +1,7 @@
 package io.sumbrel.core.bank;
 
 import java.util.Currency;
+import java.util.Locale;
 import java.util.Objects;
 import java.util.Optional;
 
@@ -24,6 +25,15 @@ public record StatementFrame(
     Objects.requireNonNull(number);
     Objects.requireNonNull(opening);
     Objects.requireNonNull(closing);
+  }
+
+  /** Whether it is of an account, whose number banks write with blanks, dashes, leading zeros. */
+  public boolean isOf(String accountNumber) {
+    return bare(account).equals(bare(accountNumber));
+  }
+
+  private static String bare(String number) {
+    return number.replaceAll("[^A-Za-z0-9]", "").replaceFirst("^0+", "").toUpperCase(Locale.ROOT);
   }
 
   /** Whether it states where it begins and where it ends, so that balances can decide. */

@@ -6,6 +6,7 @@ import io.sumbrel.core.bank.StatementEntry.Status;
 import io.sumbrel.core.bank.StatementFrame;
 import io.sumbrel.core.money.AmountText;
 import io.sumbrel.core.refusal.Refusal;
+import io.sumbrel.formats.Written;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Currency;
@@ -134,7 +135,7 @@ final class Bai2Account {
     int after = afterFunds(fields, 2);
     LocalDate value =
         Bai2Reader.at(fields, 2).equals("V")
-            ? Bai2Reader.date(Bai2Reader.at(fields, 3))
+            ? Written.shortDate(Bai2Reader.at(fields, 3))
             : group.asOf();
     String bank = Bai2Reader.at(fields, after);
     String customer = Bai2Reader.at(fields, after + 1);

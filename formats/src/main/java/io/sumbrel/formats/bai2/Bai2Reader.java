@@ -7,10 +7,10 @@ import io.sumbrel.formats.Parsed;
 import io.sumbrel.formats.StatementReading;
 import io.sumbrel.formats.StatementSink;
 import io.sumbrel.formats.TextLines;
+import io.sumbrel.formats.Written;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.io.InputStream;
-import java.time.DateTimeException;
 import java.time.LocalDate;
 import java.util.Currency;
 import java.util.List;
@@ -132,7 +132,7 @@ public final class Bai2Reader extends StatementReading {
     String modifier = at(fields, 6);
     group =
         new Group(
-            date(at(fields, 3)),
+            Written.shortDate(at(fields, 3)),
             currency(at(fields, 5), Currency.getInstance("USD")),
             modifier.equals("1") || modifier.equals("3"));
     groupRecords = record.lines();
@@ -242,28 +242,8 @@ public final class Bai2Reader extends StatementReading {
     return index < fields.size() ? fields.get(index).strip() : "";
   }
 
-  /** A date as YYMMDD. */
-  static LocalDate date(String text) {
-    try {
-      if (text.matches("\\d{6}")) {
-        int year = Integer.parseInt(text.substring(0, 2));
-        return LocalDate.of(
-            year + (year < 80 ? 2000 : 1900),
-            Integer.parseInt(text.substring(2, 4)),
-            Integer.parseInt(text.substring(4, 6)));
-      }
-    } catch (DateTimeException e) {
-      // said below
-    }
-    throw new Refusal("date", "“" + text + "” is not a date such as 261116.");
-  }
-
   static Currency currency(String code, Currency otherwise) {
-    try {
-      return code.isEmpty() ? otherwise : Currency.getInstance(code);
-    } catch (IllegalArgumentException e) {
-      throw new Refusal("currency", "“" + code + "” is no known currency.");
-    }
+    return code.isEmpty() ? otherwise : Written.currency(code);
   }
 
   /** Whole minor units with a sign; an empty field is zero. */

@@ -4,6 +4,7 @@ import io.sumbrel.core.bank.Balance;
 import io.sumbrel.core.bank.StatementFrame;
 import io.sumbrel.core.money.AmountText;
 import io.sumbrel.core.refusal.Refusal;
+import io.sumbrel.formats.Written;
 import java.time.LocalDate;
 import java.util.Currency;
 import java.util.HashMap;
@@ -61,24 +62,16 @@ final class CamtStatement {
 
   void amountCurrency(String code) {
     if (currency.isEmpty() && code != null) {
-      currency = Optional.of(currencyOf(code));
+      currency = Optional.of(Written.currency(code));
     }
   }
 
   /** The account's currency, or the one of its first amount. */
   Currency currencyOr(String code) {
     if (currency.isEmpty()) {
-      currency = Optional.of(currencyOf(code));
+      currency = Optional.of(Written.currency(code));
     }
     return currency.get();
-  }
-
-  private static Currency currencyOf(String code) {
-    try {
-      return Currency.getInstance(code);
-    } catch (IllegalArgumentException e) {
-      throw new Refusal("currency", "“" + code + "” is no known currency.");
-    }
   }
 
   void leaf(String name, String parent, String grandparent, String text) {
@@ -93,7 +86,7 @@ final class CamtStatement {
       case "IBAN" -> account = inAccount && account.isEmpty() ? text : account;
       case "Ccy" -> {
         if (parent.equals("Acct")) {
-          currency = Optional.of(currencyOf(text));
+          currency = Optional.of(Written.currency(text));
         }
       }
       case "ElctrncSeqNb" -> sequence = text;

@@ -2,6 +2,7 @@ package io.sumbrel.formats.csvlayout;
 
 import io.sumbrel.core.money.AmountText;
 import io.sumbrel.core.refusal.Refusal;
+import io.sumbrel.formats.Written;
 import java.time.DateTimeException;
 import java.time.LocalDate;
 import java.util.Currency;
@@ -98,7 +99,7 @@ final class LayoutCells {
       throw new DateTimeException("year " + year);
     }
     int y = Integer.parseInt(year);
-    int full = year.length() == 2 ? y + (y < 80 ? 2000 : 1900) : y;
+    int full = year.length() == 2 ? Written.fullYear(y) : y;
     return LocalDate.of(full, Integer.parseInt(month), Integer.parseInt(day));
   }
 }

@@ -4,6 +4,7 @@ import io.sumbrel.core.bank.Method;
 import io.sumbrel.core.bank.StatementEntry;
 import io.sumbrel.core.money.AmountText;
 import io.sumbrel.core.refusal.Refusal;
+import io.sumbrel.formats.Written;
 import java.time.DateTimeException;
 import java.time.LocalDate;
 import java.util.Currency;
@@ -51,7 +52,7 @@ final class MtEntry {
           "“%s” is not an entry such as 2611161116C1250,00NTRFREF//BANKREF."
               .formatted(parts[0].strip()));
     }
-    LocalDate value = date(matcher.group(1));
+    LocalDate value = Written.shortDate(matcher.group(1));
     LocalDate booked =
         Optional.ofNullable(matcher.group(2)).map(d -> nearest(value, d)).orElse(value);
     long amount = AmountText.parse(matcher.group(5).replace(',', '.'), currency);
@@ -91,12 +92,6 @@ final class MtEntry {
 
   StatementEntry toEntry(StatementEntry.Status status) {
     return entry.status(status).method(method).build();
-  }
-
-  /** A date as YYMMDD; years from 80 on are of the last century. */
-  static LocalDate date(String text) {
-    int year = Integer.parseInt(text.substring(0, 2));
-    return day(year + (year < 80 ? 2000 : 1900), text.substring(2));
   }
 
   private static LocalDate day(int year, String monthAndDay) {

@@ -10,6 +10,8 @@ import io.sumbrel.formats.Parsed;
 import io.sumbrel.formats.StatementReading;
 import io.sumbrel.formats.StatementSink;
 import io.sumbrel.formats.TextLines;
+import io.sumbrel.formats.Written;
+import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.util.Currency;
@@ -45,7 +47,7 @@ public final class MtReader extends StatementReading {
   }
 
   public static Parsed<List<BankStatement>> read(byte[] bytes) {
-    return collect(new java.io.ByteArrayInputStream(bytes), MtReader::new);
+    return collect(new ByteArrayInputStream(bytes), MtReader::new);
   }
 
   public static StatementReading into(StatementSink sink) {
@@ -149,7 +151,8 @@ public final class MtReader extends StatementReading {
           interim = true;
           currency =
               currency.or(
-                  () -> Optional.of(currencyOf(text.substring(0, Math.min(3, text.length())))));
+                  () ->
+                      Optional.of(Written.currency(text.substring(0, Math.min(3, text.length())))));
         }
         case "61" -> {
           flush();
@@ -186,7 +189,7 @@ public final class MtReader extends StatementReading {
         throw new Refusal(
             "balance", "“%s” is not a balance such as C261116USD1250,00.".formatted(text.strip()));
       }
-      Currency of = currencyOf(matcher.group(3));
+      Currency of = Written.currency(matcher.group(3));
       if (currency.isPresent() && !currency.get().equals(of)) {
         throw new Refusal(
             "currency", "the balance is in %s, the statement in %s.".formatted(of, currency.get()));
@@ -194,15 +197,7 @@ public final class MtReader extends StatementReading {
       currency = Optional.of(of);
       long minor = AmountText.parse(matcher.group(4).replace(',', '.'), of);
       return new Balance(
-          MtEntry.date(matcher.group(2)), matcher.group(1).equals("C") ? minor : -minor);
-    }
-
-    private Currency currencyOf(String code) {
-      try {
-        return Currency.getInstance(code);
-      } catch (IllegalArgumentException e) {
-        throw new Refusal("currency", "“" + code + "” is no known currency.");
-      }
+          Written.shortDate(matcher.group(2)), matcher.group(1).equals("C") ? minor : -minor);
     }
 
     void end() {

@@ -11,6 +11,7 @@ import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.formats.Parsed;
 import io.sumbrel.formats.StatementReading;
 import io.sumbrel.formats.StatementSink;
+import io.sumbrel.formats.Written;
 import java.io.BufferedInputStream;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
@@ -103,7 +104,8 @@ public final class OfxReader extends StatementReading {
         entryLine = token.line();
       }
       case "/STMTTRN", "/STMTTRNP" -> attempt(entryLine, this::endEntry);
-      case "CURDEF" -> attempt(token.line(), () -> currency = Optional.of(currency(token.text())));
+      case "CURDEF" ->
+          attempt(token.line(), () -> currency = Optional.of(Written.currency(token.text())));
       case "ACCTID" -> account = inStatement && account.isEmpty() ? token.text() : account;
       case "CODE" -> requireStatus(token);
       case "/OFX" -> ended = true;
@@ -114,14 +116,6 @@ public final class OfxReader extends StatementReading {
   private void requireStatus(OfxTokens.Token token) {
     if (!inStatement && !token.text().equals("0") && token.text().matches("\\d+")) {
       note("status", "the bank answered with status %s.".formatted(token.text()), token.line());
-    }
-  }
-
-  private static Currency currency(String code) {
-    try {
-      return Currency.getInstance(code);
-    } catch (IllegalArgumentException e) {
-      throw new Refusal("currency", "“" + code + "” is no known currency.");
     }
   }
 

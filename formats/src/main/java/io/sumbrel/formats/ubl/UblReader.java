@@ -8,6 +8,7 @@ import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.formats.Issue;
 import io.sumbrel.formats.Parsed;
 import io.sumbrel.formats.SafeXml;
+import io.sumbrel.formats.Written;
 import java.io.ByteArrayInputStream;
 import java.time.LocalDate;
 import java.time.format.DateTimeParseException;
@@ -134,17 +135,12 @@ public final class UblReader {
 
   private Currency currency() {
     String code = at("DocumentCurrencyCode").orElse(currencyOfPayable);
-    try {
-      Currency currency = Currency.getInstance(code);
-      if (!currencyOfPayable.isEmpty() && !currencyOfPayable.equals(code)) {
-        throw new Refusal(
-            "currency",
-            "The payable amount is in %s, the document in %s.".formatted(currencyOfPayable, code));
-      }
-      return currency;
-    } catch (IllegalArgumentException e) {
-      throw new Refusal("currency", "“" + code + "” is no known currency.");
+    if (!currencyOfPayable.isEmpty() && !currencyOfPayable.equals(code)) {
+      throw new Refusal(
+          "currency",
+          "The payable amount is in %s, the document in %s.".formatted(currencyOfPayable, code));
     }
+    return Written.currency(code);
   }
 
   private long amount(String path, Currency currency) {

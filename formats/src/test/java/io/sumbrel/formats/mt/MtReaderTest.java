@@ -176,7 +176,8 @@ class MtReaderTest {
         .contains("9 entries were read");
     assertThat(refusal(HANDBOOK.replace("C090528EUR3709865", "C090528USD3709865")))
         .contains("the balance is in USD, the statement in EUR");
-    assertThat(refusal(HANDBOOK.replace("090528D250", "091328D250"))).contains("no month and day");
+    assertThat(refusal(HANDBOOK.replace("090528D250", "091328D250")))
+        .contains("is not a date such as 261116");
     assertThat(refusal(":61:090528D1,2FCHG4//6\n")).contains("before the “:20:”");
   }
 

@@ -16,6 +16,7 @@ import java.time.Clock;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Collectors;
 import org.hibernate.Session;
 import org.hibernate.StatelessSession;
 import org.springframework.stereotype.Component;
@@ -155,36 +156,48 @@ public class AcceptFile {
     List<MoneyInRow> rows = new ArrayList<>();
     reading.fresh().forEach(e -> rows.add(moneyIn(actor, row, e, link, Standing.COUNTS)));
     reading.held().forEach(e -> rows.add(moneyIn(actor, row, e, link, Standing.HELD)));
+    List<StatementEntry> taken = new ArrayList<>(reading.fresh());
+    taken.addAll(reading.held());
     for (int i = 0; i < rows.size(); i++) {
-      int fresh = reading.fresh().size();
-      rows.get(i).ordinal =
-          ordinals.get(i < fresh ? reading.fresh().get(i) : reading.held().get(i - fresh));
+      rows.get(i).ordinal = ordinals.get(taken.get(i));
     }
-    for (int from = 0; from < rows.size(); from += CHUNK) {
-      int to = Math.min(rows.size(), from + CHUNK);
-      insert(rows.subList(from, to));
-      progress.stored(arrival, to - from);
-    }
+    insert(arrival, rows);
     arrival.acceptedCount += reading.fresh().size();
     arrival.heldCount += reading.held().size();
     arrival.knownCount += reading.known().size();
     arrival.knownMinor += reading.known().stream().mapToLong(StatementEntry::amountMinor).sum();
   }
 
-  private MoneyInRow moneyIn(
+  private static MoneyInRow moneyIn(
       Actor actor,
       StatementRow statement,
       StatementEntry entry,
       StatementChain.Link link,
       Standing standing) {
     MoneyInRow money = MoneyInRow.of(entry, link.statement().currency(), standing);
-    money.id = ids.next();
     money.booksId = actor.booksId();
     money.bankAccountId = link.account().id();
     money.statementId = statement.id;
     money.arrivalId = statement.arrivalId;
-    money.reversesId = entry.reversal().isPresent() ? original(money) : null;
     return money;
+  }
+
+  /** Reversals last: what they take back may stand in the same statement. */
+  private void insert(ArrivalRow arrival, List<MoneyInRow> rows) {
+    rows.forEach(r -> r.id = ids.next());
+    Map<Boolean, List<MoneyInRow>> byReversal =
+        rows.stream().collect(Collectors.partitioningBy(r -> r.originalReference != null));
+    insertInChunks(arrival, byReversal.get(false));
+    byReversal.get(true).forEach(r -> r.reversesId = original(r));
+    insertInChunks(arrival, byReversal.get(true));
+  }
+
+  private void insertInChunks(ArrivalRow arrival, List<MoneyInRow> rows) {
+    for (int from = 0; from < rows.size(); from += CHUNK) {
+      int to = Math.min(rows.size(), from + CHUNK);
+      insert(rows.subList(from, to));
+      progress.stored(arrival, to - from);
+    }
   }
 
   /** The booking that a reversal takes back, where exactly one fits by reference or by amount. */

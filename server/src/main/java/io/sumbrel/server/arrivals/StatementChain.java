@@ -37,10 +37,9 @@ class StatementChain {
    * @throws Refusal {@code unknown-account}, {@code currency}
    */
   BankAccount account(long booksId, BankStatement statement) {
-    String number = statement.account().replace(" ", "");
     BankAccount account =
         books.accounts(booksId).stream()
-            .filter(a -> a.number().equals(number))
+            .filter(a -> statement.frame().isOf(a.number()))
             .findFirst()
             .orElseThrow(
                 () ->
@@ -88,7 +87,7 @@ class StatementChain {
 
   private static LocalDate earliest(BankAccount account, List<BankStatement> statements) {
     return statements.stream()
-        .filter(s -> s.account().replace(" ", "").equals(account.number()))
+        .filter(s -> s.frame().isOf(account.number()))
         .flatMap(s -> s.bookedEntries().stream())
         .map(StatementEntry::bookingDate)
         .min(LocalDate::compareTo)

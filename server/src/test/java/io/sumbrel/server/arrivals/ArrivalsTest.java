@@ -269,6 +269,16 @@ class ArrivalsTest extends ServerTest {
   }
 
   @Test
+  void namesTheBookingThatAReversalOfTheSameStatementTakesBack() {
+    String both = "C250,00NTRFNONREF//B77\n:61:261116RC250,00NTRFNONREF//B77";
+    JsonNode file = bring("1.sta", mt(1, "1000,00", both, "1000,00"));
+    accept(file);
+    assertThat(entries(file).get(0).has("reverses")).isFalse();
+    assertThat(entries(file).get(1).path("reverses").asString()).isEqualTo("250.00 of 2026-11-16");
+    assertThat(withdraw(file).status()).isEqualTo(200);
+  }
+
+  @Test
   void putsThePartsOfABatchInThePlaceOfItsSum() {
     JsonNode statement = bring("1.sta", mt(1, "1000,00", "C250,00NCOLNONREF//B77", "1250,00"));
     accept(statement);
