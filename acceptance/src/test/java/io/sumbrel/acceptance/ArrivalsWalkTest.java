@@ -149,6 +149,7 @@ class ArrivalsWalkTest {
     assertThat(page.getByRole(AriaRole.ROW, name("line 4"))).containsText("possibly double");
     key("Enter");
     assertThat(file("ql.ofx")).containsText("1 held");
+    assertThat(page.getByText("It is double")).isVisible();
     zone("entries").focus();
     key("x");
     assertThat(page.getByRole(AriaRole.ROW, name("line 4"))).containsText("known already");

@@ -49,7 +49,7 @@ final class Browser implements AutoCloseable {
                 .setViewportSize(1280, 800)
                 .setReducedMotion(ReducedMotion.REDUCE));
     Page page = context.newPage();
-    page.setDefaultTimeout(15_000);
+    page.setDefaultTimeout(30_000);
     page.onPageError(complaints::add);
     page.onConsoleMessage(
         m -> {

@@ -55,7 +55,7 @@ class KillDrillTest {
   /** Kills only in the midst of work: some postings are acknowledged, others are on their way. */
   private static void awaitMoreThan(int count, Set<String> acknowledged)
       throws InterruptedException {
-    for (int i = 0; i < 600 && acknowledged.size() <= count; i++) {
+    for (int i = 0; i < 2_400 && acknowledged.size() <= count; i++) {
       Thread.sleep(50);
     }
     assertThat(acknowledged).as("postings before the kill").hasSizeGreaterThan(count);
