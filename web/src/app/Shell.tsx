@@ -1,6 +1,6 @@
 import Button from '@mui/material/Button';
 import { useQuery } from '@tanstack/react-query';
-import { Suspense, useEffect, useState } from 'react';
+import { Suspense, useEffect, useRef, useState } from 'react';
 import { NavLink, Outlet, useLocation, useNavigate } from 'react-router';
 import { useLive } from '../api/live';
 import { Loading, Sentence } from '../components/States';
@@ -77,8 +77,9 @@ function SignedIn() {
 /** Keys of the whole page: zones, help, and G with the letter of a screen. */
 function useEveryKey(toggleHelp: () => void) {
   const navigate = useNavigate();
+  // outlives the effect: a page may be drawn anew between G and its letter
+  const afterG = useRef(false);
   useEffect(() => {
-    let afterG = false;
     const onKey = (event: KeyboardEvent) => {
       if (event.key === 'F6') {
         event.preventDefault();
@@ -89,7 +90,7 @@ function useEveryKey(toggleHelp: () => void) {
         return;
       }
       const screen = SCREENS.find((s) => s.key === event.key.toLowerCase());
-      if (afterG && screen) {
+      if (afterG.current && screen) {
         event.preventDefault();
         event.stopPropagation();
         if (!window.location.pathname.startsWith(screen.to)) {
@@ -104,7 +105,7 @@ function useEveryKey(toggleHelp: () => void) {
           find.focus();
         }
       }
-      afterG = event.key.toLowerCase() === 'g';
+      afterG.current = event.key.toLowerCase() === 'g';
     };
     document.addEventListener('keydown', onKey, true);
     return () => document.removeEventListener('keydown', onKey, true);
