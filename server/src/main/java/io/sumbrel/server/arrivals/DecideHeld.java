@@ -1,5 +1,6 @@
 package io.sumbrel.server.arrivals;
 
+import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.server.audit.AuditRecord;
 import io.sumbrel.server.books.Months;
@@ -12,11 +13,13 @@ import org.springframework.transaction.annotation.Transactional;
 @Component
 public class DecideHeld {
   private final EntityManager entities;
+  private final BankLines bankLines;
   private final AuditRecord audit;
   private final Months months;
 
-  DecideHeld(EntityManager entities, AuditRecord audit, Months months) {
+  DecideHeld(EntityManager entities, BankLines bankLines, AuditRecord audit, Months months) {
     this.entities = entities;
+    this.bankLines = bankLines;
     this.audit = audit;
     this.months = months;
   }
@@ -34,10 +37,7 @@ public class DecideHeld {
    */
   @Transactional
   public void decide(Actor actor, long moneyInId, Verdict verdict) {
-    entities
-        .createNativeQuery("select id from money_in where id = :id for update")
-        .setParameter("id", moneyInId)
-        .getResultList();
+    bankLines.lock(new MoneyInId(moneyInId));
     MoneyInRow row = entities.find(MoneyInRow.class, moneyInId);
     if (row == null || row.booksId != actor.booksId() || row.standing != Standing.HELD) {
       throw new Refusal("not-held", "This entry is not held any more; somebody was first.");

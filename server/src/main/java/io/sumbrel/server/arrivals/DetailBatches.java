@@ -27,12 +27,19 @@ class DetailBatches {
   private final EntityManager entities;
   private final RowIds ids;
   private final StatementChain chain;
+  private final BankLines bankLines;
   private final Claims claims;
 
-  DetailBatches(EntityManager entities, RowIds ids, StatementChain chain, Claims claims) {
+  DetailBatches(
+      EntityManager entities,
+      RowIds ids,
+      StatementChain chain,
+      BankLines bankLines,
+      Claims claims) {
     this.entities = entities;
     this.ids = ids;
     this.chain = chain;
+    this.bankLines = bankLines;
     this.claims = claims;
   }
 
@@ -81,13 +88,9 @@ class DetailBatches {
       return Optional.empty();
     }
     // a posting locks the sum before it claims it: what is claimed by now is seen here
-    entities
-        .createNativeQuery("select id from money_in where id = :id for update")
-        .setParameter("id", sums.get(0).id)
-        .getResultList();
-    return claims.of(new MoneyInId(sums.get(0).id)).isPresent()
-        ? Optional.empty()
-        : Optional.of(sums.get(0));
+    MoneyInId id = new MoneyInId(sums.get(0).id);
+    bankLines.lock(id);
+    return claims.of(id).isPresent() ? Optional.empty() : Optional.of(sums.get(0));
   }
 
   private void replace(
