@@ -1,19 +1,13 @@
 package io.sumbrel.formats;
 
+import io.sumbrel.core.refusal.Refusal;
+import java.io.ByteArrayInputStream;
 import java.io.IOException;
-import java.io.StringReader;
 import java.io.UncheckedIOException;
-import java.nio.ByteBuffer;
-import java.nio.charset.CharacterCodingException;
-import java.nio.charset.Charset;
-import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
-import org.apache.commons.csv.CSVFormat;
-import org.apache.commons.csv.CSVParser;
-import org.apache.commons.csv.CSVRecord;
 
 /**
  * A comma-separated file (RFC 4180) with a header line: its rows by column name, each with its
@@ -38,49 +32,50 @@ public record CsvTable(List<String> columns, List<Row> rows) {
     }
   }
 
+  /** Whether it has all of these columns; each that is missing becomes an issue. */
+  public boolean has(List<String> required, List<Issue> issues) {
+    List<String> missing = required.stream().filter(c -> !columns.contains(c)).toList();
+    missing.forEach(
+        c -> issues.add(Issue.refuses("column-missing", "the column “" + c + "” is missing.", 1)));
+    return missing.isEmpty();
+  }
+
   /** Reads the whole table. Issues are added to the list; rows that refuse are left out. */
   public static CsvTable read(byte[] bytes, List<Issue> issues) {
-    String text = decode(bytes, issues);
-    CSVFormat format = CSVFormat.RFC4180.builder().setIgnoreEmptyLines(true).get();
     List<String> columns = new ArrayList<>();
     List<Row> rows = new ArrayList<>();
-    int line = 1;
-    try (CSVParser parser = CSVParser.parse(new StringReader(text), format)) {
-      for (CSVRecord values : parser) {
+    CsvLines lines = null;
+    try {
+      lines = new CsvLines(new ByteArrayInputStream(bytes), ',');
+      for (var next = lines.next();
+          next.isPresent() && issues.size() < Parsed.MAX_ISSUES;
+          next = lines.next()) {
+        List<String> values = next.get();
         if (columns.isEmpty()) {
-          values.toList().forEach(c -> columns.add(c.strip().toLowerCase(Locale.ROOT)));
+          values.forEach(c -> columns.add(c.strip().toLowerCase(Locale.ROOT)));
         } else if (values.size() != columns.size()) {
           issues.add(
               Issue.refuses(
                   "csv-columns",
                   "the row has %d columns, the header has %d."
                       .formatted(values.size(), columns.size()),
-                  line));
+                  lines.line()));
         } else {
-          rows.add(new Row(line, columns, values.toList()));
-        }
-        line = (int) parser.getCurrentLineNumber() + 1;
-        if (issues.size() >= Parsed.MAX_ISSUES) {
-          break;
+          rows.add(new Row(lines.line(), columns, values));
         }
       }
-    } catch (IOException | UncheckedIOException e) {
-      issues.add(Issue.refuses("csv", "a quote is opened and not closed.", line));
+    } catch (Refusal e) {
+      issues.add(Issue.refuses(e.code(), e.getMessage(), lines.line()));
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+    if (lines.firstWindowsLine() > 0) {
+      issues.add(
+          Issue.notes(
+              "encoding",
+              "the file is not UTF-8; it was read as windows-1252.",
+              lines.firstWindowsLine()));
     }
     return new CsvTable(List.copyOf(columns), rows);
-  }
-
-  private static String decode(byte[] bytes, List<Issue> issues) {
-    String text;
-    try {
-      text = StandardCharsets.UTF_8.newDecoder().decode(ByteBuffer.wrap(bytes)).toString();
-    } catch (CharacterCodingException e) {
-      text = new String(bytes, Charset.forName("windows-1252"));
-      issues.add(Issue.notes("encoding", "The file is not UTF-8; it was read as windows-1252.", 0));
-    }
-    if (text.indexOf('\0') >= 0) {
-      issues.add(Issue.refuses("not-readable", "The file holds binary data.", 0));
-    }
-    return text.replace("\uFEFF", "").replaceAll("\u001A+$", "");
   }
 }

@@ -19,7 +19,12 @@ public enum FileKind {
   /** CSV in columns of the bank's own: a layout says what they hold. */
   BANK_CSV("CSV of a bank", Use.STATEMENT),
   OPEN_ITEMS_CSV("open items CSV", Use.OPEN_ITEMS),
-  UBL("UBL", Use.OPEN_ITEMS);
+  UBL("UBL", Use.OPEN_ITEMS),
+  LOCKBOX("lockbox", Use.DEPOSITS),
+  /** CSV of a card processor: known by a layout that somebody made. */
+  PAYOUT_CSV("payouts CSV", Use.DEPOSITS),
+  RECEIPTS_CSV("receipts CSV", Use.BROUGHT_FORWARD),
+  PAST_PAYMENTS_CSV("past payments CSV", Use.PAST_PAYMENTS);
 
   /** What becomes of such a file. */
   public enum Use {
@@ -28,7 +33,13 @@ public enum FileKind {
     INFORMATION,
     /** Gives the transactions of sums that a statement brought. */
     DETAIL,
-    OPEN_ITEMS
+    OPEN_ITEMS,
+    /** What reaches the bank as one sum, with its members. */
+    DEPOSITS,
+    /** Receipts that were recorded before the books begin. */
+    BROUGHT_FORWARD,
+    /** Teaches who pays and how; posts nothing. */
+    PAST_PAYMENTS
   }
 
   /** So much of a file is looked at. */
@@ -40,6 +51,11 @@ public enum FileKind {
   private static final Pattern UBL_ROOT =
       Pattern.compile("urn:oasis:names:specification:ubl:schema:xsd:(?:Invoice|CreditNote)-2");
   private static final Pattern MT_TAG = Pattern.compile("(?m)(?:^|\\{4:\\s*):(\\d{2}[A-Z]?):");
+
+  /** Records 1, perhaps 2, and 5, on lines of their own or run together. */
+  private static final Pattern LOCKBOX_HEAD =
+      Pattern.compile("1[0-9 A-Z]{20,}[^,;\\n]*\\r?\\n?(?:2[^,;\\n]*\\r?\\n?)?5[^,;\\n]+");
+
   private static final Pattern OFX_HEAD =
       Pattern.compile(
           "(?is)\\A(OFXHEADER:|<\\?OFX|<OFX>|<\\?xml[^>]*>\\s*<\\?OFX|<\\?xml[^>]*>\\s*<OFX>).*");
@@ -87,6 +103,9 @@ public enum FileKind {
     if (text.startsWith("01,")) {
       return BAI2;
     }
+    if (LOCKBOX_HEAD.matcher(text).lookingAt()) {
+      return LOCKBOX;
+    }
     if (text.startsWith("{1:") || text.startsWith(":")) {
       return ofTags(text);
     }
@@ -127,6 +146,12 @@ public enum FileKind {
     String first = text.lines().findFirst().orElse("").toLowerCase(Locale.ROOT);
     if (first.startsWith("record,account,currency")) {
       return STATEMENT_CSV;
+    }
+    if (first.contains("received") && first.contains("method") && first.contains("amount")) {
+      return RECEIPTS_CSV;
+    }
+    if (first.contains("paid") && first.contains("payer") && first.contains("customer")) {
+      return PAST_PAYMENTS_CSV;
     }
     if (first.startsWith("number,") || first.contains(",number,") && first.contains("customer")) {
       return OPEN_ITEMS_CSV;

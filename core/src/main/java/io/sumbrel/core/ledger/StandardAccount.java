@@ -3,6 +3,11 @@ package io.sumbrel.core.ledger;
 /** The ledger accounts that every set of books starts with, beside one for each bank account. */
 public enum StandardAccount {
   RECEIVABLES("1100", "Receivables", Use.CONTROL),
+  CHEQUES_ON_HAND("1210", "Cheques on hand", Use.CONTROL),
+  TILL_CASH("1220", "Till cash", Use.CONTROL),
+  DEPOSITS_IN_TRANSIT("1230", "Deposits in transit", Use.CONTROL),
+  LOCKBOX_CLEARING("1240", "Lockbox clearing", Use.CONTROL),
+  PROCESSOR_BALANCE("1250", "Processor balance", Use.CONTROL),
   TAX_WITHHELD("1350", "Tax withheld by customers", Use.FREE),
   UNIDENTIFIED_RECEIPTS("2150", "Unidentified receipts", Use.CONTROL),
   SALES_TAX("2200", "Sales tax", Use.FREE),

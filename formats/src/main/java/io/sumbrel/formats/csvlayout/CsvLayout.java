@@ -1,6 +1,10 @@
 package io.sumbrel.formats.csvlayout;
 
 import io.sumbrel.core.refusal.Refusal;
+import io.sumbrel.formats.CellStyle;
+import io.sumbrel.formats.CellStyle.DateOrder;
+import io.sumbrel.formats.CellStyle.DecimalMark;
+import io.sumbrel.formats.CsvSample;
 import java.util.Collections;
 import java.util.EnumSet;
 import java.util.List;
@@ -57,43 +61,6 @@ public record CsvLayout(
     }
   }
 
-  /** The order in which day, month and year stand. */
-  public enum DateOrder {
-    YEAR_MONTH_DAY("year, month, day"),
-    DAY_MONTH_YEAR("day, month, year"),
-    MONTH_DAY_YEAR("month, day, year");
-
-    private final String words;
-
-    DateOrder(String words) {
-      this.words = words;
-    }
-
-    public String words() {
-      return words;
-    }
-  }
-
-  /** What stands before the cents; the other one may group thousands. */
-  public enum DecimalMark {
-    POINT('.'),
-    COMMA(',');
-
-    private final char sign;
-
-    DecimalMark(char sign) {
-      this.sign = sign;
-    }
-
-    public char sign() {
-      return sign;
-    }
-
-    char grouping() {
-      return this == POINT ? ',' : '.';
-    }
-  }
-
   /** How money in and money out are told apart. */
   public enum SignRule {
     /** The amount has a sign: below zero is money out. */
@@ -130,9 +97,7 @@ public record CsvLayout(
     if (dateOrder == null || decimalMark == null || signRule == null) {
       throw new Refusal("layout", "State the order of dates, the decimal mark and the sign.");
     }
-    if (headerLine < 1 || headerLine > 100 || linesAfter < 0 || linesAfter > 100) {
-      throw new Refusal("layout", "The header stands in one of the first hundred lines.");
-    }
+    CsvSample.requireHeader(headerLine, linesAfter);
     for (Meaning meaning : Meaning.values()) {
       long count = columns.stream().filter(meaning::equals).count();
       boolean wanted = meaning == Meaning.DATE || signRule.wants().contains(meaning);
@@ -146,6 +111,10 @@ public record CsvLayout(
     if (signRule == SignRule.BY_MARK && outMark.isBlank()) {
       throw new Refusal("layout", "Say which mark stands for money out.");
     }
+  }
+
+  CellStyle style() {
+    return new CellStyle(dateOrder, decimalMark);
   }
 
   /** The column of a meaning, or −1. */

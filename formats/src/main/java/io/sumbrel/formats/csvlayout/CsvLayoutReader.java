@@ -7,6 +7,8 @@ import io.sumbrel.core.bank.StatementEntry;
 import io.sumbrel.core.bank.StatementFrame;
 import io.sumbrel.core.money.AmountText;
 import io.sumbrel.core.refusal.Refusal;
+import io.sumbrel.formats.CellStyle;
+import io.sumbrel.formats.CsvLines;
 import io.sumbrel.formats.Parsed;
 import io.sumbrel.formats.StatementReading;
 import io.sumbrel.formats.StatementSink;
@@ -29,7 +31,7 @@ public final class CsvLayoutReader extends StatementReading {
   private final CsvLayout layout;
   private final String account;
   private final Currency currency;
-  private final LayoutCells cells;
+  private final CellStyle cells;
   private CsvLines rows;
   private Row first;
   private Row last;
@@ -43,7 +45,7 @@ public final class CsvLayoutReader extends StatementReading {
     this.layout = layout;
     this.account = account;
     this.currency = currency;
-    this.cells = new LayoutCells(layout, currency);
+    this.cells = layout.style();
   }
 
   public static Parsed<List<BankStatement>> read(
@@ -151,7 +153,8 @@ public final class CsvLayoutReader extends StatementReading {
     }
     String balance = cell(values, Meaning.BALANCE);
     return new Row(
-        entry.build(), balance.isEmpty() ? Optional.empty() : Optional.of(cells.amount(balance)));
+        entry.build(),
+        balance.isEmpty() ? Optional.empty() : Optional.of(cells.amount(balance, currency)));
   }
 
   private String cell(List<String> values, Meaning meaning) {
@@ -161,10 +164,10 @@ public final class CsvLayoutReader extends StatementReading {
 
   private long amount(List<String> values) {
     return switch (layout.signRule()) {
-      case SIGNED, ALL_IN -> cells.amount(cell(values, Meaning.AMOUNT));
-      case OUT_ABOVE_ZERO -> -cells.amount(cell(values, Meaning.AMOUNT));
+      case SIGNED, ALL_IN -> cells.amount(cell(values, Meaning.AMOUNT), currency);
+      case OUT_ABOVE_ZERO -> -cells.amount(cell(values, Meaning.AMOUNT), currency);
       case BY_MARK -> {
-        long amount = cells.amount(cell(values, Meaning.AMOUNT));
+        long amount = cells.amount(cell(values, Meaning.AMOUNT), currency);
         yield cell(values, Meaning.MARK).equalsIgnoreCase(layout.outMark().strip())
             ? -amount
             : amount;
@@ -175,8 +178,8 @@ public final class CsvLayoutReader extends StatementReading {
         if (in.isEmpty() && out.isEmpty()) {
           throw new Refusal("amount", "neither money in nor money out is stated.");
         }
-        long plus = in.isEmpty() ? 0 : cells.amount(in);
-        long minus = out.isEmpty() ? 0 : Math.abs(cells.amount(out));
+        long plus = in.isEmpty() ? 0 : cells.amount(in, currency);
+        long minus = out.isEmpty() ? 0 : Math.abs(cells.amount(out, currency));
         if (plus != 0 && minus != 0) {
           throw new Refusal("amount", "money in and money out are both stated.");
         }

@@ -53,12 +53,7 @@ public final class OpenItemCsvReader {
   public static Parsed<OpenItemList> read(byte[] bytes) {
     List<Issue> issues = new ArrayList<>();
     CsvTable table = CsvTable.read(bytes, issues);
-    for (String column : REQUIRED) {
-      if (!table.columns().contains(column)) {
-        issues.add(Issue.refuses("column-missing", "the column “" + column + "” is missing.", 1));
-      }
-    }
-    if (issues.stream().anyMatch(i -> i.code().equals("column-missing"))) {
+    if (!table.has(REQUIRED, issues)) {
       return new Parsed<>(Optional.empty(), issues);
     }
     List<ListedItem> items = new ArrayList<>();

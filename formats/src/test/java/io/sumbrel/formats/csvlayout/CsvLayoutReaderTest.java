@@ -5,10 +5,11 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import io.sumbrel.core.bank.BankStatement;
 import io.sumbrel.core.bank.StatementEntry;
+import io.sumbrel.formats.CellStyle.DateOrder;
+import io.sumbrel.formats.CellStyle.DecimalMark;
+import io.sumbrel.formats.CsvSample;
 import io.sumbrel.formats.Damage;
 import io.sumbrel.formats.Parsed;
-import io.sumbrel.formats.csvlayout.CsvLayout.DateOrder;
-import io.sumbrel.formats.csvlayout.CsvLayout.DecimalMark;
 import io.sumbrel.formats.csvlayout.CsvLayout.Meaning;
 import io.sumbrel.formats.csvlayout.CsvLayout.SignRule;
 import java.nio.charset.StandardCharsets;

@@ -1,7 +1,7 @@
 package io.sumbrel.server.arrivals;
 
 import io.sumbrel.formats.csvlayout.CsvLayout;
-import io.sumbrel.formats.csvlayout.CsvSample;
+import io.sumbrel.formats.CsvSample;
 import io.sumbrel.server.books.BankAccount;
 import io.sumbrel.server.books.OpenBooks;
 import io.sumbrel.server.people.Actor;

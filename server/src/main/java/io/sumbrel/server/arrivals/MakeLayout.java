@@ -2,8 +2,9 @@ package io.sumbrel.server.arrivals;
 
 import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.formats.FileKind;
+import io.sumbrel.formats.CellStyle;
 import io.sumbrel.formats.csvlayout.CsvLayout;
-import io.sumbrel.formats.csvlayout.CsvSample;
+import io.sumbrel.formats.CsvSample;
 import io.sumbrel.server.audit.AuditRecord;
 import io.sumbrel.server.books.OpenBooks;
 import io.sumbrel.server.people.Actor;
@@ -56,10 +57,10 @@ public class MakeLayout {
             Stream.of(CsvLayout.Meaning.values())
                 .map(m -> new LayoutChoice(m.name(), m.words()))
                 .toList(),
-            Stream.of(CsvLayout.DateOrder.values())
+            Stream.of(CellStyle.DateOrder.values())
                 .map(o -> new LayoutChoice(o.name(), o.words()))
                 .toList(),
-            Stream.of(CsvLayout.DecimalMark.values())
+            Stream.of(CellStyle.DecimalMark.values())
                 .map(m -> new LayoutChoice(m.name(), String.valueOf(m.sign())))
                 .toList(),
             Stream.of(CsvLayout.SignRule.values())

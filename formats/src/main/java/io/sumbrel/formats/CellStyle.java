@@ -1,38 +1,69 @@
-package io.sumbrel.formats.csvlayout;
+package io.sumbrel.formats;
 
 import io.sumbrel.core.money.AmountText;
 import io.sumbrel.core.refusal.Refusal;
-import io.sumbrel.formats.Written;
 import java.time.DateTimeException;
 import java.time.LocalDate;
 import java.util.Currency;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
-/** Amounts and dates as a layout says they are written. */
-final class LayoutCells {
+/**
+ * How a file writes its dates and amounts, stated by a person and never guessed.
+ *
+ * @param decimalMark what stands before the cents
+ */
+public record CellStyle(DateOrder dateOrder, DecimalMark decimalMark) {
   private static final Pattern DATE = Pattern.compile("(\\d{1,4})[-./ ](\\d{1,2})[-./ ](\\d{1,4})");
   private static final Pattern DIGITS = Pattern.compile("\\d{6}|\\d{8}");
   private static final Pattern BLANKS = Pattern.compile("[\\s\u00A0\u202F']");
 
-  private final CsvLayout layout;
-  private final Currency currency;
-  private final Pattern grouped;
+  /** The order in which day, month and year stand. */
+  public enum DateOrder {
+    YEAR_MONTH_DAY("year, month, day"),
+    DAY_MONTH_YEAR("day, month, year"),
+    MONTH_DAY_YEAR("month, day, year");
 
-  LayoutCells(CsvLayout layout, Currency currency) {
-    this.layout = layout;
-    this.currency = currency;
-    String group = Pattern.quote(String.valueOf(layout.decimalMark().grouping()));
-    String mark = Pattern.quote(String.valueOf(layout.decimalMark().sign()));
-    this.grouped =
-        Pattern.compile("(?:\\d+|\\d{1,3}(?:" + group + "\\d{3})+)(?:" + mark + "\\d*)?");
+    private final String words;
+
+    DateOrder(String words) {
+      this.words = words;
+    }
+
+    public String words() {
+      return words;
+    }
+  }
+
+  /** What stands before the cents; the other one may group thousands. */
+  public enum DecimalMark {
+    POINT('.'),
+    COMMA(',');
+
+    private final char sign;
+    private final Pattern grouped;
+
+    DecimalMark(char sign) {
+      this.sign = sign;
+      this.grouped =
+          Pattern.compile(
+              "(?:\\d+|\\d{1,3}(?:\\%s\\d{3})+)(?:\\%s\\d*)?".formatted(grouping(), sign));
+    }
+
+    public char sign() {
+      return sign;
+    }
+
+    char grouping() {
+      return sign == '.' ? ',' : '.';
+    }
   }
 
   /**
    * Signed minor units: a minus before or behind, brackets, blanks and the currency's code are
    * understood; anything else is refused.
    */
-  long amount(String written) {
+  public long amount(String written, Currency currency) {
     String text = BLANKS.matcher(written).replaceAll("").replace('\u2212', '-');
     text = text.replace(currency.getCurrencyCode(), "");
     boolean out = false;
@@ -46,20 +77,19 @@ final class LayoutCells {
       out = text.endsWith("-");
       text = text.substring(0, text.length() - 1);
     }
-    if (!grouped.matcher(text).matches()) {
+    if (!decimalMark.grouped.matcher(text).matches()) {
       throw new Refusal(
           "amount",
           "“%s” is not an amount with “%s” before the cents."
-              .formatted(written.strip(), layout.decimalMark().sign()));
+              .formatted(written.strip(), decimalMark.sign()));
     }
     String plain =
-        text.replace(String.valueOf(layout.decimalMark().grouping()), "")
-            .replace(layout.decimalMark().sign(), '.');
+        text.replace(String.valueOf(decimalMark.grouping()), "").replace(decimalMark.sign(), '.');
     long minor = AmountText.parse(plain, currency);
     return out ? -minor : minor;
   }
 
-  LocalDate date(String written) {
+  public LocalDate date(String written) {
     String text = written.strip().split("[ T]\\d{1,2}:", 2)[0].strip();
     Matcher parted = DATE.matcher(text);
     try {
@@ -68,7 +98,7 @@ final class LayoutCells {
       }
       if (DIGITS.matcher(text).matches()) {
         int year = text.length() - 4;
-        return switch (layout.dateOrder()) {
+        return switch (dateOrder) {
           case YEAR_MONTH_DAY ->
               ordered(
                   text.substring(0, year),
@@ -82,12 +112,11 @@ final class LayoutCells {
       // said below
     }
     throw new Refusal(
-        "date",
-        "“%s” is not a date written as %s.".formatted(written.strip(), layout.dateOrder().words()));
+        "date", "“%s” is not a date written as %s.".formatted(written.strip(), dateOrder.words()));
   }
 
   private LocalDate ordered(String first, String second, String third) {
-    return switch (layout.dateOrder()) {
+    return switch (dateOrder) {
       case YEAR_MONTH_DAY -> day(first, second, third);
       case DAY_MONTH_YEAR -> day(third, second, first);
       case MONTH_DAY_YEAR -> day(third, first, second);

@@ -1,4 +1,4 @@
-package io.sumbrel.formats.csvlayout;
+package io.sumbrel.formats;
 
 import io.sumbrel.core.refusal.Refusal;
 import java.io.ByteArrayInputStream;
@@ -48,6 +48,15 @@ public record CsvSample(char delimiter, List<SampleLine> lines) {
       throw new UncheckedIOException(e);
     }
     return new CsvSample(delimiter, lines);
+  }
+
+  /**
+   * @throws Refusal {@code layout}
+   */
+  public static void requireHeader(int headerLine, int linesAfter) {
+    if (headerLine < 1 || headerLine > 100 || linesAfter < 0 || linesAfter > 100) {
+      throw new Refusal("layout", "The header stands in one of the first hundred lines.");
+    }
   }
 
   private int width() {

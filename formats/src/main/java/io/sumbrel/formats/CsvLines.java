@@ -1,7 +1,6 @@
-package io.sumbrel.formats.csvlayout;
+package io.sumbrel.formats;
 
 import io.sumbrel.core.refusal.Refusal;
-import io.sumbrel.formats.TextLines;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.Reader;
@@ -15,6 +14,7 @@ import org.apache.commons.csv.CSVRecord;
 
 /** The rows of a CSV file, one after the other, each with the 1-based line on which it begins. */
 public final class CsvLines {
+  private final TextLines text;
   private final CSVParser parser;
   private final Iterator<CSVRecord> records;
   private int line;
@@ -23,8 +23,14 @@ public final class CsvLines {
   public CsvLines(InputStream in, char delimiter) throws IOException {
     CSVFormat format =
         CSVFormat.RFC4180.builder().setDelimiter(delimiter).setIgnoreEmptyLines(false).get();
-    parser = CSVParser.parse(new LineReader(new TextLines(in)), format);
+    text = new TextLines(in);
+    parser = CSVParser.parse(new LineReader(text), format);
     records = parser.iterator();
+  }
+
+  /** The first line that was not UTF-8 and was read as windows-1252; zero when there is none. */
+  public int firstWindowsLine() {
+    return text.firstWindowsLine();
   }
 
   /** Line on which the row that was read last begins. */

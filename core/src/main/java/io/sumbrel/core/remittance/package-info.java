@@ -1,0 +1,2 @@
+/** What a payer says a payment covers. Amounts in minor units. */
+package io.sumbrel.core.remittance;

@@ -1,0 +1,2 @@
+/** Past payments as CSV in one fixed layout. Entry: {@code PastPaymentCsvReader}. */
+package io.sumbrel.formats.pastcsv;
