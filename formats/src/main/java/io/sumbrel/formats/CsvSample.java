@@ -7,6 +7,8 @@ import java.io.UncheckedIOException;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Set;
+import java.util.TreeSet;
 
 /**
  * The first rows of a CSV file, for a person to look at.
@@ -15,6 +17,7 @@ import java.util.Locale;
  */
 public record CsvSample(char delimiter, List<SampleLine> lines) {
   private static final int LINES = 20;
+  private static final int FEW = 12;
   private static final char[] DELIMITERS = {',', ';', '\t', '|'};
 
   /** A row with the 1-based line on which it stands. */
@@ -57,6 +60,33 @@ public record CsvSample(char delimiter, List<SampleLine> lines) {
     if (headerLine < 1 || headerLine > 100 || linesAfter < 0 || linesAfter > 100) {
       throw new Refusal("layout", "The header stands in one of the first hundred lines.");
     }
+  }
+
+  /**
+   * The different words of each column below the header, where a column has few; what a column of
+   * row types says.
+   */
+  public List<List<String>> wordsOf(byte[] bytes, int headerLine) {
+    List<Set<String>> words = new ArrayList<>();
+    try {
+      CsvLines rows = new CsvLines(new ByteArrayInputStream(bytes), delimiter);
+      for (var next = rows.next(); next.isPresent(); next = rows.next()) {
+        for (int i = 0; rows.line() > headerLine && i < next.get().size(); i++) {
+          if (words.size() == i) {
+            words.add(new TreeSet<>(String.CASE_INSENSITIVE_ORDER));
+          }
+          String word = next.get().get(i).strip();
+          if (words.get(i).size() <= FEW && !word.isEmpty()) {
+            words.get(i).add(word);
+          }
+        }
+      }
+    } catch (Refusal e) {
+      // what was read up to the broken place is shown
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+    return words.stream().map(w -> w.size() > FEW ? List.<String>of() : List.copyOf(w)).toList();
   }
 
   private int width() {

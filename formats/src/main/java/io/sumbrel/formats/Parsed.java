@@ -3,6 +3,7 @@ package io.sumbrel.formats;
 import io.sumbrel.core.refusal.Refusal;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Function;
 
 /**
  * What a reader made of a file.
@@ -25,6 +26,11 @@ public record Parsed<T>(Optional<T> value, List<Issue> issues) {
 
   public static <T> Parsed<T> refused(Issue issue) {
     return new Parsed<>(Optional.empty(), List.of(issue));
+  }
+
+  /** The same issues with another value in place of this one. */
+  public <U> Parsed<U> map(Function<T, U> change) {
+    return new Parsed<>(value.map(change), issues);
   }
 
   /**

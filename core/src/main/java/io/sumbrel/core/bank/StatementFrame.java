@@ -29,7 +29,12 @@ public record StatementFrame(
 
   /** Whether it is of an account, whose number banks write with blanks, dashes, leading zeros. */
   public boolean isOf(String accountNumber) {
-    return bare(account).equals(bare(accountNumber));
+    return isSameAccount(account, accountNumber);
+  }
+
+  /** Whether two numbers name one account, however they are written. */
+  public static boolean isSameAccount(String one, String other) {
+    return bare(one).equals(bare(other));
   }
 
   private static String bare(String number) {

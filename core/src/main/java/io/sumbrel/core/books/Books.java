@@ -5,6 +5,9 @@ import io.sumbrel.core.bank.Balance;
 import io.sumbrel.core.bank.BankStatement;
 import io.sumbrel.core.bank.Continuation;
 import io.sumbrel.core.bank.StatementEntry;
+import io.sumbrel.core.deposit.Deposit;
+import io.sumbrel.core.deposit.DepositMember;
+import io.sumbrel.core.deposit.MemberKind;
 import io.sumbrel.core.ledger.AccountCode;
 import io.sumbrel.core.ledger.JournalEntry;
 import io.sumbrel.core.money.Money;
@@ -57,6 +60,7 @@ public final class Books {
   private final List<BooksFacts.Statement> statements = new ArrayList<>();
   private final Map<MoneyInId, BooksFacts.Entry> entries = new LinkedHashMap<>();
   private final Map<PostingNumber, Posting> postings = new LinkedHashMap<>();
+  private final List<BooksFacts.Deposit> deposits = new ArrayList<>();
   private final List<BooksFacts.Intake> intakes = new ArrayList<>();
   private final Map<Integer, Integer> lastNumber = new HashMap<>();
   private LocalDate closedUntil = LocalDate.EPOCH;
@@ -98,6 +102,30 @@ public final class Books {
     intakes.add(
         new BooksFacts.Intake(
             "list", list.items().size(), sum, list.items().size(), sum, 0, 0, 0, 0));
+  }
+
+  /** A deposit becomes known: those of its members that need a tape stand in the pile. */
+  public void bringDeposit(Deposit deposit) {
+    List<BooksFacts.Member> members = new ArrayList<>();
+    for (DepositMember member : deposit.members()) {
+      Optional<MoneyInId> id = Optional.empty();
+      if (member.kind().explained() == MemberKind.Explained.BY_A_TAPE) {
+        MoneyIn money = member.toMoneyIn(new MoneyInId(nextMoneyIn++), deposit.currency());
+        AccountCode stands = deposit.kind().clearing().code();
+        entries.put(money.id(), new BooksFacts.Entry(stands, money, Optional.empty()));
+        id = Optional.of(money.id());
+      }
+      members.add(
+          new BooksFacts.Member(member.kind(), deposit.currency(), member.amountMinor(), id));
+    }
+    deposits.add(
+        new BooksFacts.Deposit(
+            deposit.words(),
+            deposit.kind(),
+            deposit.currency(),
+            deposit.netMinor(),
+            members,
+            Optional.empty()));
   }
 
   private void apply(
@@ -288,6 +316,8 @@ public final class Books {
         List.copyOf(accounts.values()),
         statements,
         entries(),
+        deposits,
+        List.of(),
         items(),
         postings(),
         intakes,

@@ -6,15 +6,10 @@ import java.util.List;
 /**
  * Receipts that were recorded before these books began: their customers are credited already, and
  * what is missing is the bank's entry.
+ *
+ * @param banked slips that were handed in, and receipts that go to the bank by themselves
  */
-public record BroughtForward(List<Banked> banked, List<OnHand> onHand) {
-
-  /**
-   * A slip that was handed in, or a receipt that goes to the bank by itself.
-   *
-   * @param account number of the bank account
-   */
-  public record Banked(String account, Deposit deposit) {}
+public record BroughtForward(List<BankedDeposit> banked, List<OnHand> onHand) {
 
   /** A receipt that is kept until it is banked. */
   public record OnHand(Currency currency, DepositMember receipt) {}

@@ -1,8 +1,11 @@
 package io.sumbrel.core.deposit;
 
+import io.sumbrel.core.receipt.MoneyIn;
+import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.core.remittance.RemittanceDetail;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Currency;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
@@ -43,6 +46,19 @@ public record DepositMember(
     return details.isEmpty()
         ? 0
         : amountMinor - details.stream().mapToLong(RemittanceDetail::paidMinor).sum();
+  }
+
+  /** As a sum that must be explained by itself. */
+  public MoneyIn toMoneyIn(MoneyInId id, Currency currency) {
+    return new MoneyIn(
+        id,
+        currency,
+        amountMinor,
+        date,
+        payerName,
+        payerAccount,
+        text(),
+        details.stream().map(RemittanceDetail::number).toList());
   }
 
   /** All that is known of it in lines, as a person reads it and as numbers are looked for. */

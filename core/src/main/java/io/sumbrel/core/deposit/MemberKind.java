@@ -1,6 +1,7 @@
 package io.sumbrel.core.deposit;
 
 import io.sumbrel.core.bank.Method;
+import io.sumbrel.core.ledger.StandardAccount;
 
 /** What a member of a deposit is. Sales add to it; what the processor keeps takes off. */
 public enum MemberKind {
@@ -15,6 +16,16 @@ public enum MemberKind {
   RETURNED_FEE("returned fee", Method.CHARGE, Explained.WITH_THE_DEPOSIT),
   RESERVE("reserve", Method.OTHER, Explained.WITH_THE_DEPOSIT),
   ADJUSTMENT("adjustment", Method.OTHER, Explained.WITH_THE_DEPOSIT);
+
+  /** The account on which such a receipt stands while it is on hand. */
+  public StandardAccount onHand() {
+    return switch (this) {
+      case CHEQUE -> StandardAccount.CHEQUES_ON_HAND;
+      case CASH -> StandardAccount.TILL_CASH;
+      case TRANSFER -> StandardAccount.DEPOSITS_IN_TRANSIT;
+      default -> StandardAccount.PROCESSOR_BALANCE;
+    };
+  }
 
   /** Whether somebody must say what it is, or the deposit's own posting does. */
   public enum Explained {

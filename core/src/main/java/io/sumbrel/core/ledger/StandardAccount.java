@@ -1,5 +1,7 @@
 package io.sumbrel.core.ledger;
 
+import java.util.List;
+
 /** The ledger accounts that every set of books starts with, beside one for each bank account. */
 public enum StandardAccount {
   RECEIVABLES("1100", "Receivables", Use.CONTROL),
@@ -22,6 +24,10 @@ public enum StandardAccount {
   SMALL_DIFFERENCES("6200", "Small differences", Use.FREE),
   ROUNDING("6210", "Rounding", Use.FREE),
   OTHER_EXPENSE("6900", "Other expense", Use.FREE);
+
+  /** Where money stands that was recorded and that the bank has not shown. */
+  public static final List<StandardAccount> CLEARING =
+      List.of(CHEQUES_ON_HAND, TILL_CASH, DEPOSITS_IN_TRANSIT, LOCKBOX_CLEARING, PROCESSOR_BALANCE);
 
   /** Whether a clerk may place money on an account, or only the posting table may. */
   public enum Use {

@@ -4,6 +4,7 @@ package io.sumbrel.core.posting;
 public enum PostingKind {
   BANK_BEGINS("bank account begins"),
   ITEMS_READ("open items read"),
+  RECEIPTS_FORWARD("receipts brought forward"),
   TAPE("explained"),
   TURNED_BACK("turned back");
 

@@ -1,5 +1,6 @@
 package io.sumbrel.core.posting;
 
+import io.sumbrel.core.deposit.BroughtForward;
 import io.sumbrel.core.ledger.AccountCode;
 import io.sumbrel.core.ledger.JournalEntry;
 import io.sumbrel.core.ledger.JournalLine;
@@ -15,6 +16,8 @@ import io.sumbrel.core.tape.TapeLine;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Currency;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
@@ -60,6 +63,38 @@ public final class PostingTable {
             lines.add(JournalLine.credit(StandardAccount.BILLING_CLEARING.code(), sum));
           }
         });
+    return new JournalEntry(date, lines);
+  }
+
+  /**
+   * Receipts that were recorded before the books begin: the accounts on which they stand until the
+   * bank shows them, against brought forward.
+   */
+  public static JournalEntry receiptsForward(BroughtForward receipts, LocalDate date) {
+    Map<AccountCode, Map<Currency, Long>> debits = new LinkedHashMap<>();
+    receipts
+        .banked()
+        .forEach(
+            b ->
+                debits
+                    .computeIfAbsent(b.deposit().kind().clearing().code(), a -> new HashMap<>())
+                    .merge(b.deposit().currency(), b.deposit().netMinor(), Long::sum));
+    receipts
+        .onHand()
+        .forEach(
+            o ->
+                debits
+                    .computeIfAbsent(o.receipt().kind().onHand().code(), a -> new HashMap<>())
+                    .merge(o.currency(), o.receipt().amountMinor(), Long::sum));
+    List<JournalLine> lines = new ArrayList<>();
+    debits.forEach(
+        (account, sums) ->
+            sums.forEach(
+                (currency, minor) -> {
+                  Money sum = Money.ofMinor(currency, minor);
+                  lines.add(JournalLine.debit(account, sum));
+                  lines.add(JournalLine.credit(StandardAccount.BROUGHT_FORWARD.code(), sum));
+                }));
     return new JournalEntry(date, lines);
   }
 

@@ -1,12 +1,16 @@
 package io.sumbrel.core.proof;
 
+import io.sumbrel.core.deposit.DepositKind;
+import io.sumbrel.core.deposit.MemberKind;
 import io.sumbrel.core.ledger.AccountCode;
 import io.sumbrel.core.money.Money;
 import io.sumbrel.core.openitem.OpenItem;
 import io.sumbrel.core.posting.Posting;
 import io.sumbrel.core.posting.PostingNumber;
 import io.sumbrel.core.receipt.MoneyIn;
+import io.sumbrel.core.receipt.MoneyInId;
 import java.time.LocalDate;
+import java.util.Currency;
 import java.util.List;
 import java.util.Optional;
 
@@ -15,6 +19,8 @@ public record BooksFacts(
     List<Account> accounts,
     List<Statement> statements,
     List<Entry> entries,
+    List<Deposit> deposits,
+    List<Member> onHand,
     List<OpenItem> items,
     List<Posting> postings,
     List<Intake> intakes,
@@ -33,8 +39,30 @@ public record BooksFacts(
       AccountCode account, LocalDate closingDate, long movedMinor, Optional<Long> closingMinor) {}
 
   /**
-   * A booked bank entry.
+   * What reaches the bank as one sum.
    *
+   * @param waiting the bank entry that is this sum
+   */
+  public record Deposit(
+      String words,
+      DepositKind kind,
+      Currency currency,
+      long netMinor,
+      List<Member> members,
+      Optional<MoneyInId> waiting) {}
+
+  /**
+   * A member of a deposit, or a receipt on hand.
+   *
+   * @param moneyIn as which it must be explained; empty where it is explained otherwise
+   */
+  public record Member(
+      MemberKind kind, Currency currency, long amountMinor, Optional<MoneyInId> moneyIn) {}
+
+  /**
+   * A booked bank entry, or a member of a deposit that must be explained.
+   *
+   * @param account the bank's, or the one on which the deposit stands until it is tied
    * @param explanation the posting that its claim names; empty while it is in the pile
    */
   public record Entry(AccountCode account, MoneyIn moneyIn, Optional<PostingNumber> explanation) {}

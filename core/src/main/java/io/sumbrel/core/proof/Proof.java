@@ -49,6 +49,8 @@ public final class Proof {
         proof.receivables(),
         proof.oneState(),
         proof.bankReconciled(),
+        proof.deposits(),
+        proof.clearing(),
         proof.intakes(),
         proof.numbers(),
         proof.unidentified());
@@ -179,11 +181,23 @@ public final class Proof {
                     live == null ? "nothing" : live.words()));
       }
     }
+    Set<MoneyInId> waiting = new HashSet<>();
+    for (BooksFacts.Deposit deposit : facts.deposits()) {
+      deposit.waiting().ifPresent(waiting::add);
+    }
+    waiting.stream()
+        .filter(explained::containsKey)
+        .forEach(
+            id ->
+                failures.add(
+                    "%s explains an entry whose deposit is known."
+                        .formatted(explained.get(id).words())));
     long claimed = facts.entries().stream().filter(e -> e.explanation().isPresent()).count();
     return new ProofLine(
         7,
         "Every bank entry is in exactly one state",
-        "%d explained, %d in the pile".formatted(claimed, facts.entries().size() - claimed),
+        "%d explained, %d waiting for their tie, %d in the pile"
+            .formatted(claimed, waiting.size(), facts.entries().size() - claimed - waiting.size()),
         failures);
   }
 
@@ -225,6 +239,81 @@ public final class Proof {
                 AmountText.words(balance, currency),
                 AmountText.words(day.unexplainedMinor(), currency),
                 AmountText.words(day.ledgerMinor(), currency)));
+  }
+
+  private ProofLine deposits() {
+    List<String> failures = new ArrayList<>();
+    for (BooksFacts.Deposit deposit : facts.deposits()) {
+      long members = deposit.members().stream().mapToLong(BooksFacts.Member::amountMinor).sum();
+      long atBank =
+          deposit
+              .waiting()
+              .map(id -> entries.get(id).moneyIn().amountMinor())
+              .orElse(deposit.netMinor());
+      if (members != deposit.netMinor() || atBank != deposit.netMinor()) {
+        failures.add(
+            "%s: its members make %s, it states %s, the bank shows %s."
+                .formatted(
+                    deposit.words(),
+                    AmountText.words(members, deposit.currency()),
+                    AmountText.words(deposit.netMinor(), deposit.currency()),
+                    AmountText.words(atBank, deposit.currency())));
+      }
+    }
+    return new ProofLine(
+        9,
+        "The members of every deposit make its net, and the bank's entry is that sum",
+        facts.deposits().size() + " deposits",
+        failures);
+  }
+
+  /** Invariants 5, 6 and 13: what was recorded and is not tied stands on the clearing accounts. */
+  private ProofLine clearing() {
+    Map<String, Long> expected = new TreeMap<>();
+    for (BooksFacts.Deposit deposit : facts.deposits()) {
+      for (BooksFacts.Member member : deposit.members()) {
+        if (isRecorded(deposit, member)) {
+          expected.merge(
+              key(deposit.kind().clearing(), deposit.currency()), member.amountMinor(), Long::sum);
+        }
+      }
+    }
+    for (BooksFacts.Member member : facts.onHand()) {
+      expected.merge(
+          key(member.kind().onHand(), member.currency()), member.amountMinor(), Long::sum);
+    }
+    Map<String, Long> ledger = new TreeMap<>();
+    for (StandardAccount account : StandardAccount.CLEARING) {
+      for (JournalLine line : linesOn(account)) {
+        ledger.merge(key(account, line.amount().currency()), line.amount().minor(), Long::sum);
+      }
+    }
+    List<String> failures = new ArrayList<>();
+    Set<String> keys = new HashSet<>(expected.keySet());
+    keys.addAll(ledger.keySet());
+    for (String key : keys) {
+      if (!expected.getOrDefault(key, 0L).equals(ledger.getOrDefault(key, 0L))) {
+        failures.add(key + " does not stand at what was recorded and is not tied.");
+      }
+    }
+    return new ProofLine(
+        13,
+        "Receipts on hand, in transit, of the lockbox and the processor are what was recorded and is not tied",
+        keys.size() + " balances",
+        failures);
+  }
+
+  private static String key(StandardAccount account, Currency currency) {
+    return account.words() + " " + currency;
+  }
+
+  /** Slips were recorded as they came; what a box or a processor brings, when it is explained. */
+  private boolean isRecorded(BooksFacts.Deposit deposit, BooksFacts.Member member) {
+    return switch (deposit.kind()) {
+      case SLIP, SINGLE -> true;
+      case LOCKBOX_BATCH, PAYOUT ->
+          member.moneyIn().map(entries::get).filter(e -> e.explanation().isPresent()).isPresent();
+    };
   }
 
   private ProofLine intakes() {

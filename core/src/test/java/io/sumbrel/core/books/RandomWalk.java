@@ -5,6 +5,10 @@ import io.sumbrel.core.bank.BankStatement;
 import io.sumbrel.core.bank.Method;
 import io.sumbrel.core.bank.StatementEntry;
 import io.sumbrel.core.bank.StatementFrame;
+import io.sumbrel.core.deposit.Deposit;
+import io.sumbrel.core.deposit.DepositKind;
+import io.sumbrel.core.deposit.DepositMember;
+import io.sumbrel.core.deposit.MemberKind;
 import io.sumbrel.core.ledger.AccountCode;
 import io.sumbrel.core.ledger.StandardAccount;
 import io.sumbrel.core.money.Money;
@@ -67,7 +71,9 @@ final class RandomWalk {
         readStatement(random.nextInt(20) == 0 ? 1 : 0);
       } else if (act < 13) {
         readList();
-      } else if (act < 14) {
+      } else if (act < 16) {
+        bringDeposit();
+      } else if (act < 17) {
         books.closeUntil(day.minusDays(20));
       } else if (act < 85) {
         post();
@@ -100,6 +106,32 @@ final class RandomWalk {
             entries));
     day = day.plusDays(1);
     books.advanceTo(day);
+  }
+
+  /** A batch of cheques, or a payout with a fee and sometimes a refund. */
+  private void bringDeposit() {
+    boolean payout = random.nextBoolean();
+    List<DepositMember> members = new ArrayList<>();
+    for (int i = 0; i < 3; i++) {
+      members.add(member(payout ? MemberKind.SALE : MemberKind.CHEQUE, amountIn()));
+    }
+    if (payout) {
+      members.add(member(MemberKind.FEE, -1 - random.nextInt(90)));
+      members.add(member(MemberKind.REFUND, -1 - random.nextInt(900)));
+    }
+    books.bringDeposit(
+        new Deposit(
+            payout ? DepositKind.PAYOUT : DepositKind.LOCKBOX_BATCH,
+            USD,
+            "D" + nextNumber++,
+            day,
+            members.stream().mapToLong(DepositMember::amountMinor).sum(),
+            members));
+  }
+
+  private DepositMember member(MemberKind kind, long minor) {
+    return new DepositMember(
+        1, kind, day, minor, "n", Optional.empty(), Optional.empty(), List.of(), "");
   }
 
   private long amountIn() {

@@ -2,6 +2,8 @@ package io.sumbrel.core.proof;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import io.sumbrel.core.deposit.DepositKind;
+import io.sumbrel.core.deposit.MemberKind;
 import io.sumbrel.core.ledger.AccountCode;
 import io.sumbrel.core.ledger.JournalEntry;
 import io.sumbrel.core.ledger.JournalLine;
@@ -22,6 +24,7 @@ import io.sumbrel.core.tape.Tape;
 import io.sumbrel.core.tape.TapeLine;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Currency;
 import java.util.List;
 import java.util.Map;
@@ -47,6 +50,8 @@ class ProofTest {
   private long closing = 500;
   private BooksFacts.Intake intake = new BooksFacts.Intake("s", 1, 500, 1, 500, 0, 0, 0, 0);
   private List<AuditLine> audit = audit("first", "second");
+  private List<BooksFacts.Deposit> deposits = List.of();
+  private List<BooksFacts.Member> onHand = List.of();
 
   ProofTest() {
     JournalEntry seen =
@@ -106,6 +111,8 @@ class ProofTest {
             List.of(new BooksFacts.Account(BANK, DAY.minusDays(9), Money.zero(USD))),
             List.of(new BooksFacts.Statement(BANK, DAY, 500, Optional.of(closing))),
             List.of(new BooksFacts.Entry(BANK, MONEY, claim)),
+            deposits,
+            onHand,
             List.of(item),
             postings,
             List.of(intake),
@@ -172,5 +179,86 @@ class ProofTest {
     postings.add(posting(3, last.kind(), last.entry(), last.movements().get(0), last.tape()));
     claim = Optional.of(new PostingNumber(2026, 3));
     assertThat(broken()).containsExactly(11);
+  }
+
+  private static BooksFacts.Deposit slip(long net, Optional<MoneyInId> waiting, long... members) {
+    return new BooksFacts.Deposit(
+        "slip",
+        DepositKind.SLIP,
+        USD,
+        net,
+        Arrays.stream(members)
+            .mapToObj(
+                m -> new BooksFacts.Member(MemberKind.CHEQUE, USD, m, Optional.<MoneyInId>empty()))
+            .toList(),
+        waiting);
+  }
+
+  /** Receipts brought forward, as the posting table has them. */
+  private void bringForward(long inTransit, long cheques) {
+    JournalEntry entry =
+        new JournalEntry(
+            DAY,
+            List.of(
+                JournalLine.debit(
+                    StandardAccount.DEPOSITS_IN_TRANSIT.code(), Money.ofMinor(USD, inTransit)),
+                JournalLine.debit(
+                    StandardAccount.CHEQUES_ON_HAND.code(), Money.ofMinor(USD, cheques)),
+                JournalLine.credit(
+                    StandardAccount.BROUGHT_FORWARD.code(),
+                    Money.ofMinor(USD, inTransit + cheques))));
+    postings.add(
+        new Posting(
+            new PostingNumber(2026, 3),
+            PostingKind.RECEIPTS_FORWARD,
+            entry,
+            List.of(),
+            Optional.empty(),
+            Optional.empty()));
+  }
+
+  @Test
+  void holdsForSlipsInTransitAndChequesOnHand() {
+    deposits = List.of(slip(900, Optional.empty(), 500, 400));
+    onHand = List.of(new BooksFacts.Member(MemberKind.CHEQUE, USD, 70, Optional.empty()));
+    bringForward(900, 70);
+    assertThat(broken()).isEmpty();
+  }
+
+  @Test
+  void seesASlipWhoseMembersAreNotItsNet() {
+    deposits = List.of(slip(900, Optional.empty(), 500, 399));
+    bringForward(899, 1);
+    onHand = List.of(new BooksFacts.Member(MemberKind.CHEQUE, USD, 1, Optional.empty()));
+    assertThat(broken()).containsExactly(9);
+  }
+
+  @Test
+  void seesAChequeThatIsOnHandAndNotInTheBooks() {
+    onHand = List.of(new BooksFacts.Member(MemberKind.CHEQUE, USD, 70, Optional.empty()));
+    assertThat(broken()).containsExactly(13);
+  }
+
+  @Test
+  void seesAnEntryThatIsExplainedAlthoughItsDepositIsKnown() {
+    deposits = List.of(slip(500, Optional.of(MONEY.id()), 500));
+    bringForward(500, 1);
+    onHand = List.of(new BooksFacts.Member(MemberKind.CHEQUE, USD, 1, Optional.empty()));
+    assertThat(broken()).containsExactly(7);
+  }
+
+  @Test
+  void seesALockboxChequeThatIsPostedToAnotherAccount() {
+    deposits =
+        List.of(
+            new BooksFacts.Deposit(
+                "batch",
+                DepositKind.LOCKBOX_BATCH,
+                USD,
+                500,
+                List.of(
+                    new BooksFacts.Member(MemberKind.CHEQUE, USD, 500, Optional.of(MONEY.id()))),
+                Optional.empty()));
+    assertThat(broken()).as("explained, but on the bank's account").containsExactly(13);
   }
 }

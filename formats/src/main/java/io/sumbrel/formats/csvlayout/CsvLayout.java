@@ -5,6 +5,7 @@ import io.sumbrel.formats.CellStyle;
 import io.sumbrel.formats.CellStyle.DateOrder;
 import io.sumbrel.formats.CellStyle.DecimalMark;
 import io.sumbrel.formats.CsvSample;
+import io.sumbrel.formats.CsvShape;
 import java.util.Collections;
 import java.util.EnumSet;
 import java.util.List;
@@ -27,7 +28,8 @@ public record CsvLayout(
     DateOrder dateOrder,
     DecimalMark decimalMark,
     SignRule signRule,
-    String outMark) {
+    String outMark)
+    implements CsvShape {
 
   /** What a column holds. */
   public enum Meaning {

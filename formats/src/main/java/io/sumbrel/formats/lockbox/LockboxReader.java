@@ -12,11 +12,14 @@ import io.sumbrel.formats.Parsed;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.io.InputStream;
+import java.io.UncheckedIOException;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Currency;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 
 /**
  * Reads the files of a lockbox in the fixed-width form that banks have in common: 1 and 2 head, 5
@@ -52,6 +55,25 @@ public final class LockboxReader extends FileReading {
     LockboxReader reader = new LockboxReader(layout);
     List<Issue> issues = reader.read(new ByteArrayInputStream(bytes));
     return Parsed.of(reader.batches, issues);
+  }
+
+  /** The numbers of the boxes that a file names, in their order, as far as it can be read. */
+  public static Set<String> boxes(byte[] bytes, LockboxLayout layout) {
+    Set<String> boxes = new LinkedHashSet<>();
+    try {
+      LockboxRecords records = new LockboxRecords(new ByteArrayInputStream(bytes), layout.width());
+      for (var text = records.next(); text.isPresent(); text = records.next()) {
+        Record record = new Record(layout, text.get());
+        if (record.type() == '5') {
+          boxes.add(record.text(LockboxField.BATCH_BOX));
+        }
+      }
+    } catch (Refusal e) {
+      // said when the file is read
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+    return boxes;
   }
 
   @Override

@@ -6,6 +6,7 @@ import io.sumbrel.formats.CellStyle;
 import io.sumbrel.formats.CellStyle.DateOrder;
 import io.sumbrel.formats.CellStyle.DecimalMark;
 import io.sumbrel.formats.CsvSample;
+import io.sumbrel.formats.CsvShape;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -26,7 +27,8 @@ public record PayoutLayout(
     DateOrder dateOrder,
     DecimalMark decimalMark,
     SignOfFees signOfFees,
-    Map<String, RowType> types) {
+    Map<String, RowType> types)
+    implements CsvShape {
 
   /** What a column holds. */
   public enum Holds {

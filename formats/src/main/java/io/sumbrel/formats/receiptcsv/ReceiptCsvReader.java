@@ -1,5 +1,6 @@
 package io.sumbrel.formats.receiptcsv;
 
+import io.sumbrel.core.deposit.BankedDeposit;
 import io.sumbrel.core.deposit.BroughtForward;
 import io.sumbrel.core.deposit.Deposit;
 import io.sumbrel.core.deposit.DepositKind;
@@ -57,10 +58,9 @@ public final class ReceiptCsvReader {
           && banked.equals(other.banked);
     }
 
-    BroughtForward.Banked toBanked() {
+    BankedDeposit toBanked() {
       long net = members.stream().mapToLong(DepositMember::amountMinor).sum();
-      return new BroughtForward.Banked(
-          account, new Deposit(kind, currency, number, banked, net, members));
+      return new BankedDeposit(account, new Deposit(kind, currency, number, banked, net, members));
     }
   }
 

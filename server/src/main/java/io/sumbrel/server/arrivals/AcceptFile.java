@@ -9,6 +9,7 @@ import io.sumbrel.core.openitem.ListScope;
 import io.sumbrel.formats.FileKind;
 import io.sumbrel.server.audit.AuditRecord;
 import io.sumbrel.server.books.BooksNames;
+import io.sumbrel.server.deposit.WaitingForTie;
 import io.sumbrel.server.people.Actor;
 import io.sumbrel.server.persistence.RowIds;
 import jakarta.persistence.EntityManager;
@@ -17,8 +18,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
-import org.hibernate.Session;
-import org.hibernate.StatelessSession;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -31,37 +31,49 @@ public class AcceptFile {
   private final RowIds ids;
   private final Clock clock;
   private final AuditRecord audit;
-  private final FileStore files;
+  private final FileStore store;
   private final StatementChain chain;
-  private final CsvLayouts layouts;
+  private final ArrivedFiles files;
   private final ReadOpenItems openItems;
   private final BooksNames books;
   private final ImportProgress progress;
   private final DetailBatches detailBatches;
+  private final AcceptDeposits acceptDeposits;
+  private final PastPayments pastPayments;
+  private final WaitingForTie waiting;
+  private final BulkRows bulk;
 
   AcceptFile(
       EntityManager entities,
       RowIds ids,
       Clock clock,
       AuditRecord audit,
-      FileStore files,
+      FileStore store,
       StatementChain chain,
-      CsvLayouts layouts,
+      ArrivedFiles files,
       ReadOpenItems openItems,
       BooksNames books,
       ImportProgress progress,
-      DetailBatches detailBatches) {
+      DetailBatches detailBatches,
+      AcceptDeposits acceptDeposits,
+      PastPayments pastPayments,
+      WaitingForTie waiting,
+      BulkRows bulk) {
     this.entities = entities;
     this.ids = ids;
     this.clock = clock;
     this.audit = audit;
-    this.files = files;
+    this.store = store;
     this.chain = chain;
-    this.layouts = layouts;
+    this.files = files;
     this.openItems = openItems;
     this.books = books;
     this.progress = progress;
     this.detailBatches = detailBatches;
+    this.acceptDeposits = acceptDeposits;
+    this.pastPayments = pastPayments;
+    this.waiting = waiting;
+    this.bulk = bulk;
   }
 
   /**
@@ -83,44 +95,56 @@ public class AcceptFile {
         .setParameter("id", arrivalId)
         .getResultList();
     ArrivalRow row = BringIn.waiting(entities, actor.booksId(), arrivalId);
-    ArrivedFile file =
-        ArrivedFile.read(files.original(row.hash), layouts.find(actor.booksId(), row.csvLayoutId));
+    ArrivedFile file = files.read(actor.booksId(), store.original(row.hash), row.csvLayoutId);
     row.decide(ArrivalState.ACCEPTED, actor.name(), clock.instant());
     row.refusal = "";
-    if (file.items().isPresent()) {
-      // one document is no list of everything that is open
-      boolean one = file.kind() == FileKind.UBL;
-      openItems.read(
-          actor,
-          row,
-          file.items().get(),
-          one ? new Acceptance(ListScope.CHANGES_ONLY, how.choices()) : how);
-    } else if (file.kind().use() == FileKind.Use.DETAIL) {
-      lockAccounts(actor, file);
-      detailBatches.store(actor, row, file);
-    } else {
-      storeStatements(actor, row, file);
+    switch (file.kind().use()) {
+      case OPEN_ITEMS -> {
+        // one document is no list of everything that is open
+        boolean one = file.kind() == FileKind.UBL;
+        openItems.read(
+            actor,
+            row,
+            file.items().orElseThrow(),
+            one ? new Acceptance(ListScope.CHANGES_ONLY, how.choices()) : how);
+      }
+      case DETAIL -> {
+        lockAccounts(statementAccounts(actor, file));
+        detailBatches.store(actor, row, file);
+      }
+      case DEPOSITS, BROUGHT_FORWARD -> {
+        lockAccounts(
+            file.deposits().stream().map(b -> acceptDeposits.account(actor.booksId(), b).id()));
+        acceptDeposits.store(actor, row, file);
+      }
+      case PAST_PAYMENTS -> pastPayments.store(actor, row, file.past());
+      case STATEMENT -> storeStatements(actor, row, file);
+      case INFORMATION -> throw new IllegalStateException("accepted: " + row.fileName);
     }
     audit.append(
         actor, "file-accepted", row.fileName, row.title + ", " + row.statedCount + " lines");
-    return row.toView(file.items().isPresent() ? 0 : row.acceptedCount);
+    return row.toView(file.statements().isEmpty() ? 0 : row.acceptedCount);
   }
 
   private void storeStatements(Actor actor, ArrivalRow row, ArrivedFile file) {
-    lockAccounts(actor, file);
+    lockAccounts(statementAccounts(actor, file));
     progress.begins(row);
     try {
       Map<StatementEntry, Integer> ordinals = file.ordinals();
       chain.links(actor.booksId(), file.statements()).forEach(l -> store(actor, row, l, ordinals));
+      statementAccounts(actor, file).distinct().forEach(waiting::settle);
     } finally {
       progress.ends(row);
     }
   }
 
+  private Stream<Long> statementAccounts(Actor actor, ArrivedFile file) {
+    return file.statements().stream().map(s -> chain.account(actor.booksId(), s).id());
+  }
+
   /** One import at a time for each account. */
-  private void lockAccounts(Actor actor, ArrivedFile file) {
-    file.statements().stream()
-        .map(s -> chain.account(actor.booksId(), s).id())
+  private void lockAccounts(Stream<Long> accounts) {
+    accounts
         .distinct()
         .sorted()
         .forEach(
@@ -195,7 +219,7 @@ public class AcceptFile {
   private void insertInChunks(ArrivalRow arrival, List<MoneyInRow> rows) {
     for (int from = 0; from < rows.size(); from += CHUNK) {
       int to = Math.min(rows.size(), from + CHUNK);
-      insert(rows.subList(from, to));
+      bulk.insert(rows.subList(from, to));
       progress.stored(arrival, to - from);
     }
   }
@@ -223,18 +247,5 @@ public class AcceptFile {
                         || m.bankText.contains(reference))
             .toList();
     return named.size() == 1 ? named.get(0).id : null;
-  }
-
-  /** Many rows at once, past the persistence context, in the same transaction. */
-  private void insert(List<MoneyInRow> rows) {
-    Session session = entities.unwrap(Session.class);
-    session.doWork(
-        connection -> {
-          try (StatelessSession bulk =
-              session.getSessionFactory().openStatelessSession(connection)) {
-            bulk.setJdbcBatchSize(500);
-            bulk.insertMultiple(rows);
-          }
-        });
   }
 }

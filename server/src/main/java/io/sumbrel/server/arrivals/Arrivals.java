@@ -3,16 +3,20 @@ package io.sumbrel.server.arrivals;
 import io.sumbrel.core.bank.Balance;
 import io.sumbrel.core.bank.BankStatement;
 import io.sumbrel.core.bank.StatementEntry;
+import io.sumbrel.core.deposit.BankedDeposit;
 import io.sumbrel.core.openitem.ListComparison;
 import io.sumbrel.core.openitem.ListScope;
 import io.sumbrel.core.openitem.ListedItem;
 import io.sumbrel.core.openitem.OpenItem;
 import io.sumbrel.core.receipt.MoneyInId;
+import io.sumbrel.core.receipt.PastPayment;
 import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.formats.FileKind;
 import io.sumbrel.formats.TextLines;
 import io.sumbrel.server.books.Claims;
 import io.sumbrel.server.books.Items;
+import io.sumbrel.server.deposit.DepositViews;
+import io.sumbrel.server.deposit.WaitingForTie;
 import jakarta.persistence.EntityManager;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
@@ -24,6 +28,7 @@ import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Function;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
@@ -36,23 +41,32 @@ public class Arrivals {
   private static final int SHOWN_ENTRIES = 500;
 
   private final EntityManager entities;
-  private final FileStore files;
+  private final FileStore store;
   private final StatementChain chain;
-  private final CsvLayouts layouts;
+  private final ArrivedFiles files;
+  private final AcceptDeposits acceptDeposits;
+  private final DepositViews depositViews;
+  private final WaitingForTie waitingForTie;
   private final Items items;
   private final Claims claims;
 
   Arrivals(
       EntityManager entities,
-      FileStore files,
+      FileStore store,
       StatementChain chain,
-      CsvLayouts layouts,
+      ArrivedFiles files,
+      AcceptDeposits acceptDeposits,
+      DepositViews depositViews,
+      WaitingForTie waitingForTie,
       Items items,
       Claims claims) {
     this.entities = entities;
-    this.files = files;
+    this.store = store;
     this.chain = chain;
-    this.layouts = layouts;
+    this.files = files;
+    this.acceptDeposits = acceptDeposits;
+    this.depositViews = depositViews;
+    this.waitingForTie = waitingForTie;
     this.items = items;
     this.claims = claims;
   }
@@ -61,7 +75,7 @@ public class Arrivals {
   public record Intake(
       long arrivalId,
       String title,
-      boolean isList,
+      FileKind.Use use,
       int statedCount,
       long statedMinor,
       int knownCount,
@@ -76,6 +90,8 @@ public class Arrivals {
     /** Shown, and never placed: pending, or for information. */
     SHOWN,
     IN_THE_PILE,
+    /** Its deposit is known: it waits to be tied, and the members are in the pile. */
+    WAITS_FOR_TIE,
     /** A later file gave its parts, which count in its place. */
     DETAILED,
     EXPLAINED
@@ -144,7 +160,31 @@ public class Arrivals {
       int goneCount,
       List<ListRowView> rows) {}
 
-  record ContentsView(List<StatementView> statements, Optional<ListView> list) {}
+  /** A payment from before these books. */
+  record PastView(
+      int place,
+      LocalDate date,
+      String payer,
+      String currency,
+      long amountMinor,
+      String customer,
+      String items,
+      long discountMinor) {}
+
+  /**
+   * What a file holds: one of these has something in it.
+   *
+   * @param onHand receipts that are kept until they are banked
+   */
+  record ContentsView(
+      List<StatementView> statements,
+      Optional<ListView> list,
+      List<DepositViews.DepositView> deposits,
+      List<DepositViews.MemberView> onHand,
+      List<PastView> past) {
+    private static final ContentsView NOTHING =
+        new ContentsView(List.of(), Optional.empty(), List.of(), List.of(), List.of());
+  }
 
   @Transactional(readOnly = true)
   List<ArrivalView> all(long booksId) {
@@ -153,7 +193,9 @@ public class Arrivals {
         .createQuery(
             """
             select m.arrivalId, count(m) from MoneyInRow m
-            where m.booksId = :b and m.standing = COUNTS and not exists (select 1 from ClaimRow c where c.moneyInId = m.id)
+            where m.booksId = :b and m.standing = COUNTS
+              and not exists (select 1 from ClaimRow c where c.moneyInId = m.id)
+              and not exists (select 1 from DepositRow d where d.entryId = m.id)
             group by m.arrivalId
             """,
             Object[].class)
@@ -186,7 +228,7 @@ public class Arrivals {
     if (row.state == ArrivalState.REFUSED) {
       throw new Refusal("not-found", "Nothing of a refused file was stored.");
     }
-    return files.original(row.hash);
+    return store.original(row.hash);
   }
 
   /** Lines of the original around a place, as they stand in the file. */
@@ -216,15 +258,68 @@ public class Arrivals {
   ContentsView contents(long booksId, long arrivalId, ListScope scope) {
     ArrivalRow row = row(booksId, arrivalId);
     if (row.state == ArrivalState.LAYOUT) {
-      return new ContentsView(List.of(), Optional.empty());
+      return ContentsView.NOTHING;
     }
-    ArrivedFile file =
-        ArrivedFile.read(original(booksId, arrivalId), layouts.find(booksId, row.csvLayoutId));
+    ArrivedFile file = files.read(booksId, original(booksId, arrivalId), row.csvLayoutId);
     Function<StatementEntry, EntryView> view =
-        row.state == ArrivalState.ACCEPTED ? taken(row.id, file) : expected(booksId, row, file);
+        row.state == ArrivalState.ACCEPTED
+            ? taken(booksId, row.id, file)
+            : expected(booksId, row, file);
     return new ContentsView(
         statements(booksId, file.statements(), view),
-        file.items().map(list -> view(ListComparison.of(list, scope, items.byNumber(booksId)))));
+        file.items().map(list -> view(ListComparison.of(list, scope, items.byNumber(booksId)))),
+        deposits(booksId, row, file),
+        onHand(row, file),
+        file.past().stream().limit(SHOWN_ENTRIES).map(Arrivals::view).toList());
+  }
+
+  private List<DepositViews.DepositView> deposits(long booksId, ArrivalRow row, ArrivedFile file) {
+    if (row.state == ArrivalState.ACCEPTED) {
+      return depositViews.stored(booksId, d -> d.arrivalId() == row.id);
+    }
+    return file.deposits().stream()
+        .map(
+            b ->
+                DepositViews.expected(
+                    b.deposit(),
+                    acceptDeposits.account(booksId, b),
+                    acceptDeposits.isKnown(booksId, b)
+                        ? DepositViews.DepositState.KNOWN
+                        : DepositViews.DepositState.NEW))
+        .toList();
+  }
+
+  /** Deposits of a file as they would be taken in. */
+  @Transactional(readOnly = true)
+  List<DepositViews.DepositView> asNew(long booksId, List<BankedDeposit> deposits) {
+    return deposits.stream()
+        .map(
+            b ->
+                DepositViews.expected(
+                    b.deposit(), acceptDeposits.account(booksId, b), DepositViews.DepositState.NEW))
+        .toList();
+  }
+
+  private static List<DepositViews.MemberView> onHand(ArrivalRow row, ArrivedFile file) {
+    DepositViews.MemberStand stand =
+        row.state == ArrivalState.ACCEPTED
+            ? DepositViews.MemberStand.RECORDED
+            : DepositViews.MemberStand.NEW;
+    return file.onHand().stream()
+        .map(o -> DepositViews.expected(o.receipt(), o.currency().getCurrencyCode(), stand))
+        .toList();
+  }
+
+  private static PastView view(PastPayment p) {
+    return new PastView(
+        p.place(),
+        p.date(),
+        p.payerName().orElse(""),
+        p.currency().getCurrencyCode(),
+        p.amountMinor(),
+        p.customerNumber(),
+        String.join(" ", p.items()),
+        p.discountMinor());
   }
 
   List<StatementView> statements(
@@ -261,7 +356,9 @@ public class Arrivals {
   }
 
   /** Where the entries of an accepted file stand now. */
-  private Function<StatementEntry, EntryView> taken(long arrivalId, ArrivedFile file) {
+  private Function<StatementEntry, EntryView> taken(
+      long booksId, long arrivalId, ArrivedFile file) {
+    Set<MoneyInId> waiting = waitingForTie.entries(booksId);
     Map<StatementEntry, Integer> ordinals = file.ordinals();
     Map<Integer, MoneyInRow> byOrdinal = new HashMap<>();
     entities
@@ -284,7 +381,12 @@ public class Arrivals {
           switch (money.standing) {
             case HELD -> EntryStand.HELD;
             case DETAILED -> EntryStand.DETAILED;
-            case COUNTS -> number.isPresent() ? EntryStand.EXPLAINED : EntryStand.IN_THE_PILE;
+            case COUNTS ->
+                number.isPresent()
+                    ? EntryStand.EXPLAINED
+                    : waiting.contains(new MoneyInId(money.id))
+                        ? EntryStand.WAITS_FOR_TIE
+                        : EntryStand.IN_THE_PILE;
           };
       return entryView(e, stand, Optional.of(money.id), number, reversed(money));
     };
@@ -329,7 +431,7 @@ public class Arrivals {
                 new Intake(
                     r.id,
                     r.title + " (" + r.fileName + ")",
-                    r.fileKind().use() == FileKind.Use.OPEN_ITEMS,
+                    r.fileKind().use(),
                     r.statedCount,
                     r.statedMinor,
                     r.knownCount,

@@ -1,6 +1,7 @@
 package io.sumbrel.server.arrivals;
 
 import io.sumbrel.core.openitem.ListScope;
+import io.sumbrel.server.deposit.DepositViews;
 import io.sumbrel.server.people.Actor;
 import jakarta.servlet.http.HttpServletRequest;
 import java.io.IOException;
@@ -34,6 +35,7 @@ class ArrivalsController {
   private final DecideHeld decideHeld;
   private final WithdrawFile withdrawFile;
   private final MakeLayout makeLayout;
+  private final MakeLockbox makeLockbox;
   private final TypeEntries typeEntries;
   private final AccountStands accountStands;
   private final ImportProgress progress;
@@ -45,6 +47,7 @@ class ArrivalsController {
       DecideHeld decideHeld,
       WithdrawFile withdrawFile,
       MakeLayout makeLayout,
+      MakeLockbox makeLockbox,
       TypeEntries typeEntries,
       AccountStands accountStands,
       ImportProgress progress) {
@@ -54,6 +57,7 @@ class ArrivalsController {
     this.decideHeld = decideHeld;
     this.withdrawFile = withdrawFile;
     this.makeLayout = makeLayout;
+    this.makeLockbox = makeLockbox;
     this.typeEntries = typeEntries;
     this.accountStands = accountStands;
     this.progress = progress;
@@ -110,8 +114,9 @@ class ArrivalsController {
   MakeLayout.SampleView sample(
       @AuthenticationPrincipal Actor actor,
       @PathVariable long id,
-      @RequestParam Optional<Character> delimiter) {
-    return makeLayout.sample(actor, id, delimiter);
+      @RequestParam Optional<Character> delimiter,
+      @RequestParam Optional<Integer> headerLine) {
+    return makeLayout.sample(actor, id, delimiter, headerLine);
   }
 
   /** What a file says when it is read by a layout; nothing is kept. */
@@ -131,6 +136,48 @@ class ArrivalsController {
       @PathVariable long id,
       @RequestBody MakeLayout.LayoutRequest request) {
     return makeLayout.keep(actor, id, request);
+  }
+
+  /** What a file says when it is read as payouts; nothing is kept. */
+  @PostMapping("/{id}/payout-layout/trial")
+  List<DepositViews.DepositView> tryPayouts(
+      @AuthenticationPrincipal Actor actor,
+      @PathVariable long id,
+      @RequestBody MakeLayout.PayoutLayoutRequest request) {
+    return arrivals.asNew(
+        actor.booksId(), makeLayout.triedAsPayouts(actor, id, request).deposits());
+  }
+
+  @PutMapping("/{id}/payout-layout")
+  @PreAuthorize("hasAuthority('BRING_IN')")
+  ArrivalView keepPayouts(
+      @AuthenticationPrincipal Actor actor,
+      @PathVariable long id,
+      @RequestBody MakeLayout.PayoutLayoutRequest request) {
+    return makeLayout.keepPayouts(actor, id, request);
+  }
+
+  /** How a lockbox file is read, or would be. */
+  @GetMapping("/{id}/lockbox")
+  MakeLockbox.LockboxView lockbox(@AuthenticationPrincipal Actor actor, @PathVariable long id) {
+    return makeLockbox.view(actor, id);
+  }
+
+  @PostMapping("/{id}/lockbox/trial")
+  List<DepositViews.DepositView> tryLockbox(
+      @AuthenticationPrincipal Actor actor,
+      @PathVariable long id,
+      @RequestBody MakeLockbox.LockboxRequest request) {
+    return arrivals.asNew(actor.booksId(), makeLockbox.tried(actor, id, request));
+  }
+
+  @PutMapping("/{id}/lockbox")
+  @PreAuthorize("hasAuthority('BRING_IN')")
+  ArrivalView keepLockbox(
+      @AuthenticationPrincipal Actor actor,
+      @PathVariable long id,
+      @RequestBody MakeLockbox.LockboxRequest request) {
+    return makeLockbox.keep(actor, id, request);
   }
 
   @PostMapping("/typed")

@@ -2,7 +2,10 @@ package io.sumbrel.server.arrivals;
 
 import io.sumbrel.core.bank.BankStatement;
 import io.sumbrel.core.bank.StatementEntry;
+import io.sumbrel.core.deposit.BankedDeposit;
+import io.sumbrel.core.deposit.BroughtForward;
 import io.sumbrel.core.openitem.OpenItemList;
+import io.sumbrel.core.receipt.PastPayment;
 import io.sumbrel.formats.FileKind;
 import io.sumbrel.formats.Issue;
 import io.sumbrel.formats.Parsed;
@@ -12,30 +15,43 @@ import io.sumbrel.formats.csvlayout.CsvLayoutReader;
 import io.sumbrel.formats.itemcsv.OpenItemCsvReader;
 import io.sumbrel.formats.mt.MtReader;
 import io.sumbrel.formats.ofx.OfxReader;
+import io.sumbrel.formats.pastcsv.PastPaymentCsvReader;
+import io.sumbrel.formats.receiptcsv.ReceiptCsvReader;
 import io.sumbrel.formats.statementcsv.StatementCsvReader;
 import io.sumbrel.formats.ubl.UblReader;
 import java.util.Arrays;
+import java.util.Currency;
 import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Function;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /**
- * What a file holds, read by its kind.
+ * What a file holds, read by its kind. One of the lists holds something, or the list of open items
+ * is there.
  *
- * @param statements empty for a list of open items
+ * @param onHand receipts that are kept until they are banked
  * @param notes what the reader found worth saying, in sentences
  */
 record ArrivedFile(
-    FileKind kind, List<BankStatement> statements, Optional<OpenItemList> items, String notes) {
+    FileKind kind,
+    List<BankStatement> statements,
+    Optional<OpenItemList> items,
+    List<BankedDeposit> deposits,
+    List<BroughtForward.OnHand> onHand,
+    List<PastPayment> past,
+    String notes) {
   private static final int NOTES = 5;
 
   /**
-   * @param layout of a bank's own CSV
+   * Reads a file whose kind says all of how it is written.
+   *
    * @throws io.sumbrel.core.refusal.Refusal with the place and the reason
    */
-  static ArrivedFile read(byte[] bytes, Optional<CsvLayouts.Stored> layout) {
+  static ArrivedFile read(byte[] bytes) {
     FileKind kind = kindOf(bytes);
     return switch (kind) {
       case CAMT_053, CAMT_052, CAMT_054 -> of(kind, CamtReader.read(bytes));
@@ -43,22 +59,88 @@ record ArrivedFile(
       case BAI2 -> of(kind, Bai2Reader.read(bytes));
       case OFX -> of(kind, OfxReader.read(bytes));
       case STATEMENT_CSV -> of(kind, StatementCsvReader.read(bytes));
-      case BANK_CSV -> of(kind, read(bytes, layout.orElseThrow()));
       case OPEN_ITEMS_CSV -> items(kind, OpenItemCsvReader.read(bytes));
       case UBL -> items(kind, UblReader.read(bytes));
+      case RECEIPTS_CSV -> forward(ReceiptCsvReader.read(bytes));
+      case PAST_PAYMENTS_CSV -> past(PastPaymentCsvReader.read(bytes));
+      case BANK_CSV, PAYOUT_CSV, LOCKBOX -> throw new IllegalArgumentException("unread: " + kind);
     };
   }
 
   private static ArrivedFile items(FileKind kind, Parsed<OpenItemList> items) {
-    return new ArrivedFile(kind, List.of(), Optional.of(items.orRefuse()), words(items.issues()));
+    return new ArrivedFile(
+        kind,
+        List.of(),
+        Optional.of(items.orRefuse()),
+        List.of(),
+        List.of(),
+        List.of(),
+        words(items.issues()));
   }
 
-  private static Parsed<List<BankStatement>> read(byte[] bytes, CsvLayouts.Stored layout) {
-    return CsvLayoutReader.read(
-        bytes,
-        layout.layout(),
-        layout.account().number(),
-        layout.account().beginsWith().currency());
+  /** Entries in columns of a bank's own. */
+  static ArrivedFile entries(byte[] bytes, CsvLayouts.Stored layout) {
+    return of(
+        FileKind.BANK_CSV,
+        CsvLayoutReader.read(
+            bytes,
+            layout.entries().orElseThrow(),
+            layout.account().number(),
+            layout.account().beginsWith().currency()));
+  }
+
+  static ArrivedFile deposits(
+      FileKind kind, Parsed<List<BankedDeposit>> deposits, List<BroughtForward.OnHand> onHand) {
+    return new ArrivedFile(
+        kind,
+        List.of(),
+        Optional.empty(),
+        deposits.orRefuse(),
+        onHand,
+        List.of(),
+        words(deposits.issues()));
+  }
+
+  private static ArrivedFile forward(Parsed<BroughtForward> forward) {
+    return deposits(
+        FileKind.RECEIPTS_CSV, forward.map(BroughtForward::banked), forward.orRefuse().onHand());
+  }
+
+  private static ArrivedFile past(Parsed<List<PastPayment>> past) {
+    return new ArrivedFile(
+        FileKind.PAST_PAYMENTS_CSV,
+        List.of(),
+        Optional.empty(),
+        List.of(),
+        List.of(),
+        past.orRefuse(),
+        words(past.issues()));
+  }
+
+  /** How many lines of it are deposits' members, receipts or past payments. */
+  int rowCount() {
+    return past.size()
+        + onHand.size()
+        + deposits.stream().mapToInt(b -> b.deposit().members().size()).sum();
+  }
+
+  /** What these come to, in minor units. */
+  long rowsMinor() {
+    return past.stream().mapToLong(PastPayment::amountMinor).sum()
+        + new BroughtForward(deposits, onHand).totalMinor();
+  }
+
+  /** The currency of these, when it is one. */
+  String rowsCurrency() {
+    List<Currency> currencies =
+        Stream.of(
+                past.stream().map(PastPayment::currency),
+                onHand.stream().map(BroughtForward.OnHand::currency),
+                deposits.stream().map(b -> b.deposit().currency()))
+            .flatMap(Function.identity())
+            .distinct()
+            .toList();
+    return currencies.size() == 1 ? currencies.get(0).getCurrencyCode() : "";
   }
 
   static FileKind kindOf(byte[] bytes) {
@@ -70,7 +152,14 @@ record ArrivedFile(
     if (kind.use() == FileKind.Use.STATEMENT) {
       statements.forEach(BankStatement::requireAddsUp);
     }
-    return new ArrivedFile(kind, statements, Optional.empty(), words(parsed.issues()));
+    return new ArrivedFile(
+        kind,
+        statements,
+        Optional.empty(),
+        List.of(),
+        List.of(),
+        List.of(),
+        words(parsed.issues()));
   }
 
   /** Every entry of the file, whichever statement it is of, by its number in the file, from 0. */

@@ -14,7 +14,7 @@ import java.io.InputStream;
 import java.time.Clock;
 import java.time.temporal.ChronoUnit;
 import java.util.List;
-import java.util.Optional;
+import java.util.Locale;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
@@ -26,25 +26,28 @@ public class BringIn {
   private final RowIds ids;
   private final Clock clock;
   private final AuditRecord audit;
-  private final FileStore files;
+  private final FileStore store;
   private final StatementChain chain;
-  private final CsvLayouts layouts;
+  private final ArrivedFiles files;
+  private final AcceptDeposits acceptDeposits;
 
   BringIn(
       EntityManager entities,
       RowIds ids,
       Clock clock,
       AuditRecord audit,
-      FileStore files,
+      FileStore store,
       StatementChain chain,
-      CsvLayouts layouts) {
+      ArrivedFiles files,
+      AcceptDeposits acceptDeposits) {
     this.entities = entities;
     this.ids = ids;
     this.clock = clock;
     this.audit = audit;
-    this.files = files;
+    this.store = store;
     this.chain = chain;
-    this.layouts = layouts;
+    this.files = files;
+    this.acceptDeposits = acceptDeposits;
   }
 
   /**
@@ -55,14 +58,14 @@ public class BringIn {
    */
   @Transactional
   public ArrivalView bringIn(Actor actor, String fileName, InputStream content) {
-    FileStore.Received received = files.receive(content);
+    FileStore.Received received = store.receive(content);
     try {
       requireNew(actor.booksId(), received.hash());
       ArrivalRow row = row(actor, fileName, received);
       try {
         read(row, received.bytes());
         row.liveHash = received.hash();
-        files.keep(received);
+        store.keep(received);
       } catch (Refusal e) {
         row.refusal = e.getMessage();
         row.decide(ArrivalState.REFUSED, actor.name(), row.arrivedAt);
@@ -82,32 +85,36 @@ public class BringIn {
    * @throws Refusal when the file cannot be taken in
    */
   void read(ArrivalRow row, byte[] bytes) {
-    FileKind kind = ArrivedFile.kindOf(bytes);
-    row.kind = kind.name();
-    Optional<CsvLayouts.Stored> layout =
-        kind == FileKind.BANK_CSV ? layouts.forFile(row.booksId, bytes) : Optional.empty();
-    row.csvLayoutId = layout.map(CsvLayouts.Stored::id).orElse(null);
-    if (kind == FileKind.BANK_CSV && layout.isEmpty()) {
-      row.title = "Entries in columns of a bank's own";
+    row.kind = ArrivedFile.kindOf(bytes).name();
+    row.csvLayoutId = files.layoutOf(row.booksId, bytes).map(CsvLayouts.Stored::id).orElse(null);
+    if (files.wantsLayout(row.booksId, bytes)) {
+      row.title =
+          row.fileKind() == FileKind.LOCKBOX
+              ? "A lockbox that is not set up"
+              : "Rows in columns of the sender's own";
       row.state = ArrivalState.LAYOUT;
       return;
     }
-    ArrivedFile file = ArrivedFile.read(bytes, layout);
+    ArrivedFile file = files.read(row.booksId, bytes, row.csvLayoutId);
+    row.kind = file.kind().name();
     row.notes = file.notes();
     describe(row, file);
     row.refusal = "";
     row.state = ArrivalState.WAITING;
-    if (kind.use() == FileKind.Use.INFORMATION) {
+    if (file.kind().use() == FileKind.Use.INFORMATION) {
       row.state = ArrivalState.INFORMATION;
-    } else if (kind.use() == FileKind.Use.STATEMENT) {
-      try {
+      return;
+    }
+    try {
+      if (file.kind().use() == FileKind.Use.STATEMENT) {
         chain.links(row.booksId, file.statements());
-      } catch (Refusal e) {
-        if (!e.code().equals("gap")) {
-          throw e;
-        }
-        row.refusal = e.getMessage();
       }
+      acceptDeposits.require(row.booksId, file);
+    } catch (Refusal e) {
+      if (!e.code().equals("gap") && !e.code().equals("explained")) {
+        throw e;
+      }
+      row.refusal = e.getMessage();
     }
   }
 
@@ -170,6 +177,10 @@ public class BringIn {
       row.currency = currencies.size() == 1 ? currencies.get(0) : "";
       return;
     }
+    if (file.rowCount() > 0) {
+      describeRows(row, file);
+      return;
+    }
     List<BankStatement> statements = file.statements();
     boolean isDetail = file.kind().use() == FileKind.Use.DETAIL;
     row.title = titleOf(file);
@@ -189,6 +200,35 @@ public class BringIn {
     }
   }
 
+  private void describeRows(ArrivalRow row, ArrivedFile file) {
+    row.title = titleOfRows(file);
+    row.account =
+        cut(
+            file.deposits().stream()
+                .map(b -> acceptDeposits.account(row.booksId, b).shortName())
+                .distinct()
+                .collect(Collectors.joining(", ")));
+    row.currency = file.rowsCurrency();
+    row.statedCount = file.rowCount();
+    row.statedMinor = file.rowsMinor();
+  }
+
+  private static String titleOfRows(ArrivedFile file) {
+    return switch (file.kind().use()) {
+      case BROUGHT_FORWARD -> "Receipts brought forward";
+      case PAST_PAYMENTS -> "Past payments";
+      default -> {
+        String references =
+            file.deposits().stream()
+                .map(b -> b.deposit().reference())
+                .collect(Collectors.joining(", "));
+        String what = file.deposits().get(0).deposit().kind().words();
+        yield cut(
+            what.substring(0, 1).toUpperCase(Locale.ROOT) + what.substring(1) + " " + references);
+      }
+    };
+  }
+
   private static List<BatchDetail> detailsOf(List<BankStatement> statements) {
     return statements.stream().flatMap(s -> BatchDetail.of(s).stream()).toList();
   }
@@ -203,7 +243,7 @@ public class BringIn {
         switch (file.kind().use()) {
           case INFORMATION -> "Report";
           case DETAIL -> "Details";
-          case STATEMENT, OPEN_ITEMS -> "Statement";
+          default -> "Statement";
         };
     return cut((what + " " + numbers).strip());
   }

@@ -11,6 +11,10 @@ class CsvLayoutRow {
   @Id Long id;
   long booksId;
   long bankAccountId;
+
+  /** Bank entries, or payouts of a processor. */
+  String content;
+
   String signature;
   String layout;
   String madeBy;

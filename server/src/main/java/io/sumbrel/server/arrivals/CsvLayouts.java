@@ -1,7 +1,9 @@
 package io.sumbrel.server.arrivals;
 
-import io.sumbrel.formats.csvlayout.CsvLayout;
 import io.sumbrel.formats.CsvSample;
+import io.sumbrel.formats.CsvShape;
+import io.sumbrel.formats.csvlayout.CsvLayout;
+import io.sumbrel.formats.payoutcsv.PayoutLayout;
 import io.sumbrel.server.books.BankAccount;
 import io.sumbrel.server.books.OpenBooks;
 import io.sumbrel.server.people.Actor;
@@ -32,19 +34,30 @@ class CsvLayouts {
     this.json = json;
   }
 
-  /** A layout and the account whose entries it reads. */
-  record Stored(long id, CsvLayout layout, BankAccount account) {}
+  private static final String ENTRIES = "ENTRIES";
+  private static final String PAYOUTS = "PAYOUTS";
+
+  /**
+   * A layout, of entries or of payouts, and the account whose entries it reads or into which the
+   * processor pays.
+   */
+  record Stored(
+      long id, Optional<CsvLayout> entries, Optional<PayoutLayout> payouts, BankAccount account) {
+
+    static Stored tried(CsvLayout layout, BankAccount account) {
+      return new Stored(0, Optional.of(layout), Optional.empty(), account);
+    }
+
+    CsvShape shape() {
+      return entries.<CsvShape>map(l -> l).or(() -> payouts).orElseThrow();
+    }
+  }
 
   /** The layout whose header a file has. */
   @Transactional(readOnly = true)
   Optional<Stored> forFile(long booksId, byte[] bytes) {
     return rows(booksId).stream()
-        .filter(
-            r -> {
-              CsvLayout layout = json.readValue(r.layout, CsvLayout.class);
-              CsvSample sample = CsvSample.of(bytes, layout.delimiter());
-              return sample.signature(layout.headerLine()).equals(r.signature);
-            })
+        .filter(r -> signature(bytes, stored(booksId, r).shape()).equals(r.signature))
         .findFirst()
         .map(r -> stored(booksId, r));
   }
@@ -65,16 +78,22 @@ class CsvLayouts {
   }
 
   private Stored stored(long booksId, CsvLayoutRow row) {
+    boolean payouts = row.content.equals(PAYOUTS);
     return new Stored(
         row.id,
-        json.readValue(row.layout, CsvLayout.class),
+        payouts ? Optional.empty() : Optional.of(json.readValue(row.layout, CsvLayout.class)),
+        payouts ? Optional.of(json.readValue(row.layout, PayoutLayout.class)) : Optional.empty(),
         books.account(booksId, row.bankAccountId));
+  }
+
+  private static String signature(byte[] file, CsvShape shape) {
+    return CsvSample.of(file, shape.delimiter()).signature(shape.headerLine());
   }
 
   /** Keeps a layout for all files with its header; a layout made before for them is replaced. */
   @Transactional(propagation = Propagation.MANDATORY)
-  Stored keep(Actor actor, byte[] file, CsvLayout layout, long bankAccountId) {
-    String signature = CsvSample.of(file, layout.delimiter()).signature(layout.headerLine());
+  Stored keep(Actor actor, byte[] file, CsvShape layout, long bankAccountId) {
+    String signature = signature(file, layout);
     CsvLayoutRow row =
         rows(actor.booksId()).stream()
             .filter(r -> r.signature.equals(signature))
@@ -82,6 +101,7 @@ class CsvLayouts {
             .orElseGet(CsvLayoutRow::new);
     row.booksId = actor.booksId();
     row.bankAccountId = books.account(actor.booksId(), bankAccountId).id();
+    row.content = layout instanceof PayoutLayout ? PAYOUTS : ENTRIES;
     row.signature = signature;
     row.layout = json.writeValueAsString(layout);
     row.madeBy = actor.name();

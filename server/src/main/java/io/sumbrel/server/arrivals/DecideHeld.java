@@ -13,13 +13,13 @@ import org.springframework.transaction.annotation.Transactional;
 @Component
 public class DecideHeld {
   private final EntityManager entities;
-  private final BankLines bankLines;
+  private final MoneyLines moneyLines;
   private final AuditRecord audit;
   private final Months months;
 
-  DecideHeld(EntityManager entities, BankLines bankLines, AuditRecord audit, Months months) {
+  DecideHeld(EntityManager entities, MoneyLines moneyLines, AuditRecord audit, Months months) {
     this.entities = entities;
-    this.bankLines = bankLines;
+    this.moneyLines = moneyLines;
     this.audit = audit;
     this.months = months;
   }
@@ -37,7 +37,7 @@ public class DecideHeld {
    */
   @Transactional
   public void decide(Actor actor, long moneyInId, Verdict verdict) {
-    bankLines.lock(new MoneyInId(moneyInId));
+    moneyLines.lock(new MoneyInId(moneyInId));
     MoneyInRow row = entities.find(MoneyInRow.class, moneyInId);
     if (row == null || row.booksId != actor.booksId() || row.standing != Standing.HELD) {
       throw new Refusal("not-held", "This entry is not held any more; somebody was first.");

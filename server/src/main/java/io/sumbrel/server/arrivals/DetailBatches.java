@@ -27,19 +27,19 @@ class DetailBatches {
   private final EntityManager entities;
   private final RowIds ids;
   private final StatementChain chain;
-  private final BankLines bankLines;
+  private final MoneyLines moneyLines;
   private final Claims claims;
 
   DetailBatches(
       EntityManager entities,
       RowIds ids,
       StatementChain chain,
-      BankLines bankLines,
+      MoneyLines moneyLines,
       Claims claims) {
     this.entities = entities;
     this.ids = ids;
     this.chain = chain;
-    this.bankLines = bankLines;
+    this.moneyLines = moneyLines;
     this.claims = claims;
   }
 
@@ -78,6 +78,7 @@ class DetailBatches {
                 where m.bankAccountId = :a and m.bankReference = :r and m.amountMinor = :m
                   and m.standing = COUNTS and m.detailOfId is null and m.batchReference is null
                   and not exists (select 1 from ClaimRow c where c.moneyInId = m.id)
+                  and not exists (select 1 from DepositRow d where d.entryId = m.id)
                 """,
                 MoneyInRow.class)
             .setParameter("a", account.id())
@@ -89,7 +90,7 @@ class DetailBatches {
     }
     // a posting locks the sum before it claims it: what is claimed by now is seen here
     MoneyInId id = new MoneyInId(sums.get(0).id);
-    bankLines.lock(id);
+    moneyLines.lock(id);
     return claims.of(id).isPresent() ? Optional.empty() : Optional.of(sums.get(0));
   }
 

@@ -3,8 +3,10 @@ package io.sumbrel.server.arrivals;
 import io.sumbrel.core.bank.AccountHistory;
 import io.sumbrel.core.bank.Method;
 import io.sumbrel.core.bank.StatementEntry;
+import io.sumbrel.core.deposit.DepositMember;
 import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.receipt.MoneyInId;
+import io.sumbrel.server.deposit.Deposits;
 import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
@@ -25,8 +27,14 @@ class MoneyInRow {
 
   @Id Long id;
   long booksId;
-  long bankAccountId;
-  long statementId;
+
+  /** Of a bank entry; empty for a member of a deposit. */
+  Long bankAccountId;
+
+  Long statementId;
+
+  /** The member of a deposit that must be explained by itself. */
+  Long depositMemberId;
 
   /** The file in which it has its place. */
   long arrivalId;
@@ -78,6 +86,28 @@ class MoneyInRow {
     return row;
   }
 
+  /** A member of a deposit that must be explained by itself. */
+  static MoneyInRow of(Deposits.StoredMember member) {
+    DepositMember fact = member.member();
+    MoneyIn money = fact.toMoneyIn(new MoneyInId(member.id()), member.currency());
+    MoneyInRow row = new MoneyInRow();
+    row.depositMemberId = member.id();
+    row.standing = Standing.COUNTS;
+    row.place = fact.place();
+    row.ordinal = member.ordinal();
+    row.bookingDate = fact.date();
+    row.valueDate = fact.date();
+    row.currency = member.currency().getCurrencyCode();
+    row.amountMinor = fact.amountMinor();
+    row.bankReference = cut(fact.number(), 80);
+    row.payerName = fact.payerName().map(n -> cut(n, 200)).orElse(null);
+    row.payerAccount = fact.payerAccount().map(a -> cut(a, 60)).orElse(null);
+    row.method = fact.kind().method();
+    row.bankText = cut(money.text(), MAX_TEXT);
+    row.documentReferences = cut(String.join("\n", money.references()), 2000);
+    return row;
+  }
+
   private static String cut(String text, int length) {
     return text.substring(0, Math.min(length, text.length()));
   }
@@ -94,11 +124,12 @@ class MoneyInRow {
         documentReferences.isEmpty() ? List.of() : List.of(documentReferences.split("\n")));
   }
 
-  BankLine toLine() {
-    return new BankLine(
+  MoneyLine toLine(Optional<MoneyLine.OfDeposit> deposit, long intoAccount) {
+    return new MoneyLine(
         toFact(),
-        bankAccountId,
-        statementId,
+        intoAccount,
+        Optional.ofNullable(statementId),
+        deposit,
         arrivalId,
         place,
         valueDate,

@@ -37,27 +37,7 @@ class StatementChain {
    * @throws Refusal {@code unknown-account}, {@code currency}
    */
   BankAccount account(long booksId, BankStatement statement) {
-    BankAccount account =
-        books.accounts(booksId).stream()
-            .filter(a -> statement.frame().isOf(a.number()))
-            .findFirst()
-            .orElseThrow(
-                () ->
-                    new Refusal(
-                        "unknown-account",
-                        "Account %s is not one of this house; nothing of the file was stored."
-                            .formatted(statement.account())));
-    if (!account.beginsWith().currency().equals(statement.currency())) {
-      throw new Refusal(
-          "currency",
-          "Statement %s is in %s, the account %s is kept in %s."
-              .formatted(
-                  statement.number(),
-                  statement.currency(),
-                  account.name(),
-                  account.beginsWith().currency()));
-    }
-    return account;
+    return books.account(booksId, statement.account(), statement.currency());
   }
 
   /**

@@ -1,9 +1,10 @@
 package io.sumbrel.server.arrivals;
 
 import io.sumbrel.core.refusal.Refusal;
-import io.sumbrel.formats.FileKind;
 import io.sumbrel.server.audit.AuditRecord;
 import io.sumbrel.server.books.Months;
+import io.sumbrel.server.deposit.Deposits;
+import io.sumbrel.server.deposit.WaitingForTie;
 import io.sumbrel.server.people.Actor;
 import jakarta.persistence.EntityManager;
 import java.time.Clock;
@@ -22,12 +23,22 @@ public class WithdrawFile {
   private final Clock clock;
   private final AuditRecord audit;
   private final Months months;
+  private final Deposits deposits;
+  private final WaitingForTie waiting;
 
-  WithdrawFile(EntityManager entities, Clock clock, AuditRecord audit, Months months) {
+  WithdrawFile(
+      EntityManager entities,
+      Clock clock,
+      AuditRecord audit,
+      Months months,
+      Deposits deposits,
+      WaitingForTie waiting) {
     this.entities = entities;
     this.clock = clock;
     this.audit = audit;
     this.months = months;
+    this.deposits = deposits;
+    this.waiting = waiting;
   }
 
   /**
@@ -39,25 +50,33 @@ public class WithdrawFile {
     if (row.state != ArrivalState.ACCEPTED) {
       throw new Refusal("not-accepted", row.fileName + " is not accepted; nothing of it counts.");
     }
-    if (row.fileKind().use() == FileKind.Use.OPEN_ITEMS) {
-      throw new Refusal(
-          "posted",
-          "A list of open items is posted when it is accepted; a newer list corrects it.");
+    switch (row.fileKind().use()) {
+      case OPEN_ITEMS ->
+          throw new Refusal(
+              "posted",
+              "A list of open items is posted when it is accepted; a newer list corrects it.");
+      case BROUGHT_FORWARD ->
+          throw new Refusal(
+              "posted", "Receipts brought forward are posted when they are accepted.");
+      default -> {}
     }
     lockAccounts(arrivalId);
     requireLast(arrivalId);
     requireNothingPosted(row);
     requireNotDetailed(arrivalId);
     requireOpenMonths(actor, arrivalId);
+    waiting.forget(arrivalId);
     for (String remove :
         List.of(
             "delete from draft where money_in_id in (select id from money_in where arrival_id = :a)",
             "update money_in set standing = 'COUNTS' where id in (select detail_of_id from money_in where arrival_id = :a and detail_of_id is not null)",
             "update money_in set reverses_id = null where arrival_id = :a",
             "delete from money_in where arrival_id = :a",
-            "delete from bank_statement where arrival_id = :a")) {
+            "delete from bank_statement where arrival_id = :a",
+            "delete from past_payment where arrival_id = :a")) {
       entities.createNativeQuery(remove).setParameter("a", arrivalId).executeUpdate();
     }
+    deposits.remove(arrivalId);
     row.acceptedCount = 0;
     row.heldCount = 0;
     row.decide(ArrivalState.WITHDRAWN, actor.name(), clock.instant());
@@ -68,7 +87,7 @@ public class WithdrawFile {
   private void lockAccounts(long arrivalId) {
     entities
         .createNativeQuery(
-            "select id from bank_account where id in (select bank_account_id from bank_statement where arrival_id = :a) order by id for update")
+            "select id from bank_account where id in (select bank_account_id from bank_statement where arrival_id = :a union select bank_account_id from deposit where arrival_id = :a) order by id for update")
         .setParameter("a", arrivalId)
         .getResultList();
   }

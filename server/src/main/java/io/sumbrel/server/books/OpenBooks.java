@@ -1,5 +1,6 @@
 package io.sumbrel.server.books;
 
+import io.sumbrel.core.bank.StatementFrame;
 import io.sumbrel.core.ledger.AccountCode;
 import io.sumbrel.core.ledger.StandardAccount;
 import io.sumbrel.core.money.Money;
@@ -14,6 +15,7 @@ import jakarta.persistence.EntityManager;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.time.ZoneId;
+import java.util.Currency;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -119,6 +121,32 @@ public class OpenBooks {
         .filter(a -> a.id() == bankAccountId)
         .findFirst()
         .orElseThrow(() -> new Refusal("unknown-account", "There is no such bank account."));
+  }
+
+  /**
+   * An account by its number, however that is written.
+   *
+   * @throws Refusal {@code unknown-account}, {@code currency}
+   */
+  @Transactional(readOnly = true)
+  public BankAccount account(long booksId, String number, Currency currency) {
+    BankAccount account =
+        accounts(booksId).stream()
+            .filter(a -> StatementFrame.isSameAccount(a.number(), number))
+            .findFirst()
+            .orElseThrow(
+                () ->
+                    new Refusal(
+                        "unknown-account",
+                        "Account %s is not one of this house; nothing of the file was stored."
+                            .formatted(number)));
+    if (!account.beginsWith().currency().equals(currency)) {
+      throw new Refusal(
+          "currency",
+          "The file is in %s, the account %s is kept in %s."
+              .formatted(currency, account.name(), account.beginsWith().currency()));
+    }
+    return account;
   }
 
   /** The names of the ledger accounts by their codes, in the order of the codes. */

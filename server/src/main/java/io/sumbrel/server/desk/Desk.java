@@ -14,8 +14,8 @@ import io.sumbrel.core.tape.LineKind;
 import io.sumbrel.core.tape.Tape;
 import io.sumbrel.core.tape.TapeFacts;
 import io.sumbrel.core.tape.TapeLine;
-import io.sumbrel.server.arrivals.BankLine;
-import io.sumbrel.server.arrivals.BankLines;
+import io.sumbrel.server.arrivals.MoneyLine;
+import io.sumbrel.server.arrivals.MoneyLines;
 import io.sumbrel.server.books.BankAccount;
 import io.sumbrel.server.books.BooksNames;
 import io.sumbrel.server.books.Claims;
@@ -61,7 +61,7 @@ class Desk {
   private static final int SEARCH_LIMIT = 200;
 
   private final PlanBoard plans;
-  private final BankLines bankLines;
+  private final MoneyLines moneyLines;
   private final OpenBooks accounts;
   private final BooksNames books;
   private final Claims claims;
@@ -74,7 +74,7 @@ class Desk {
 
   Desk(
       PlanBoard plans,
-      BankLines bankLines,
+      MoneyLines moneyLines,
       OpenBooks accounts,
       BooksNames books,
       Claims claims,
@@ -85,7 +85,7 @@ class Desk {
       Drafts drafts,
       PostTape postTape) {
     this.plans = plans;
-    this.bankLines = bankLines;
+    this.moneyLines = moneyLines;
     this.accounts = accounts;
     this.books = books;
     this.claims = claims;
@@ -125,7 +125,7 @@ class Desk {
 
   private PileRow pileRow(
       Actor actor,
-      BankLine line,
+      MoneyLine line,
       Plan.Row row,
       List<Drafts.Draft> worked,
       Map<Long, String> names) {
@@ -146,7 +146,7 @@ class Desk {
         line.moneyIn().bookingDate(),
         line.moneyIn().currency().getCurrencyCode(),
         line.moneyIn().amountMinor(),
-        names.get(line.bankAccountId()),
+        line.cameInto(names.get(line.bankAccountId())),
         row.certainty(),
         row.waysCount(),
         worked.stream().anyMatch(Drafts.Draft::putBy),
@@ -156,19 +156,25 @@ class Desk {
             .toList());
   }
 
-  /** Money in of each account's newest statement, and what older is still in the pile. */
+  /**
+   * Money in of each account's newest statement and of deposits that are not tied, and what older
+   * is still in the pile.
+   */
   private List<ProgressView> progress(long booksId, PlanBoard.Board board) {
     Set<Long> newest = new HashSet<>();
-    bankLines.statements(booksId).stream()
-        .collect(Collectors.groupingBy(BankLines.StoredStatement::bankAccountId))
+    moneyLines.statements(booksId).stream()
+        .collect(Collectors.groupingBy(MoneyLines.StoredStatement::bankAccountId))
         .values()
         .forEach(all -> newest.add(all.get(all.size() - 1).id()));
     Set<MoneyInId> open =
         board.pile().stream().map(l -> l.moneyIn().id()).collect(Collectors.toSet());
     Map<String, long[]> sums = new LinkedHashMap<>();
-    for (BankLine line : bankLines.all(booksId)) {
+    for (MoneyLine line : moneyLines.all(booksId)) {
       boolean unplaced = open.contains(line.moneyIn().id());
-      if (line.moneyIn().isIn() && (unplaced || newest.contains(line.statementId()))) {
+      boolean today =
+          line.statementId().map(newest::contains).orElse(true)
+              && !board.waiting().contains(line.moneyIn().id());
+      if (line.moneyIn().isIn() && (unplaced || today)) {
         long[] sum =
             sums.computeIfAbsent(line.moneyIn().currency().getCurrencyCode(), c -> new long[2]);
         sum[1] += line.moneyIn().amountMinor();
@@ -195,7 +201,7 @@ class Desk {
   }
 
   /** A sum whose plan is sure. */
-  private record Sure(BankLine line, Plan.Row row) {
+  private record Sure(MoneyLine line, Plan.Row row) {
     Proposal way() {
       return row.ways().get(row.chosen().orElseThrow());
     }
@@ -227,7 +233,7 @@ class Desk {
   @Transactional(readOnly = true)
   MoneyView money(Actor actor, MoneyInId id) {
     PlanBoard.Board board = plans.board(actor.booksId());
-    BankLine line = bankLines.find(actor.booksId(), id);
+    MoneyLine line = moneyLines.find(actor.booksId(), id);
     Plan.Row row = board.rows().get(id);
     if (row == null) {
       String by = claims.of(id).map(c -> c.number().words() + " by " + c.actor()).orElse("");
@@ -249,7 +255,7 @@ class Desk {
         line.moneyIn().bookingDate(),
         line.valueDate(),
         postTape.postingDate(actor, line.moneyIn(), Optional.empty()),
-        accountNames(actor.booksId()).get(line.bankAccountId()),
+        line.cameInto(accountNames(actor.booksId()).get(line.bankAccountId())),
         line.method().words(),
         line.bankReference(),
         line.moneyIn().text(),
@@ -363,7 +369,7 @@ class Desk {
   /** What the core says of a tape as it stands, without posting it. */
   @Transactional(readOnly = true)
   JudgedView judge(Actor actor, MoneyInId id, List<LineView> lines) {
-    BankLine line = bankLines.find(actor.booksId(), id);
+    MoneyLine line = moneyLines.find(actor.booksId(), id);
     List<TapeLine> tape = lines.stream().map(LineView::toLine).toList();
     long left = Tape.leftToPlace(line.moneyIn(), tape);
     List<ItemId> named = tape.stream().flatMap(l -> l.item().stream()).toList();

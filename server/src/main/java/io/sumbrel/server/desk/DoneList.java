@@ -9,8 +9,8 @@ import io.sumbrel.core.tape.DifferenceReason;
 import io.sumbrel.core.tape.LineKind;
 import io.sumbrel.core.tape.Tape;
 import io.sumbrel.core.tape.TapeLine;
-import io.sumbrel.server.arrivals.BankLine;
-import io.sumbrel.server.arrivals.BankLines;
+import io.sumbrel.server.arrivals.MoneyLine;
+import io.sumbrel.server.arrivals.MoneyLines;
 import io.sumbrel.server.books.BankAccount;
 import io.sumbrel.server.books.Customers;
 import io.sumbrel.server.books.OpenBooks;
@@ -30,13 +30,13 @@ import org.springframework.transaction.annotation.Transactional;
 /** What is explained: every sum that was posted, by what and by whom. */
 @Component
 class DoneList {
-  private final BankLines bankLines;
+  private final MoneyLines moneyLines;
   private final OpenBooks accounts;
   private final Customers customers;
   private final Postings postings;
 
-  DoneList(BankLines bankLines, OpenBooks accounts, Customers customers, Postings postings) {
-    this.bankLines = bankLines;
+  DoneList(MoneyLines moneyLines, OpenBooks accounts, Customers customers, Postings postings) {
+    this.moneyLines = moneyLines;
     this.accounts = accounts;
     this.customers = customers;
     this.postings = postings;
@@ -45,8 +45,8 @@ class DoneList {
   /** Everything explained, newest first, with what was turned back. */
   @Transactional(readOnly = true)
   List<DoneView> all(Actor actor, Optional<Long> accountId) {
-    Map<MoneyInId, BankLine> lines =
-        bankLines.all(actor.booksId()).stream()
+    Map<MoneyInId, MoneyLine> lines =
+        moneyLines.all(actor.booksId()).stream()
             .collect(Collectors.toMap(l -> l.moneyIn().id(), Function.identity()));
     Map<MoneyInId, MoneyIn> money = new HashMap<>();
     lines.forEach((id, line) -> money.put(id, line.moneyIn()));
@@ -56,7 +56,7 @@ class DoneList {
     Map<CustomerId, Customer> byId = customers.byId(actor.booksId());
     List<DoneView> done = new ArrayList<>();
     for (Postings.Stored stored : postings.all(actor.booksId(), money)) {
-      Optional<BankLine> line = stored.moneyIn().map(lines::get);
+      Optional<MoneyLine> line = stored.moneyIn().map(lines::get);
       if (line.isPresent() && accountId.filter(a -> a != line.get().bankAccountId()).isEmpty()) {
         done.add(0, doneView(stored, line.get(), names, byId));
       }
@@ -66,7 +66,7 @@ class DoneList {
 
   private static DoneView doneView(
       Postings.Stored stored,
-      BankLine line,
+      MoneyLine line,
       Map<Long, String> names,
       Map<CustomerId, Customer> byId) {
     Tape tape = stored.posting().tape().orElseThrow();
@@ -77,7 +77,7 @@ class DoneList {
         stored.actor(),
         line.moneyIn().id().number(),
         line.payer(),
-        names.get(line.bankAccountId()),
+        line.cameInto(names.get(line.bankAccountId())),
         line.moneyIn().currency().getCurrencyCode(),
         line.moneyIn().amountMinor(),
         tape.lines().stream().map(l -> words(tape, l, byId)).collect(Collectors.joining(", ")),

@@ -7,14 +7,15 @@ import io.sumbrel.core.openitem.OpenItem;
 import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.core.rules.HouseLimits;
-import io.sumbrel.server.arrivals.BankLine;
-import io.sumbrel.server.arrivals.BankLines;
+import io.sumbrel.server.arrivals.MoneyLine;
+import io.sumbrel.server.arrivals.MoneyLines;
 import io.sumbrel.server.audit.AuditRecord;
 import io.sumbrel.server.books.BooksNames;
 import io.sumbrel.server.books.Claims;
 import io.sumbrel.server.books.Customers;
 import io.sumbrel.server.books.Items;
 import io.sumbrel.server.books.Limits;
+import io.sumbrel.server.deposit.WaitingForTie;
 import java.time.LocalDate;
 import java.util.HashMap;
 import java.util.List;
@@ -27,7 +28,8 @@ import org.springframework.stereotype.Component;
 @Component
 class PlanBoard {
   private final AuditRecord audit;
-  private final BankLines bankLines;
+  private final MoneyLines moneyLines;
+  private final WaitingForTie waitingForTie;
   private final Claims claims;
   private final Items items;
   private final Customers customers;
@@ -37,14 +39,16 @@ class PlanBoard {
 
   PlanBoard(
       AuditRecord audit,
-      BankLines bankLines,
+      MoneyLines moneyLines,
+      WaitingForTie waitingForTie,
       Claims claims,
       Items items,
       Customers customers,
       Limits limits,
       BooksNames books) {
     this.audit = audit;
-    this.bankLines = bankLines;
+    this.moneyLines = moneyLines;
+    this.waitingForTie = waitingForTie;
     this.claims = claims;
     this.items = items;
     this.customers = customers;
@@ -57,8 +61,14 @@ class PlanBoard {
    *
    * @param feedNumber the newest line of the record that it knows
    * @param pile money not yet explained, in the order of booking
+   * @param waiting entries that wait to be tied to their deposits, whose members are in the pile
    */
-  record Board(long feedNumber, List<BankLine> pile, Plan plan, Map<MoneyInId, Plan.Row> rows) {}
+  record Board(
+      long feedNumber,
+      List<MoneyLine> pile,
+      Set<MoneyInId> waiting,
+      Plan plan,
+      Map<MoneyInId, Plan.Row> rows) {}
 
   Board board(long booksId) {
     long newest = audit.lastNumber(booksId);
@@ -69,16 +79,20 @@ class PlanBoard {
 
   private Board made(long booksId, long feedNumber) {
     Set<MoneyInId> claimed = claims.all(booksId).keySet();
-    List<BankLine> pile =
-        bankLines.all(booksId).stream().filter(l -> !claimed.contains(l.moneyIn().id())).toList();
+    Set<MoneyInId> waiting = waitingForTie.entries(booksId);
+    List<MoneyLine> pile =
+        moneyLines.all(booksId).stream()
+            .filter(l -> !claimed.contains(l.moneyIn().id()))
+            .filter(l -> !waiting.contains(l.moneyIn().id()))
+            .toList();
     HouseLimits house = limits.of(booksId);
     LocalDate from = books.businessDate(booksId).minusMonths(house.lookBackMonths());
     List<OpenItem> candidates =
         items.all(booksId).stream().filter(i -> !i.isSettled() || i.date().isAfter(from)).toList();
-    List<MoneyIn> money = pile.stream().map(BankLine::moneyIn).toList();
+    List<MoneyIn> money = pile.stream().map(MoneyLine::moneyIn).toList();
     Plan plan = Planner.plan(MatchingProblem.of(money, candidates, customers.all(booksId), house));
     Map<MoneyInId, Plan.Row> rows = new HashMap<>();
     plan.rows().forEach(r -> rows.put(r.moneyIn(), r));
-    return new Board(feedNumber, pile, plan, rows);
+    return new Board(feedNumber, pile, waiting, plan, rows);
   }
 }

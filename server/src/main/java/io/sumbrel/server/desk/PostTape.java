@@ -16,8 +16,8 @@ import io.sumbrel.core.tape.LineKind;
 import io.sumbrel.core.tape.Tape;
 import io.sumbrel.core.tape.TapeFacts;
 import io.sumbrel.core.tape.TapeLine;
-import io.sumbrel.server.arrivals.BankLine;
-import io.sumbrel.server.arrivals.BankLines;
+import io.sumbrel.server.arrivals.MoneyLine;
+import io.sumbrel.server.arrivals.MoneyLines;
 import io.sumbrel.server.books.BankAccount;
 import io.sumbrel.server.books.Claims;
 import io.sumbrel.server.books.Customers;
@@ -39,7 +39,7 @@ import org.springframework.transaction.annotation.Transactional;
 /** Posts a tape: row 4 of the posting table, in one transaction with its audit line. */
 @Component
 public class PostTape {
-  private final BankLines bankLines;
+  private final MoneyLines moneyLines;
   private final Claims claims;
   private final Items items;
   private final Customers customers;
@@ -52,7 +52,7 @@ public class PostTape {
   private final Answers answers;
 
   PostTape(
-      BankLines bankLines,
+      MoneyLines moneyLines,
       Claims claims,
       Items items,
       Customers customers,
@@ -63,7 +63,7 @@ public class PostTape {
       Ledger ledger,
       Drafts drafts,
       Answers answers) {
-    this.bankLines = bankLines;
+    this.moneyLines = moneyLines;
     this.claims = claims;
     this.items = items;
     this.customers = customers;
@@ -88,12 +88,12 @@ public class PostTape {
    */
   @Transactional
   Posted post(Actor actor, MoneyInId id, PostingRequest request, String key) {
-    bankLines.lock(id);
+    moneyLines.lock(id);
     Optional<Posted> before = answers.before(actor, key, request);
     if (before.isPresent()) {
       return before.get();
     }
-    BankLine line = bankLines.find(actor.booksId(), id);
+    MoneyLine line = moneyLines.find(actor.booksId(), id);
     requireUnclaimed(id);
     List<TapeLine> lines = request.lines().stream().map(LineView::toLine).toList();
     LocalDate date = postingDate(actor, line.moneyIn(), request.date());
@@ -181,7 +181,7 @@ public class PostTape {
     return new Refusal(refusal.code(), refusal.getMessage() + hand + " Your tape is kept.");
   }
 
-  private Posted store(Actor actor, BankLine line, Tape tape, LocalDate date) {
+  private Posted store(Actor actor, MoneyLine line, Tape tape, LocalDate date) {
     MoneyIn moneyIn = line.moneyIn();
     BankAccount account = accounts.account(actor.booksId(), line.bankAccountId());
     PostingNumber number = ledger.nextNumber(actor.booksId(), date);
@@ -191,7 +191,7 @@ public class PostTape {
     Ledger.Act act =
         new Ledger.Act(
             PostingKind.TAPE,
-            PostingTable.tape(tape, account.code(), date),
+            PostingTable.tape(tape, line.moneyAccount(account), date),
             effect.movements(),
             Optional.of(tape),
             Optional.of(moneyIn.id()),

@@ -7,7 +7,7 @@ import io.sumbrel.core.posting.PostingNumber;
 import io.sumbrel.core.posting.TurnBack;
 import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.core.refusal.Refusal;
-import io.sumbrel.server.arrivals.BankLines;
+import io.sumbrel.server.arrivals.MoneyLines;
 import io.sumbrel.server.books.BooksNames;
 import io.sumbrel.server.books.Claims;
 import io.sumbrel.server.books.Items;
@@ -22,7 +22,7 @@ import org.springframework.transaction.annotation.Transactional;
 /** Turns a posted tape back: row 17 of the posting table. The money returns to the pile. */
 @Component
 public class TurnBackPosting {
-  private final BankLines bankLines;
+  private final MoneyLines moneyLines;
   private final BooksNames books;
   private final Claims claims;
   private final Items items;
@@ -30,13 +30,13 @@ public class TurnBackPosting {
   private final Postings postings;
 
   TurnBackPosting(
-      BankLines bankLines,
+      MoneyLines moneyLines,
       BooksNames books,
       Claims claims,
       Items items,
       Ledger ledger,
       Postings postings) {
-    this.bankLines = bankLines;
+    this.moneyLines = moneyLines;
     this.books = books;
     this.claims = claims;
     this.items = items;
@@ -51,7 +51,7 @@ public class TurnBackPosting {
   @Transactional
   Posted turnBack(Actor actor, PostingNumber number) {
     MoneyInId id = moneyInOf(actor, number);
-    bankLines.lock(id);
+    moneyLines.lock(id);
     boolean stands = claims.of(id).filter(c -> c.number().equals(number)).isPresent();
     if (!stands) {
       throw new Refusal("turned-back", number.words() + " is turned back already.");
@@ -59,7 +59,7 @@ public class TurnBackPosting {
     // Locked before anything of the posting is read: balances are never read before their lock.
     items.lock(actor.booksId(), postings.itemsOf(claims.of(id).orElseThrow().postingId()));
     Postings.Stored stored =
-        postings.find(actor.booksId(), number, m -> bankLines.find(actor.booksId(), m).moneyIn());
+        postings.find(actor.booksId(), number, m -> moneyLines.find(actor.booksId(), m).moneyIn());
     Posting posting = stored.posting();
     List<ItemMovement> movements = posting.movements();
     TurnBack contra =

@@ -6,14 +6,16 @@ import io.sumbrel.core.proof.BooksFacts;
 import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.server.arrivals.Arrivals;
-import io.sumbrel.server.arrivals.BankLine;
-import io.sumbrel.server.arrivals.BankLines;
+import io.sumbrel.server.arrivals.MoneyLine;
+import io.sumbrel.server.arrivals.MoneyLines;
+import io.sumbrel.server.arrivals.PastPayments;
 import io.sumbrel.server.audit.AuditRecord;
 import io.sumbrel.server.books.BankAccount;
 import io.sumbrel.server.books.Claims;
 import io.sumbrel.server.books.Items;
 import io.sumbrel.server.books.OpenBooks;
 import io.sumbrel.server.books.Postings;
+import io.sumbrel.server.deposit.Deposits;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -28,28 +30,34 @@ import org.springframework.transaction.annotation.Transactional;
 @Component
 public class BooksFactsReader {
   private final OpenBooks books;
-  private final BankLines bankLines;
+  private final MoneyLines moneyLines;
   private final Claims claims;
   private final Items items;
   private final Postings postings;
   private final Arrivals arrivals;
   private final AuditRecord audit;
+  private final Deposits deposits;
+  private final PastPayments pastPayments;
 
   BooksFactsReader(
       OpenBooks books,
-      BankLines bankLines,
+      MoneyLines moneyLines,
       Claims claims,
       Items items,
       Postings postings,
       Arrivals arrivals,
-      AuditRecord audit) {
+      AuditRecord audit,
+      Deposits deposits,
+      PastPayments pastPayments) {
     this.books = books;
-    this.bankLines = bankLines;
+    this.moneyLines = moneyLines;
     this.claims = claims;
     this.items = items;
     this.postings = postings;
     this.arrivals = arrivals;
     this.audit = audit;
+    this.deposits = deposits;
+    this.pastPayments = pastPayments;
   }
 
   @Transactional(readOnly = true, isolation = Isolation.REPEATABLE_READ)
@@ -57,20 +65,25 @@ public class BooksFactsReader {
     Map<Long, BankAccount> accounts =
         books.accounts(booksId).stream()
             .collect(Collectors.toMap(BankAccount::id, Function.identity()));
-    List<BankLine> lines = bankLines.all(booksId);
-    List<BankLine> held = bankLines.held(booksId);
-    Map<Long, BankLines.Taken> taken = bankLines.taken(booksId);
+    List<MoneyLine> lines = moneyLines.all(booksId);
+    List<MoneyLine> held = moneyLines.held(booksId);
+    Map<Long, MoneyLines.Taken> taken = moneyLines.taken(booksId);
     Map<MoneyInId, MoneyIn> money = new HashMap<>();
     lines.forEach(l -> money.put(l.moneyIn().id(), l.moneyIn()));
     Map<MoneyInId, Claims.Claim> claimed = claims.all(booksId);
-    List<BankLines.StoredStatement> statements = bankLines.statements(booksId);
+    List<MoneyLines.StoredStatement> statements = moneyLines.statements(booksId);
     List<Postings.Stored> stored = postings.all(booksId, money);
     List<OpenItem> all = items.all(booksId);
     Map<Long, Long> moved =
         lines.stream()
+            .filter(l -> l.statementId().isPresent())
             .collect(
                 Collectors.groupingBy(
-                    BankLine::statementId, Collectors.summingLong(l -> l.moneyIn().amountMinor())));
+                    l -> l.statementId().get(),
+                    Collectors.summingLong(l -> l.moneyIn().amountMinor())));
+    Map<Long, MoneyInId> ofMember = moneyLines.ofMembers(booksId);
+    Map<Long, Deposits.Taken> members = deposits.taken(booksId);
+    Map<Long, Deposits.Taken> past = pastPayments.taken(booksId);
     return new BooksFacts(
         accounts.values().stream()
             .map(a -> new BooksFacts.Account(a.code(), a.beginsOn(), a.beginsWith()))
@@ -88,23 +101,64 @@ public class BooksFactsReader {
             .map(
                 l ->
                     new BooksFacts.Entry(
-                        accounts.get(l.bankAccountId()).code(),
+                        l.moneyAccount(accounts.get(l.bankAccountId())),
                         l.moneyIn(),
                         Optional.ofNullable(claimed.get(l.moneyIn().id()))
                             .map(Claims.Claim::number)))
             .toList(),
+        deposits.all(booksId).stream().map(d -> deposit(d, ofMember)).toList(),
+        deposits.onHand(booksId).stream().map(m -> member(m, Optional.empty())).toList(),
         all,
         stored.stream().map(Postings.Stored::posting).toList(),
         arrivals.intakes(booksId).stream()
-            .map(i -> i.isList() ? listIntake(i, stored) : statementIntake(i, taken, held))
+            .map(
+                i ->
+                    switch (i.use()) {
+                      case OPEN_ITEMS -> listIntake(i, stored);
+                      case DEPOSITS, BROUGHT_FORWARD -> intake(i, members.get(i.arrivalId()));
+                      case PAST_PAYMENTS -> intake(i, past.get(i.arrivalId()));
+                      case STATEMENT, INFORMATION, DETAIL -> statementIntake(i, taken, held);
+                    })
             .toList(),
         audit.lines(booksId));
   }
 
+  private static BooksFacts.Deposit deposit(Deposits.Stored stored, Map<Long, MoneyInId> ofMember) {
+    return new BooksFacts.Deposit(
+        stored.deposit().words() + " of " + stored.deposit().date(),
+        stored.deposit().kind(),
+        stored.deposit().currency(),
+        stored.deposit().netMinor(),
+        stored.members().stream()
+            .map(m -> member(m, Optional.ofNullable(ofMember.get(m.id()))))
+            .toList(),
+        stored.entryId().map(MoneyInId::new));
+  }
+
+  private static BooksFacts.Member member(
+      Deposits.StoredMember stored, Optional<MoneyInId> moneyIn) {
+    return new BooksFacts.Member(
+        stored.member().kind(), stored.currency(), stored.member().amountMinor(), moneyIn);
+  }
+
+  /** Of a file whose rows are stored one by one. */
+  private static BooksFacts.Intake intake(Arrivals.Intake intake, Deposits.Taken taken) {
+    return new BooksFacts.Intake(
+        intake.title(),
+        intake.statedCount(),
+        intake.statedMinor(),
+        taken == null ? 0 : taken.count(),
+        taken == null ? 0 : taken.minor(),
+        intake.knownCount(),
+        intake.knownMinor(),
+        0,
+        0);
+  }
+
   private static BooksFacts.Intake statementIntake(
-      Arrivals.Intake intake, Map<Long, BankLines.Taken> taken, List<BankLine> held) {
-    BankLines.Taken here = taken.getOrDefault(intake.arrivalId(), new BankLines.Taken(0, 0));
-    List<BankLine> waiting =
+      Arrivals.Intake intake, Map<Long, MoneyLines.Taken> taken, List<MoneyLine> held) {
+    MoneyLines.Taken here = taken.getOrDefault(intake.arrivalId(), new MoneyLines.Taken(0, 0));
+    List<MoneyLine> waiting =
         held.stream().filter(l -> l.arrivalId() == intake.arrivalId()).toList();
     return new BooksFacts.Intake(
         intake.title(),

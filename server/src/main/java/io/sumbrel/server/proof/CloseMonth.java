@@ -3,7 +3,7 @@ package io.sumbrel.server.proof;
 import io.sumbrel.core.proof.BankReconciliation;
 import io.sumbrel.core.proof.BooksFacts;
 import io.sumbrel.core.refusal.Refusal;
-import io.sumbrel.server.arrivals.BankLines;
+import io.sumbrel.server.arrivals.MoneyLines;
 import io.sumbrel.server.audit.AuditRecord;
 import io.sumbrel.server.books.BankAccount;
 import io.sumbrel.server.books.Months;
@@ -23,19 +23,19 @@ import org.springframework.transaction.annotation.Transactional;
 public class CloseMonth {
   private final AuditRecord audit;
   private final BooksFactsReader facts;
-  private final BankLines bankLines;
+  private final MoneyLines moneyLines;
   private final Months months;
   private final OpenBooks accounts;
 
   CloseMonth(
       AuditRecord audit,
       BooksFactsReader facts,
-      BankLines bankLines,
+      MoneyLines moneyLines,
       Months months,
       OpenBooks accounts) {
     this.audit = audit;
     this.facts = facts;
-    this.bankLines = bankLines;
+    this.moneyLines = moneyLines;
     this.months = months;
     this.accounts = accounts;
   }
@@ -52,7 +52,7 @@ public class CloseMonth {
     if (!last.isAfter(closed)) {
       throw new Refusal("month-order", month + " is closed already.");
     }
-    bankLines.held(actor.booksId()).stream()
+    moneyLines.held(actor.booksId()).stream()
         .filter(l -> !l.moneyIn().bookingDate().isAfter(last))
         .findFirst()
         .ifPresent(

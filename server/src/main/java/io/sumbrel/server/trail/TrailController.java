@@ -10,8 +10,8 @@ import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.core.tape.Tape;
 import io.sumbrel.core.tape.TapeLine;
 import io.sumbrel.server.arrivals.Arrivals;
-import io.sumbrel.server.arrivals.BankLine;
-import io.sumbrel.server.arrivals.BankLines;
+import io.sumbrel.server.arrivals.MoneyLine;
+import io.sumbrel.server.arrivals.MoneyLines;
 import io.sumbrel.server.books.Customers;
 import io.sumbrel.server.books.Items;
 import io.sumbrel.server.books.OpenBooks;
@@ -33,7 +33,7 @@ import org.springframework.web.bind.annotation.RestController;
 @RequestMapping("/api/trail")
 class TrailController {
   private final Arrivals arrivals;
-  private final BankLines bankLines;
+  private final MoneyLines moneyLines;
   private final Customers customers;
   private final Items items;
   private final OpenBooks accounts;
@@ -41,13 +41,13 @@ class TrailController {
 
   TrailController(
       Arrivals arrivals,
-      BankLines bankLines,
+      MoneyLines moneyLines,
       Customers customers,
       Items items,
       OpenBooks accounts,
       Postings postings) {
     this.arrivals = arrivals;
-    this.bankLines = bankLines;
+    this.moneyLines = moneyLines;
     this.customers = customers;
     this.items = items;
     this.accounts = accounts;
@@ -167,7 +167,7 @@ class TrailController {
     long books = actor.booksId();
     Postings.Stored stored =
         postings.find(
-            books, new PostingNumber(year, number), m -> bankLines.find(books, m).moneyIn());
+            books, new PostingNumber(year, number), m -> moneyLines.find(books, m).moneyIn());
     Map<CustomerId, Customer> byId = customers.byId(books);
     Map<ItemId, OpenItem> moved =
         items.find(books, stored.posting().movements().stream().map(m -> m.item()).toList());
@@ -180,7 +180,7 @@ class TrailController {
         stored.actor(),
         stored.posting().turnsBack().map(PostingNumber::words),
         stored.turnedBackBy().map(PostingNumber::words),
-        stored.moneyIn().map(m -> money(actor, bankLines.find(books, m))),
+        stored.moneyIn().map(m -> money(actor, moneyLines.find(books, m))),
         stored.arrivalId().map(a -> source(actor, a, Optional.empty())),
         stored.posting().tape().map(t -> tape(t, byId)).orElse(List.of()),
         stored.posting().entry().lines().stream().map(l -> journal(l, names, byId)).toList(),
@@ -196,8 +196,9 @@ class TrailController {
             .toList());
   }
 
-  private MoneyTrail money(Actor actor, BankLine line) {
-    String account = accounts.account(actor.booksId(), line.bankAccountId()).shortName();
+  private MoneyTrail money(Actor actor, MoneyLine line) {
+    String account =
+        line.cameInto(accounts.account(actor.booksId(), line.bankAccountId()).shortName());
     return new MoneyTrail(
         line.moneyIn().id().number(),
         line.payer(),

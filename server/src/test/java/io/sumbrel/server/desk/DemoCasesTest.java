@@ -10,7 +10,7 @@ import io.sumbrel.core.tape.LineKind;
 import io.sumbrel.core.tape.TapeLine;
 import io.sumbrel.formats.CsvTable;
 import io.sumbrel.server.ServerTest;
-import io.sumbrel.server.arrivals.BankLine;
+import io.sumbrel.server.arrivals.MoneyLine;
 import io.sumbrel.server.books.Customers;
 import io.sumbrel.server.books.Items;
 import io.sumbrel.server.people.People;
@@ -43,7 +43,7 @@ class DemoCasesTest extends ServerTest {
             .min()
             .orElseThrow();
     PlanBoard.Board board = plans.board(books);
-    Map<String, BankLine> byReference = new HashMap<>();
+    Map<String, MoneyLine> byReference = new HashMap<>();
     board.pile().forEach(l -> byReference.put(l.bankReference(), l));
     Map<ItemId, String> numbers = new HashMap<>();
     for (OpenItem item : items.all(books)) {
@@ -52,7 +52,7 @@ class DemoCasesTest extends ServerTest {
     Set<String> cases = new HashSet<>();
     List<String> wrong = new ArrayList<>();
     for (CsvTable.Row row : answers()) {
-      BankLine line = byReference.get(row.value("reference").orElseThrow());
+      MoneyLine line = byReference.get(row.value("reference").orElseThrow());
       if (line != null && line.moneyIn().isIn()) {
         cases.add(row.value("case").orElseThrow());
         Plan.Row plan = board.rows().get(line.moneyIn().id());

@@ -1,7 +1,9 @@
 package io.sumbrel.server.arrivals;
 
+import io.sumbrel.core.deposit.DepositKind;
 import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.core.refusal.Refusal;
+import io.sumbrel.server.deposit.WaitingForTie;
 import jakarta.persistence.EntityManager;
 import java.time.LocalDate;
 import java.util.HashMap;
@@ -12,13 +14,15 @@ import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
 
-/** The stored bank entries and statements. */
+/** The stored sums that must be explained, and the statements of the bank. */
 @Component
-public class BankLines {
+public class MoneyLines {
   private final EntityManager entities;
+  private final WaitingForTie waiting;
 
-  BankLines(EntityManager entities) {
+  MoneyLines(EntityManager entities, WaitingForTie waiting) {
     this.entities = entities;
+    this.waiting = waiting;
   }
 
   /**
@@ -34,39 +38,56 @@ public class BankLines {
       LocalDate closingDate,
       Optional<Long> closingMinor) {}
 
-  /** Every booked entry that counts, in the order of booking. */
+  /** Every sum that counts, in the order of booking. */
   @Transactional(readOnly = true)
-  public List<BankLine> all(long booksId) {
+  public List<MoneyLine> all(long booksId) {
     return standing(booksId, Standing.COUNTS);
   }
 
   /** Entries that are possibly double and count nowhere until a person says. */
   @Transactional(readOnly = true)
-  public List<BankLine> held(long booksId) {
+  public List<MoneyLine> held(long booksId) {
     return standing(booksId, Standing.HELD);
   }
 
-  private List<BankLine> standing(long booksId, Standing standing) {
-    return entities
-        .createQuery(
-            "from MoneyInRow where booksId = :b and standing = :s order by bookingDate, id",
-            MoneyInRow.class)
-        .setParameter("b", booksId)
-        .setParameter("s", standing)
-        .getResultStream()
-        .map(MoneyInRow::toLine)
-        .toList();
+  private List<MoneyLine> standing(long booksId, Standing standing) {
+    return lines("m.booksId = :b and m.standing = :s", Map.of("b", booksId, "s", standing));
+  }
+
+  private List<MoneyLine> lines(String which, Map<String, Object> values) {
+    var query =
+        entities.createQuery(
+            """
+            select m, d.id, d.kind, d.reference, d.bankAccountId from MoneyInRow m
+            left join DepositMemberRow x on x.id = m.depositMemberId
+            left join DepositRow d on d.id = x.depositId
+            where\s"""
+                + which
+                + " order by m.bookingDate, m.id",
+            Object[].class);
+    values.forEach(query::setParameter);
+    return query.getResultStream().map(MoneyLines::line).toList();
+  }
+
+  private static MoneyLine line(Object[] row) {
+    MoneyInRow money = (MoneyInRow) row[0];
+    Optional<MoneyLine.OfDeposit> deposit =
+        Optional.ofNullable((Long) row[1])
+            .map(id -> new MoneyLine.OfDeposit(id, (DepositKind) row[2], (String) row[3]));
+    return money.toLine(deposit, deposit.isPresent() ? (Long) row[4] : money.bankAccountId);
   }
 
   /**
-   * @throws Refusal {@code not-found}, {@code held}, {@code detailed}
+   * @throws Refusal {@code not-found}, {@code held}, {@code detailed}, {@code waiting}
    */
   @Transactional(readOnly = true)
-  public BankLine find(long booksId, MoneyInId id) {
-    MoneyInRow row = entities.find(MoneyInRow.class, id.number());
-    if (row == null || row.booksId != booksId) {
+  public MoneyLine find(long booksId, MoneyInId id) {
+    List<MoneyLine> found =
+        lines("m.booksId = :b and m.id = :id", Map.of("b", booksId, "id", id.number()));
+    if (found.isEmpty()) {
       throw new Refusal("not-found", "There is no such money in these books.");
     }
+    MoneyInRow row = entities.find(MoneyInRow.class, id.number());
     if (row.standing == Standing.HELD) {
       throw new Refusal(
           "held", "This entry is held as possibly double; say at Arrivals whether it is.");
@@ -75,7 +96,16 @@ public class BankLines {
       throw new Refusal(
           "detailed", "The parts of this sum have come; they are explained in its place.");
     }
-    return row.toLine();
+    waiting
+        .depositOf(id)
+        .ifPresent(
+            deposit -> {
+              throw new Refusal(
+                  "waiting",
+                  "This entry is the sum of %s, which is recorded; it waits there to be tied, and placing it here would count the money twice."
+                      .formatted(deposit));
+            });
+    return found.get(0);
   }
 
   /** What was taken in of a file: entries that count, by themselves or by their parts. */
@@ -96,6 +126,20 @@ public class BankLines {
         .getResultStream()
         .forEach(r -> taken.put((Long) r[0], new Taken((Long) r[1], (Long) r[2])));
     return taken;
+  }
+
+  /** As which sum a member of a deposit must be explained, by the member. */
+  @Transactional(readOnly = true)
+  public Map<Long, MoneyInId> ofMembers(long booksId) {
+    Map<Long, MoneyInId> ofMembers = new HashMap<>();
+    entities
+        .createQuery(
+            "select depositMemberId, id from MoneyInRow where booksId = :b and depositMemberId is not null",
+            Object[].class)
+        .setParameter("b", booksId)
+        .getResultStream()
+        .forEach(r -> ofMembers.put((Long) r[0], new MoneyInId((Long) r[1])));
+    return ofMembers;
   }
 
   /** Locks a sum; whoever reads its claim in a later statement sees the newest. */

@@ -1,0 +1,9 @@
+package io.sumbrel.formats;
+
+/** Where a CSV file has its columns and its header. */
+public interface CsvShape {
+  char delimiter();
+
+  /** 1-based line of the header; lines before it are left out. */
+  int headerLine();
+}

@@ -1,0 +1,158 @@
+package io.sumbrel.server.arrivals;
+
+import io.sumbrel.core.deposit.BankedDeposit;
+import io.sumbrel.core.deposit.BroughtForward;
+import io.sumbrel.core.deposit.Deposit;
+import io.sumbrel.core.deposit.MemberKind;
+import io.sumbrel.core.posting.PostingKind;
+import io.sumbrel.core.posting.PostingTable;
+import io.sumbrel.formats.FileKind;
+import io.sumbrel.server.books.BankAccount;
+import io.sumbrel.server.books.BooksNames;
+import io.sumbrel.server.books.Ledger;
+import io.sumbrel.server.books.Months;
+import io.sumbrel.server.books.OpenBooks;
+import io.sumbrel.server.deposit.Deposits;
+import io.sumbrel.server.deposit.WaitingForTie;
+import io.sumbrel.server.people.Actor;
+import io.sumbrel.server.persistence.RowIds;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Propagation;
+import org.springframework.transaction.annotation.Transactional;
+
+/**
+ * Takes in deposits with their members. Members of a lockbox or a payout go to the pile; receipts
+ * brought forward were explained before these books and only change accounts.
+ */
+@Component
+class AcceptDeposits {
+  private final RowIds ids;
+  private final OpenBooks books;
+  private final BooksNames names;
+  private final Months months;
+  private final Ledger ledger;
+  private final Deposits deposits;
+  private final WaitingForTie waiting;
+  private final BulkRows bulk;
+
+  AcceptDeposits(
+      RowIds ids,
+      OpenBooks books,
+      BooksNames names,
+      Months months,
+      Ledger ledger,
+      Deposits deposits,
+      WaitingForTie waiting,
+      BulkRows bulk) {
+    this.ids = ids;
+    this.books = books;
+    this.names = names;
+    this.months = months;
+    this.ledger = ledger;
+    this.deposits = deposits;
+    this.waiting = waiting;
+    this.bulk = bulk;
+  }
+
+  /**
+   * Whether the deposits of a file may be taken in now.
+   *
+   * @throws io.sumbrel.core.refusal.Refusal {@code explained}, {@code deposit-changed}, {@code
+   *     unknown-account}, {@code closed-month}
+   */
+  @Transactional(readOnly = true)
+  void require(long booksId, ArrivedFile file) {
+    for (BankedDeposit banked : file.deposits()) {
+      BankAccount account = account(booksId, banked);
+      if (!deposits.isKnown(account.id(), banked.deposit())) {
+        waiting.requireNotExplained(account.id(), banked.deposit());
+        if (file.kind().use() == FileKind.Use.DEPOSITS) {
+          months.requireOpen(booksId, banked.deposit().date());
+        }
+      }
+    }
+  }
+
+  /** Whether a deposit of a file is stored already. */
+  @Transactional(readOnly = true)
+  boolean isKnown(long booksId, BankedDeposit banked) {
+    return deposits.isKnown(account(booksId, banked).id(), banked.deposit());
+  }
+
+  BankAccount account(long booksId, BankedDeposit banked) {
+    return books.account(booksId, banked.account(), banked.deposit().currency());
+  }
+
+  @Transactional(propagation = Propagation.MANDATORY)
+  void store(Actor actor, ArrivalRow arrival, ArrivedFile file) {
+    require(actor.booksId(), file);
+    Deposits.Origin origin = new Deposits.Origin(actor.booksId(), arrival.id);
+    int[] ordinals = Deposits.firstOrdinals(file.deposits());
+    Set<Long> accounts = new TreeSet<>();
+    List<MoneyInRow> pile = new ArrayList<>();
+    List<BankedDeposit> fresh = new ArrayList<>();
+    for (int i = 0; i < ordinals.length; i++) {
+      BankedDeposit banked = file.deposits().get(i);
+      Deposit deposit = banked.deposit();
+      BankAccount account = account(actor.booksId(), banked);
+      if (deposits.isKnown(account.id(), deposit)) {
+        arrival.knownCount += deposit.members().size();
+        arrival.knownMinor += deposit.netMinor();
+        continue;
+      }
+      accounts.add(account.id());
+      fresh.add(banked);
+      Deposits.Stored stored = deposits.store(origin, account.id(), deposit, ordinals[i]);
+      arrival.acceptedCount += deposit.members().size();
+      if (file.kind().use() == FileKind.Use.DEPOSITS) {
+        pile.addAll(toThePile(actor, arrival, stored));
+      }
+    }
+    int members = file.deposits().stream().mapToInt(b -> b.deposit().members().size()).sum();
+    deposits.storeOnHand(origin, file.onHand(), members);
+    arrival.acceptedCount += file.onHand().size();
+    bulk.insert(pile);
+    if (file.kind().use() == FileKind.Use.BROUGHT_FORWARD) {
+      bringForward(actor, arrival, new BroughtForward(fresh, file.onHand()));
+    }
+    accounts.forEach(waiting::settle);
+  }
+
+  private List<MoneyInRow> toThePile(Actor actor, ArrivalRow arrival, Deposits.Stored stored) {
+    List<MoneyInRow> rows = new ArrayList<>();
+    for (Deposits.StoredMember member : stored.members()) {
+      if (member.member().kind().explained() == MemberKind.Explained.BY_A_TAPE) {
+        MoneyInRow row = MoneyInRow.of(member);
+        row.id = ids.next();
+        row.booksId = actor.booksId();
+        row.arrivalId = arrival.id;
+        rows.add(row);
+      }
+    }
+    return rows;
+  }
+
+  private void bringForward(Actor actor, ArrivalRow arrival, BroughtForward receipts) {
+    LocalDate today = names.businessDate(actor.booksId());
+    if (receipts.count() > 0) {
+      ledger.append(
+          actor,
+          new Ledger.Act(
+              PostingKind.RECEIPTS_FORWARD,
+              PostingTable.receiptsForward(receipts, today),
+              List.of(),
+              Optional.empty(),
+              Optional.empty(),
+              Optional.of(arrival.id),
+              Optional.empty()),
+          "receipts-brought-forward",
+          arrival.fileName);
+    }
+  }
+}

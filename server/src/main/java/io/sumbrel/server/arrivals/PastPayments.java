@@ -1,0 +1,66 @@
+package io.sumbrel.server.arrivals;
+
+import io.sumbrel.core.receipt.PastPayment;
+import io.sumbrel.server.deposit.Deposits;
+import io.sumbrel.server.people.Actor;
+import io.sumbrel.server.persistence.RowIds;
+import jakarta.persistence.EntityManager;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Propagation;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Payments from before these books. They post nothing. */
+@Component
+public class PastPayments {
+  private final EntityManager entities;
+  private final RowIds ids;
+  private final BulkRows bulk;
+
+  PastPayments(EntityManager entities, RowIds ids, BulkRows bulk) {
+    this.entities = entities;
+    this.ids = ids;
+    this.bulk = bulk;
+  }
+
+  /** Every past payment, oldest first. */
+  @Transactional(readOnly = true)
+  public List<PastPayment> all(long booksId) {
+    return entities
+        .createQuery(
+            "from PastPaymentRow where booksId = :b order by paidOn, id", PastPaymentRow.class)
+        .setParameter("b", booksId)
+        .getResultStream()
+        .map(PastPaymentRow::toFact)
+        .toList();
+  }
+
+  /** What was taken in, by arrival. */
+  @Transactional(readOnly = true)
+  public Map<Long, Deposits.Taken> taken(long booksId) {
+    Map<Long, Deposits.Taken> taken = new HashMap<>();
+    entities
+        .createQuery(
+            "select arrivalId, count(*), sum(amountMinor) from PastPaymentRow where booksId = :b group by arrivalId",
+            Object[].class)
+        .setParameter("b", booksId)
+        .getResultStream()
+        .forEach(r -> taken.put((Long) r[0], new Deposits.Taken((Long) r[1], (Long) r[2])));
+    return taken;
+  }
+
+  @Transactional(propagation = Propagation.MANDATORY)
+  void store(Actor actor, ArrivalRow arrival, List<PastPayment> payments) {
+    List<PastPaymentRow> rows = payments.stream().map(PastPaymentRow::of).toList();
+    for (PastPaymentRow row : rows) {
+      row.id = ids.next();
+      row.booksId = actor.booksId();
+      row.arrivalId = arrival.id;
+    }
+    entities.flush();
+    bulk.insert(rows);
+    arrival.acceptedCount = rows.size();
+  }
+}

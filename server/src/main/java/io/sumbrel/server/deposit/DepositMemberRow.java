@@ -1,0 +1,94 @@
+package io.sumbrel.server.deposit;
+
+import io.sumbrel.core.deposit.DepositMember;
+import io.sumbrel.core.deposit.MemberKind;
+import io.sumbrel.core.remittance.RemittanceDetail;
+import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
+import jakarta.persistence.Id;
+import jakarta.persistence.Table;
+import java.time.LocalDate;
+import java.util.Currency;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import org.hibernate.annotations.Immutable;
+
+@Entity
+@Immutable
+@Table(name = "deposit_member")
+class DepositMemberRow {
+  private static final int MAX_DETAILS = 8000;
+
+  @Id Long id;
+  long booksId;
+  long arrivalId;
+
+  /** Empty while the receipt is on hand. */
+  Long depositId;
+
+  int place;
+
+  /** Which member of its file it is, from 0: several may stand on one line. */
+  int ordinal;
+
+  @Enumerated(EnumType.STRING)
+  MemberKind kind;
+
+  LocalDate memberDate;
+  String currency;
+  long amountMinor;
+  String number;
+  String payerName;
+  String payerAccount;
+  String details;
+  String note;
+
+  static DepositMemberRow of(DepositMember member, Currency currency) {
+    DepositMemberRow row = new DepositMemberRow();
+    row.place = member.place();
+    row.kind = member.kind();
+    row.memberDate = member.date();
+    row.currency = currency.getCurrencyCode();
+    row.amountMinor = member.amountMinor();
+    row.number = cut(member.number(), 80);
+    row.payerName = member.payerName().map(n -> cut(n, 200)).orElse(null);
+    row.payerAccount = member.payerAccount().map(a -> cut(a, 60)).orElse(null);
+    row.details =
+        cut(
+            member.details().stream()
+                .map(d -> d.paidMinor() + " " + d.number())
+                .collect(Collectors.joining("\n")),
+            MAX_DETAILS);
+    row.note = cut(member.note(), 2000);
+    return row;
+  }
+
+  private static String cut(String text, int length) {
+    return text.substring(0, Math.min(length, text.length()));
+  }
+
+  DepositMember toFact() {
+    return new DepositMember(
+        place,
+        kind,
+        memberDate,
+        amountMinor,
+        number,
+        Optional.ofNullable(payerName),
+        Optional.ofNullable(payerAccount),
+        detailList(),
+        note);
+  }
+
+  private List<RemittanceDetail> detailList() {
+    return details.isEmpty()
+        ? List.of()
+        : Stream.of(details.split("\n"))
+            .map(d -> d.split(" ", 2))
+            .map(d -> new RemittanceDetail(d[1], Long.parseLong(d[0])))
+            .toList();
+  }
+}

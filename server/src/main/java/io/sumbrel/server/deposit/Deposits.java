@@ -1,0 +1,234 @@
+package io.sumbrel.server.deposit;
+
+import io.sumbrel.core.deposit.BankedDeposit;
+import io.sumbrel.core.deposit.BroughtForward;
+import io.sumbrel.core.deposit.Deposit;
+import io.sumbrel.core.deposit.DepositMember;
+import io.sumbrel.core.money.AmountText;
+import io.sumbrel.core.refusal.Refusal;
+import io.sumbrel.server.persistence.RowIds;
+import jakarta.persistence.EntityManager;
+import java.util.ArrayList;
+import java.util.Currency;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Propagation;
+import org.springframework.transaction.annotation.Transactional;
+
+/** The stored deposits and receipts on hand. */
+@Component
+public class Deposits {
+  private final EntityManager entities;
+  private final RowIds ids;
+
+  Deposits(EntityManager entities, RowIds ids) {
+    this.entities = entities;
+    this.ids = ids;
+  }
+
+  /**
+   * A stored deposit.
+   *
+   * @param entryId the bank entry that is this sum
+   */
+  public record Stored(
+      long id,
+      long bankAccountId,
+      long arrivalId,
+      Deposit deposit,
+      List<StoredMember> members,
+      Optional<Long> entryId) {}
+
+  /**
+   * A stored member.
+   *
+   * @param ordinal which member of its file it is, from 0
+   */
+  public record StoredMember(long id, int ordinal, Currency currency, DepositMember member) {}
+
+  /** Where a file's deposits come from and belong. */
+  public record Origin(long booksId, long arrivalId) {}
+
+  /** What was taken in of a file. */
+  public record Taken(long count, long minor) {}
+
+  /** Every deposit, the newest first. */
+  @Transactional(readOnly = true)
+  public List<Stored> all(long booksId) {
+    Map<Long, List<DepositMemberRow>> members =
+        entities
+            .createQuery(
+                "from DepositMemberRow where booksId = :b and depositId is not null order by id",
+                DepositMemberRow.class)
+            .setParameter("b", booksId)
+            .getResultStream()
+            .collect(Collectors.groupingBy(m -> m.depositId));
+    return entities
+        .createQuery(
+            "from DepositRow where booksId = :b order by depositDate desc, id", DepositRow.class)
+        .setParameter("b", booksId)
+        .getResultStream()
+        .map(d -> stored(d, members.getOrDefault(d.id, List.of())))
+        .toList();
+  }
+
+  /** Receipts that are on hand, oldest first. */
+  @Transactional(readOnly = true)
+  public List<StoredMember> onHand(long booksId) {
+    return entities
+        .createQuery(
+            "from DepositMemberRow where booksId = :b and depositId is null order by memberDate, id",
+            DepositMemberRow.class)
+        .setParameter("b", booksId)
+        .getResultStream()
+        .map(Deposits::member)
+        .toList();
+  }
+
+  /** What was taken in, by arrival. */
+  @Transactional(readOnly = true)
+  public Map<Long, Taken> taken(long booksId) {
+    Map<Long, Taken> taken = new HashMap<>();
+    entities
+        .createQuery(
+            "select arrivalId, count(*), sum(amountMinor) from DepositMemberRow where booksId = :b group by arrivalId",
+            Object[].class)
+        .setParameter("b", booksId)
+        .getResultStream()
+        .forEach(r -> taken.put((Long) r[0], new Taken((Long) r[1], (Long) r[2])));
+    return taken;
+  }
+
+  private static Stored stored(DepositRow row, List<DepositMemberRow> members) {
+    return new Stored(
+        row.id,
+        row.bankAccountId,
+        row.arrivalId,
+        new Deposit(
+            row.kind,
+            row.inCurrency(),
+            row.reference,
+            row.depositDate,
+            row.netMinor,
+            members.stream().map(DepositMemberRow::toFact).toList()),
+        members.stream().map(Deposits::member).toList(),
+        Optional.ofNullable(row.entryId));
+  }
+
+  private static StoredMember member(DepositMemberRow row) {
+    return new StoredMember(row.id, row.ordinal, Currency.getInstance(row.currency), row.toFact());
+  }
+
+  /**
+   * Whether a deposit is stored already: same account, kind, reference and date.
+   *
+   * @throws Refusal {@code deposit-changed} when it is stored with another sum
+   */
+  @Transactional(readOnly = true)
+  public boolean isKnown(long bankAccountId, Deposit deposit) {
+    List<DepositRow> same =
+        entities
+            .createQuery(
+                """
+                from DepositRow
+                where bankAccountId = :a and kind = :k and reference = :r and depositDate = :d
+                """,
+                DepositRow.class)
+            .setParameter("a", bankAccountId)
+            .setParameter("k", deposit.kind())
+            .setParameter("r", cut(deposit.reference()))
+            .setParameter("d", deposit.date())
+            .getResultList();
+    if (same.isEmpty() || deposit.reference().isEmpty()) {
+      return false;
+    }
+    if (same.get(0).netMinor != deposit.netMinor()) {
+      throw new Refusal(
+          "deposit-changed",
+          "%s of %s is known with %s; this file states %s."
+              .formatted(
+                  deposit.words(),
+                  deposit.date(),
+                  AmountText.words(same.get(0).netMinor, deposit.currency()),
+                  AmountText.words(deposit.netMinor(), deposit.currency())));
+    }
+    return true;
+  }
+
+  /**
+   * Stores a deposit with its members.
+   *
+   * @param firstOrdinal the number of its first member in its file
+   */
+  @Transactional(propagation = Propagation.MANDATORY)
+  public Stored store(Origin origin, long bankAccountId, Deposit deposit, int firstOrdinal) {
+    DepositRow row = new DepositRow();
+    row.id = ids.next();
+    row.booksId = origin.booksId();
+    row.arrivalId = origin.arrivalId();
+    row.bankAccountId = bankAccountId;
+    row.kind = deposit.kind();
+    row.currency = deposit.currency().getCurrencyCode();
+    row.reference = cut(deposit.reference());
+    row.depositDate = deposit.date();
+    row.netMinor = deposit.netMinor();
+    entities.persist(row);
+    entities.flush();
+    List<DepositMemberRow> members = new ArrayList<>();
+    for (DepositMember member : deposit.members()) {
+      members.add(store(origin, row.id, member, deposit.currency(), firstOrdinal + members.size()));
+    }
+    entities.flush();
+    return stored(row, members);
+  }
+
+  /** Stores receipts that are on hand. */
+  @Transactional(propagation = Propagation.MANDATORY)
+  public void storeOnHand(Origin origin, List<BroughtForward.OnHand> receipts, int firstOrdinal) {
+    int ordinal = firstOrdinal;
+    for (BroughtForward.OnHand receipt : receipts) {
+      store(origin, null, receipt.receipt(), receipt.currency(), ordinal++);
+    }
+  }
+
+  private DepositMemberRow store(
+      Origin origin, Long depositId, DepositMember member, Currency currency, int ordinal) {
+    DepositMemberRow row = DepositMemberRow.of(member, currency);
+    row.id = ids.next();
+    row.booksId = origin.booksId();
+    row.arrivalId = origin.arrivalId();
+    row.depositId = depositId;
+    row.ordinal = ordinal;
+    entities.persist(row);
+    return row;
+  }
+
+  private static String cut(String reference) {
+    return reference.substring(0, Math.min(80, reference.length()));
+  }
+
+  /** Members in files, numbered through: the first of each deposit. */
+  public static int[] firstOrdinals(List<BankedDeposit> deposits) {
+    int[] first = new int[deposits.size()];
+    for (int i = 1; i < first.length; i++) {
+      first[i] = first[i - 1] + deposits.get(i - 1).deposit().members().size();
+    }
+    return first;
+  }
+
+  /** Takes out what a file brought. Nothing of it may be posted. */
+  @Transactional(propagation = Propagation.MANDATORY)
+  public void remove(long arrivalId) {
+    for (String remove :
+        List.of(
+            "delete from deposit_not_entry where deposit_id in (select id from deposit where arrival_id = :a)",
+            "delete from deposit_member where arrival_id = :a",
+            "delete from deposit where arrival_id = :a")) {
+      entities.createNativeQuery(remove).setParameter("a", arrivalId).executeUpdate();
+    }
+  }
+}

@@ -1,0 +1,43 @@
+package io.sumbrel.server.deposit;
+
+import io.sumbrel.server.people.Actor;
+import java.util.List;
+import org.springframework.http.HttpStatus;
+import org.springframework.security.access.prepost.PreAuthorize;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+
+@RestController
+@RequestMapping("/api/deposits")
+class DepositsController {
+  private final DepositViews views;
+  private final WaitingForTie waiting;
+
+  DepositsController(DepositViews views, WaitingForTie waiting) {
+    this.views = views;
+    this.waiting = waiting;
+  }
+
+  /** What the screen of deposits shows. */
+  record DepositsView(
+      List<DepositViews.DepositView> deposits, List<DepositViews.MemberView> onHand) {}
+
+  @GetMapping
+  DepositsView deposits(@AuthenticationPrincipal Actor actor) {
+    return new DepositsView(
+        views.stored(actor.booksId(), d -> true), views.onHand(actor.booksId()));
+  }
+
+  /** The entry that waits is another sum, somebody says. */
+  @PostMapping("/{id}/separation")
+  @PreAuthorize("hasAuthority('POST')")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void separate(@AuthenticationPrincipal Actor actor, @PathVariable long id) {
+    waiting.separate(actor, id);
+  }
+}

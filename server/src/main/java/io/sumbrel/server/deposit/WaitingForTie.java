@@ -1,0 +1,225 @@
+package io.sumbrel.server.deposit;
+
+import io.sumbrel.core.bank.Method;
+import io.sumbrel.core.deposit.Deposit;
+import io.sumbrel.core.deposit.WaitingEntries;
+import io.sumbrel.core.money.AmountText;
+import io.sumbrel.core.receipt.MoneyInId;
+import io.sumbrel.core.refusal.Refusal;
+import io.sumbrel.server.audit.AuditRecord;
+import io.sumbrel.server.books.Claims;
+import io.sumbrel.server.people.Actor;
+import jakarta.persistence.EntityManager;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Propagation;
+import org.springframework.transaction.annotation.Transactional;
+
+/**
+ * The rule of one place in the pile: a bank entry that is the sum of a known deposit waits there to
+ * be tied, and nobody places it on an invoice a second time.
+ */
+@Component
+public class WaitingForTie {
+  private static final int DAYS = 11;
+
+  private final EntityManager entities;
+  private final Claims claims;
+  private final AuditRecord audit;
+
+  WaitingForTie(EntityManager entities, Claims claims, AuditRecord audit) {
+    this.entities = entities;
+    this.claims = claims;
+    this.audit = audit;
+  }
+
+  /** The deposit for which a bank entry waits, in words. */
+  @Transactional(readOnly = true)
+  public Optional<String> depositOf(MoneyInId entry) {
+    return entities
+        .createQuery("from DepositRow where entryId = :e", DepositRow.class)
+        .setParameter("e", entry.number())
+        .getResultStream()
+        .findFirst()
+        .map(DepositRow::words);
+  }
+
+  /** All bank entries that wait. */
+  @Transactional(readOnly = true)
+  public Set<MoneyInId> entries(long booksId) {
+    Set<MoneyInId> waiting = new HashSet<>();
+    entities
+        .createQuery(
+            "select entryId from DepositRow where booksId = :b and entryId is not null", Long.class)
+        .setParameter("b", booksId)
+        .getResultStream()
+        .forEach(id -> waiting.add(new MoneyInId(id)));
+    return waiting;
+  }
+
+  /**
+   * @throws Refusal {@code explained} when the entry that is surely the sum of a new deposit was
+   *     explained before the deposit was known: its members would count the money twice
+   */
+  @Transactional(readOnly = true)
+  public void requireNotExplained(long bankAccountId, Deposit deposit) {
+    WaitingEntries.Known known =
+        new WaitingEntries.Known(
+            0,
+            deposit.kind(),
+            bankAccountId,
+            deposit.reference(),
+            deposit.date(),
+            deposit.netMinor());
+    List<WaitingEntries.Entry> entries =
+        entries(bankAccountId, deposit.date(), deposit.date(), Set.of(deposit.netMinor()));
+    Long entry = WaitingEntries.of(List.of(known), entries).get(0L);
+    if (entry == null) {
+      return;
+    }
+    claims
+        .of(new MoneyInId(entry))
+        .ifPresent(
+            claim -> {
+              throw new Refusal(
+                  "explained",
+                  "The bank's entry of %s is %s, and %s explains it already; turn that back first, or the money counts twice."
+                      .formatted(
+                          AmountText.words(deposit.netMinor(), deposit.currency()),
+                          deposit.words(),
+                          claim.number().words()));
+            });
+  }
+
+  /** Lets entries of an account wait for the deposits that they surely are. */
+  @Transactional(propagation = Propagation.MANDATORY)
+  public void settle(long bankAccountId) {
+    List<DepositRow> open =
+        entities
+            .createQuery(
+                "from DepositRow where bankAccountId = :a and entryId is null", DepositRow.class)
+            .setParameter("a", bankAccountId)
+            .getResultList();
+    if (open.isEmpty()) {
+      return;
+    }
+    LocalDate first = open.stream().map(d -> d.depositDate).min(LocalDate::compareTo).get();
+    LocalDate last = open.stream().map(d -> d.depositDate).max(LocalDate::compareTo).get();
+    Set<Long> nets = new HashSet<>();
+    open.forEach(d -> nets.add(d.netMinor));
+    List<WaitingEntries.Entry> entries = new ArrayList<>();
+    for (WaitingEntries.Entry entry : entries(bankAccountId, first, last, nets)) {
+      MoneyInId id = new MoneyInId(entry.id());
+      if (claims.of(id).isEmpty() && depositOf(id).isEmpty()) {
+        entries.add(entry);
+      }
+    }
+    Map<Long, Long> waiting =
+        WaitingEntries.of(open.stream().map(DepositRow::toKnown).toList(), entries);
+    for (DepositRow deposit : open) {
+      Long entry = waiting.get(deposit.id);
+      if (entry != null && !isDenied(deposit.id, entry)) {
+        tieLater(deposit, entry);
+      }
+    }
+  }
+
+  /** A posting locks the sum before it claims it: what is claimed by now is seen here. */
+  private void tieLater(DepositRow deposit, long entryId) {
+    entities
+        .createNativeQuery("select id from money_in where id = :id for update")
+        .setParameter("id", entryId)
+        .getResultList();
+    if (claims.of(new MoneyInId(entryId)).isEmpty()) {
+      deposit.entryId = entryId;
+      entities
+          .createNativeQuery("delete from draft where money_in_id = :id")
+          .setParameter("id", entryId)
+          .executeUpdate();
+    }
+  }
+
+  private boolean isDenied(long depositId, long entryId) {
+    return !entities
+        .createNativeQuery(
+            "select 1 from deposit_not_entry where deposit_id = :d and money_in_id = :e")
+        .setParameter("d", depositId)
+        .setParameter("e", entryId)
+        .getResultList()
+        .isEmpty();
+  }
+
+  private List<WaitingEntries.Entry> entries(
+      long bankAccountId, LocalDate first, LocalDate last, Set<Long> amounts) {
+    return entities
+        .createQuery(
+            """
+            select m.id, m.bookingDate, m.amountMinor, m.method, m.bankText, m.bankReference
+            from MoneyInRow m
+            where m.bankAccountId = :a and m.standing = COUNTS and m.amountMinor in (:amounts)
+              and m.bookingDate between :first and :last
+            order by m.id
+            """,
+            Object[].class)
+        .setParameter("a", bankAccountId)
+        .setParameter("amounts", amounts)
+        .setParameter("first", first.minusDays(DAYS))
+        .setParameter("last", last.plusDays(DAYS))
+        .getResultStream()
+        .map(
+            r ->
+                new WaitingEntries.Entry(
+                    (Long) r[0],
+                    bankAccountId,
+                    (LocalDate) r[1],
+                    (Long) r[2],
+                    (Method) r[3],
+                    r[4] + "\n" + r[5]))
+        .toList();
+  }
+
+  /**
+   * A person says that the entry is another sum: it goes back to the pile.
+   *
+   * @throws Refusal {@code not-found}, {@code not-waiting}
+   */
+  @Transactional
+  public void separate(Actor actor, long depositId) {
+    DepositRow deposit = entities.find(DepositRow.class, depositId);
+    if (deposit == null || deposit.booksId != actor.booksId()) {
+      throw new Refusal("not-found", "There is no such deposit.");
+    }
+    if (deposit.entryId == null) {
+      throw new Refusal("not-waiting", "No entry of the bank waits for " + deposit.words() + ".");
+    }
+    entities
+        .createNativeQuery(
+            "insert into deposit_not_entry (deposit_id, money_in_id) values (:d, :e)")
+        .setParameter("d", depositId)
+        .setParameter("e", deposit.entryId)
+        .executeUpdate();
+    deposit.entryId = null;
+    audit.append(
+        actor,
+        "deposit-separated",
+        deposit.words(),
+        AmountText.words(deposit.netMinor, deposit.inCurrency()));
+  }
+
+  /** Entries that a file brought wait no more: the file goes. */
+  @Transactional(propagation = Propagation.MANDATORY)
+  public void forget(long arrivalId) {
+    for (String forget :
+        List.of(
+            "update deposit set entry_id = null where entry_id in (select id from money_in where arrival_id = :a)",
+            "delete from deposit_not_entry where money_in_id in (select id from money_in where arrival_id = :a)")) {
+      entities.createNativeQuery(forget).setParameter("a", arrivalId).executeUpdate();
+    }
+  }
+}
