@@ -26,6 +26,7 @@ const Arrivals = lazy(() => import('../features/arrivals').then((m) => ({ defaul
 const Customers = lazy(() =>
   import('../features/customers').then((m) => ({ default: m.Customers })),
 );
+const Deposits = lazy(() => import('../features/deposits').then((m) => ({ default: m.Deposits })));
 const Books = lazy(() => import('../features/books').then((m) => ({ default: m.Books })));
 const PostingTrail = lazy(() =>
   import('../features/trail').then((m) => ({ default: m.PostingTrail })),
@@ -39,6 +40,7 @@ const router = createBrowserRouter([
       { index: true, element: <Navigate to="/desk" replace /> },
       { path: 'desk/:moneyId?', element: <Desk /> },
       { path: 'arrivals/:arrivalId?/:step?', element: <Arrivals /> },
+      { path: 'deposits/:depositId?', element: <Deposits /> },
       { path: 'customers/:customerId?', element: <Customers /> },
       { path: 'books/:tab?', element: <Books /> },
       { path: 'trail/postings/:number', element: <PostingTrail /> },

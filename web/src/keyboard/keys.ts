@@ -3,7 +3,11 @@ export const KEYS = [
   { where: 'Everywhere', keys: 'F6 · Shift+F6', words: 'go round the zones of the page' },
   { where: 'Everywhere', keys: '/', words: 'find by amount, payer, text' },
   { where: 'Everywhere', keys: '?', words: 'this help' },
-  { where: 'Everywhere', keys: 'G then D A C B', words: 'Desk, Arrivals, Customers, Books' },
+  {
+    where: 'Everywhere',
+    keys: 'G then D A E C B',
+    words: 'Desk, Arrivals, Deposits, Customers, Books',
+  },
   { where: 'Desk', keys: 'Ctrl+Enter', words: 'post the tape, at 0.00 only' },
   { where: 'Desk', keys: 'Ctrl+Z', words: 'take back a step on the unposted tape' },
   { where: 'Desk', keys: 'Ctrl+Shift+Z', words: 'turn back your last posting' },
@@ -20,6 +24,7 @@ export const KEYS = [
   { where: 'Arrivals', keys: '↑ ↓ · Enter', words: 'choose a file · accept it' },
   { where: 'Arrivals', keys: 'W · T', words: 'withdraw the file · type entries' },
   { where: 'Entries', keys: '↑ ↓ · Enter', words: 'choose an entry · its place in the file' },
+  { where: 'Deposits', keys: '↑ ↓ · X', words: 'choose a deposit · the entry is another sum' },
   { where: 'Entries', keys: 'R · X', words: 'a held one is real · is double' },
 ] as const;
 

@@ -21,6 +21,7 @@ import {
 import { Accounts } from './Accounts';
 import { ContentsPane } from './ContentsPane';
 import { LayoutMaker } from './LayoutMaker';
+import { LockboxMaker } from './LockboxMaker';
 import { TypedRows } from './TypedRows';
 import styles from './Arrivals.module.css';
 
@@ -72,7 +73,8 @@ export function Arrivals() {
   /** Enter leads on: a file is accepted, or its columns are named first. */
   const goOn = () => {
     if (selected?.state === 'LAYOUT') {
-      void navigate(`/arrivals/${selected.id}/layout`);
+      const maker = selected.kind === 'lockbox' ? 'lockbox' : 'layout';
+      void navigate(`/arrivals/${selected.id}/${maker}`);
     } else if (selected?.state === 'WAITING') {
       void attempt(`Taking in ${selected.fileName} …`, () => accept(selected.id, scope, choices));
     }
@@ -112,6 +114,10 @@ export function Arrivals() {
     return <LayoutMaker arrival={selected} />;
   }
 
+  if (step === 'lockbox' && selected) {
+    return <LockboxMaker arrival={selected} />;
+  }
+
   return (
     <div
       className={over ? `${styles.page} ${styles.over}` : styles.page}
@@ -142,7 +148,7 @@ export function Arrivals() {
             }}
           />
           <span className={styles.soft}>
-            statements of any kind, open items, invoices · up to 100 MB
+            statements, lockboxes, payouts, open items, invoices · up to 100 MB
           </span>
           <Button onClick={() => void navigate('/arrivals/typed')}>
             Type entries<Key>T</Key>
@@ -225,7 +231,11 @@ export function Arrivals() {
           <Empty>Nothing of a refused file is stored. Mend it or ask for it again.</Empty>
         )}
         {selected?.state === 'LAYOUT' && (
-          <Empty>Nobody has said yet what the columns of this file hold.</Empty>
+          <Empty>
+            {selected.kind === 'lockbox'
+              ? 'Nobody has said yet into which account this lockbox is paid.'
+              : 'Nobody has said yet what the columns of this file hold.'}
+          </Empty>
         )}
       </aside>
     </div>
@@ -304,7 +314,7 @@ function Stand({ row, chosen, goOn }: Omit<RowProps, 'pick'>) {
   switch (row.state) {
     case 'WAITING':
       return row.refusal ? (
-        <span className={styles.waiting}>waits for the one before it</span>
+        <span className={styles.waiting}>cannot be accepted yet</span>
       ) : chosen ? (
         <Button variant="contained" tabIndex={-1} onClick={goOn}>
           Accept<Key>↵</Key>
@@ -315,10 +325,13 @@ function Stand({ row, chosen, goOn }: Omit<RowProps, 'pick'>) {
     case 'LAYOUT':
       return chosen ? (
         <Button variant="contained" tabIndex={-1} onClick={goOn}>
-          Name its columns<Key>↵</Key>
+          {row.kind === 'lockbox' ? 'Set the lockbox up' : 'Name its columns'}
+          <Key>↵</Key>
         </Button>
       ) : (
-        <span className={styles.waiting}>its columns are to be named</span>
+        <span className={styles.waiting}>
+          {row.kind === 'lockbox' ? 'its lockbox is to be set up' : 'its columns are to be named'}
+        </span>
       );
     case 'REFUSED':
       return <span className={styles.refused}>refused, nothing stored</span>;

@@ -2,8 +2,10 @@ import Button from '@mui/material/Button';
 import { useQuery } from '@tanstack/react-query';
 import { Key } from '../../components/Key';
 import { Loading, Sentence } from '../../components/States';
+import { DepositStrip, Members } from '../deposits';
 import { type Arrival, type Choices, contentsQuery, type Scope } from './arrivalsApi';
 import { ItemList } from './ItemList';
+import { PastList } from './PastList';
 import { SourceLines } from './SourceLines';
 import { StatementStrip } from './StatementStrip';
 import styles from './Arrivals.module.css';
@@ -31,7 +33,8 @@ export function ContentsPane(props: Props) {
   if (contents.isError) {
     return <Sentence error={contents.error} retry={() => void contents.refetch()} />;
   }
-  const isStatement = contents.data.statements.length > 0;
+  const { statements, deposits, onHand, past } = contents.data;
+  const canGo = statements.length + past.length > 0 || arrival.kind !== 'receipts CSV';
   return (
     <>
       {arrival.state === 'WAITING' && arrival.refusal && <Sentence error={arrival.refusal} />}
@@ -43,9 +46,14 @@ export function ContentsPane(props: Props) {
       {line !== undefined && (
         <SourceLines arrivalId={arrival.id} line={line} close={() => props.showLine(undefined)} />
       )}
-      {contents.data.statements.map((s, i) => (
+      {statements.map((s, i) => (
         <StatementStrip key={`${s.number} ${i}`} statement={s} showLine={props.showLine} />
       ))}
+      {deposits.map((d) => (
+        <DepositStrip key={`${d.reference} ${d.date}`} deposit={d} showLine={props.showLine} />
+      ))}
+      {onHand.length > 0 && <Members title="On hand" members={onHand} showLine={props.showLine} />}
+      {past.length > 0 && <PastList past={past} />}
       {contents.data.list && <ItemList {...props} list={contents.data.list} />}
       <p className={styles.acts}>
         <a href={`/api/arrivals/${arrival.id}/original`} download={arrival.fileName}>
@@ -54,7 +62,7 @@ export function ContentsPane(props: Props) {
         {(arrival.state === 'WAITING' || arrival.state === 'INFORMATION') && (
           <Button onClick={props.drop}>Take out, not accepted</Button>
         )}
-        {arrival.state === 'ACCEPTED' && isStatement && (
+        {arrival.state === 'ACCEPTED' && !contents.data.list && canGo && (
           <Button onClick={props.withdraw}>
             Withdraw<Key>W</Key>
           </Button>

@@ -17,6 +17,7 @@ const STANDS: Record<Entry['stand'], string> = {
   HELD: 'possibly double',
   SHOWN: 'shown only',
   IN_THE_PILE: 'in the pile',
+  WAITS_FOR_TIE: 'waits in Deposits',
   DETAILED: 'stands by its parts',
   EXPLAINED: '',
 };

@@ -7,6 +7,9 @@ export type Statement = Contents['statements'][number];
 export type Entry = Statement['entries'][number];
 export type Sample = Schemas['SampleView'];
 export type Layout = Schemas['CsvLayout'];
+export type PayoutLayout = Schemas['PayoutLayout'];
+export type PayoutLayoutRequest = Schemas['PayoutLayoutRequest'];
+export type LockboxRequest = Schemas['LockboxRequest'];
 export type LayoutRequest = Schemas['LayoutRequest'];
 export type Typed = Schemas['TypedRequest'];
 export type Scope = 'COMPLETE' | 'CHANGES_ONLY';
@@ -50,15 +53,48 @@ export const linesQuery = (id: number, around: number) =>
       ),
   });
 
-export const sampleQuery = (id: number, delimiter: string | undefined) =>
+export const sampleQuery = (id: number, delimiter: string | undefined, headerLine: number) =>
   queryOptions({
-    queryKey: ['arrivals', id, 'sample', delimiter],
+    queryKey: ['arrivals', id, 'sample', delimiter, headerLine],
     queryFn: () =>
       unwrap(
         client.GET('/api/arrivals/{id}/sample', {
-          params: { path: { id }, query: delimiter ? { delimiter } : {} },
+          params: { path: { id }, query: delimiter ? { delimiter, headerLine } : { headerLine } },
         }),
       ),
+    placeholderData: (before) => before,
+  });
+
+export const lockboxQuery = (id: number) =>
+  queryOptions({
+    queryKey: ['arrivals', id, 'lockbox'],
+    queryFn: () => unwrap(client.GET('/api/arrivals/{id}/lockbox', { params: { path: { id } } })),
+  });
+
+export const lockboxTrialQuery = (id: number, request: LockboxRequest | undefined) =>
+  queryOptions({
+    queryKey: ['arrivals', id, 'lockbox', request],
+    queryFn: () =>
+      unwrap(
+        client.POST('/api/arrivals/{id}/lockbox/trial', {
+          params: { path: { id } },
+          body: request as LockboxRequest,
+        }),
+      ),
+    enabled: request !== undefined,
+  });
+
+export const payoutTrialQuery = (id: number, request: PayoutLayoutRequest | undefined) =>
+  queryOptions({
+    queryKey: ['arrivals', id, 'payout trial', request],
+    queryFn: () =>
+      unwrap(
+        client.POST('/api/arrivals/{id}/payout-layout/trial', {
+          params: { path: { id } },
+          body: request as PayoutLayoutRequest,
+        }),
+      ),
+    enabled: request !== undefined,
   });
 
 export const trialQuery = (id: number, request: LayoutRequest | undefined) =>
@@ -115,6 +151,14 @@ export const decideHeld = (moneyId: number, verdict: 'REAL' | 'DOUBLE') =>
 
 export const keepLayout = (id: number, request: LayoutRequest) =>
   unwrap(client.PUT('/api/arrivals/{id}/layout', { params: { path: { id } }, body: request }));
+
+export const keepPayoutLayout = (id: number, request: PayoutLayoutRequest) =>
+  unwrap(
+    client.PUT('/api/arrivals/{id}/payout-layout', { params: { path: { id } }, body: request }),
+  );
+
+export const keepLockbox = (id: number, request: LockboxRequest) =>
+  unwrap(client.PUT('/api/arrivals/{id}/lockbox', { params: { path: { id } }, body: request }));
 
 export const typeEntries = (request: Typed) =>
   unwrap(client.POST('/api/arrivals/typed', { body: request }));

@@ -1,0 +1,114 @@
+import { useQuery } from '@tanstack/react-query';
+import { type ReactNode, useState } from 'react';
+import {
+  type Arrival,
+  keepLayout,
+  type Layout,
+  type LayoutRequest,
+  type Sample,
+  trialQuery,
+} from './arrivalsApi';
+import { MakerPage } from './LayoutMaker';
+import { SampleTable, Select, type Shape, ShapeOptions, widthOf } from './LayoutParts';
+import { StatementTape } from './StatementStrip';
+import styles from './Arrivals.module.css';
+
+export interface MakerProps {
+  arrival: Arrival;
+  sample: Sample;
+  shape: Shape;
+  say: (part: Partial<Shape>) => void;
+  questions: ReactNode;
+}
+
+interface Stated {
+  columns: string[];
+  dateOrder?: Layout['dateOrder'];
+  decimalMark?: Layout['decimalMark'];
+  signRule?: Layout['signRule'];
+  outMark: string;
+}
+
+/** The columns of a bank's own CSV. */
+export function EntryLayout({ arrival, sample, shape, say, questions }: MakerProps) {
+  const [stated, setStated] = useState<Stated>({ columns: [], outMark: '' });
+  const tell = (part: Partial<Stated>) => setStated((before) => ({ ...before, ...part }));
+  const request = requestOf(stated, sample, shape);
+  const trial = useQuery({ ...trialQuery(arrival.id, request), retry: false });
+  const { choices } = sample;
+  return (
+    <MakerPage
+      arrival={arrival}
+      title={`What the columns of ${arrival.fileName} hold`}
+      stated={request !== undefined}
+      unstated="Say what the columns hold, the order of dates, the decimal mark and the sign. It is said once; later files with the same header are read by it."
+      trial={trial}
+      keep={request && (() => keepLayout(arrival.id, request))}
+      keepWords="Keep for every file with this header"
+      read={trial.data?.map((s) => (
+        <StatementTape key={s.number} statement={s} />
+      ))}
+    >
+      <p className={styles.options}>
+        {questions}
+        <ShapeOptions sample={sample} shape={shape} say={say} />
+        <Select
+          label="Dates stand as"
+          value={stated.dateOrder}
+          choices={choices.dateOrders}
+          take={(code) => tell({ dateOrder: code as Layout['dateOrder'] })}
+        />
+        <Select
+          label="Before the cents stands"
+          value={stated.decimalMark}
+          choices={choices.decimalMarks}
+          take={(code) => tell({ decimalMark: code as Layout['decimalMark'] })}
+        />
+        <Select
+          label="In and out are told apart"
+          value={stated.signRule}
+          choices={choices.signRules}
+          take={(code) => tell({ signRule: code as Layout['signRule'] })}
+        />
+        {stated.signRule === 'BY_MARK' && (
+          <label>
+            The mark of money out{' '}
+            <input value={stated.outMark} onChange={(e) => tell({ outMark: e.target.value })} />
+          </label>
+        )}
+      </p>
+      <SampleTable
+        sample={sample}
+        headerLine={shape.headerLine}
+        columns={stated.columns}
+        choices={choices.meanings}
+        setColumns={(columns) => tell({ columns })}
+        setHeader={(headerLine) => say({ headerLine })}
+      />
+    </MakerPage>
+  );
+}
+
+/** The whole of a layout once everything is stated. */
+function requestOf(stated: Stated, sample: Sample, shape: Shape): LayoutRequest | undefined {
+  const { dateOrder, decimalMark, signRule } = stated;
+  if (!dateOrder || !decimalMark || !signRule || shape.accountId === undefined) {
+    return undefined;
+  }
+  return {
+    accountId: shape.accountId,
+    layout: {
+      delimiter: sample.sample.delimiter,
+      headerLine: shape.headerLine,
+      linesAfter: shape.linesAfter,
+      columns: Array.from(
+        { length: widthOf(sample) },
+        (_, i) => (stated.columns[i] ?? 'NOTHING') as Layout['columns'][number],
+      ),
+      dateOrder,
+      decimalMark,
+      signRule,
+      outMark: stated.outMark,
+    },
+  };
+}

@@ -1,0 +1,136 @@
+import { Link } from 'react-router';
+import { Amount } from '../../components/Amount';
+import { Tape, type TapeRow } from '../../components/Tape';
+import { longDate, shortDate, words } from '../../money/money';
+import { PostingLink } from '../trail';
+import type { Deposit, Member } from './depositsApi';
+import styles from './Deposits.module.css';
+
+const STANDS: Record<Member['stand'], string> = {
+  NEW: '',
+  KNOWN: 'known already',
+  IN_THE_PILE: 'in the pile',
+  EXPLAINED: '',
+  RECORDED: '',
+  WITH_THE_DEPOSIT: '',
+};
+
+/** Members of one kind make a line each; together they make the net. */
+export function DepositTape({ deposit: d }: { deposit: Deposit }) {
+  const kinds = new Map<string, { count: number; minor: number }>();
+  for (const m of d.members) {
+    const sum = kinds.get(m.kind) ?? { count: 0, minor: 0 };
+    kinds.set(m.kind, { count: sum.count + 1, minor: sum.minor + m.amountMinor });
+  }
+  const rows: TapeRow[] = [...kinds].map(([kind, sum]) => ({
+    key: kind,
+    label: `${sum.count} × ${kind}`,
+    minor: Math.abs(sum.minor),
+    side: sum.minor < 0 ? -1 : 1,
+  }));
+  return (
+    <Tape
+      title={`${d.kind.charAt(0).toUpperCase()}${d.kind.slice(1)} ${d.reference}`}
+      subtitle={`${d.account} · ${longDate(d.date)}`}
+      currency={d.currency}
+      rows={rows}
+      footLabel="Reaches the bank"
+      footMinor={d.netMinor}
+      footLook="stated"
+      after={d.state === 'KNOWN' && <p className={styles.soft}>known already, with this sum</p>}
+    />
+  );
+}
+
+interface Props {
+  deposit: Deposit;
+  showLine: (line: number) => void;
+}
+
+/** A deposit proved on the strip, and its members with where each stands. */
+export function DepositStrip({ deposit, showLine }: Props) {
+  return (
+    <section className={styles.strip}>
+      <DepositTape deposit={deposit} />
+      <Members title="Members" members={deposit.members} showLine={showLine} />
+    </section>
+  );
+}
+
+interface MembersProps {
+  title: string;
+  members: Member[];
+  showLine: (line: number) => void;
+}
+
+export function Members({ title, members, showLine }: MembersProps) {
+  return (
+    <table className={styles.members} aria-label={title}>
+      <tbody>
+        {members.map((m, i) => (
+          <tr key={`${m.place} ${i}`}>
+            <td className={styles.soft}>
+              <button
+                type="button"
+                className={styles.place}
+                title={`line ${m.place} of the file`}
+                onClick={() => showLine(m.place)}
+              >
+                {shortDate(m.date)}
+              </button>
+            </td>
+            <td>
+              {m.payer || m.kind} <span className={styles.soft}>{m.payer && m.kind}</span>{' '}
+              <span className={styles.soft}>{m.number}</span>
+              <Details member={m} />
+              <Standing member={m} />
+            </td>
+            <td className="figures">
+              <Amount minor={m.amountMinor} currency={m.currency} />
+            </td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+/** What it is said to cover, and by how much that does not add up. */
+function Details({ member: m }: { member: Member }) {
+  if (m.details.length === 0) {
+    return null;
+  }
+  const stated = m.details.some((d) => d.paidMinor !== 0);
+  return (
+    <span className={styles.details}>
+      {m.details
+        .map((d) =>
+          m.details.length > 1 && stated
+            ? `${d.number} ${words(d.paidMinor, m.currency)}`
+            : d.number,
+        )
+        .join(' · ')}
+      {stated && m.unstatedMinor !== 0 && (
+        <b className={styles.todo}> · {words(m.unstatedMinor, m.currency)} not said</b>
+      )}
+    </span>
+  );
+}
+
+function Standing({ member: m }: { member: Member }) {
+  if (m.explainedBy) {
+    return (
+      <span className={styles.stand}>
+        <PostingLink number={m.explainedBy} />
+      </span>
+    );
+  }
+  if (m.stand === 'IN_THE_PILE' && m.moneyId) {
+    return (
+      <Link className={styles.stand} to={`/desk/${m.moneyId}`}>
+        in the pile
+      </Link>
+    );
+  }
+  return STANDS[m.stand] ? <span className={styles.stand}>{STANDS[m.stand]}</span> : null;
+}

@@ -1,0 +1,215 @@
+import Button from '@mui/material/Button';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { type KeyboardEvent, type ReactNode, useState } from 'react';
+import { useNavigate, useParams } from 'react-router';
+import { sentenceOf } from '../../api/client';
+import { Key } from '../../components/Key';
+import { Empty, Loading, Sentence } from '../../components/States';
+import { longDate, shortDate, words } from '../../money/money';
+import { DepositTape, Members } from './DepositStrip';
+import { type Deposit, depositsQuery, separate } from './depositsApi';
+import styles from './Deposits.module.css';
+
+const GROUPS: { state: Deposit['state']; words: string }[] = [
+  { state: 'AT_THE_BANK', words: 'At the bank, to be tied' },
+  { state: 'EXPECTED', words: 'Not at the bank yet' },
+];
+
+/** What reaches the bank as one sum: on hand, on its way, and at the bank. */
+export function Deposits() {
+  const deposits = useQuery(depositsQuery);
+  const { depositId } = useParams();
+  const navigate = useNavigate();
+  const queries = useQueryClient();
+  const [problem, setProblem] = useState('');
+  if (deposits.isPending) {
+    return <Loading />;
+  }
+  if (deposits.isError) {
+    return <Sentence error={deposits.error} retry={() => void deposits.refetch()} />;
+  }
+  const { onHand } = deposits.data;
+  const rows = GROUPS.flatMap((g) => deposits.data.deposits.filter((d) => d.state === g.state));
+  const showsHand = depositId === 'on-hand';
+  const selected = showsHand
+    ? undefined
+    : (rows.find((d) => d.id === Number(depositId)) ?? rows[0]);
+  const stops = [...(onHand.length > 0 ? ['on-hand'] : []), ...rows.map((d) => String(d.id))];
+  const at = stops.indexOf(showsHand ? 'on-hand' : String(selected?.id));
+  const go = (to: string | undefined) =>
+    to !== undefined && void navigate(`/deposits/${to}`, { replace: true });
+
+  const notThisEntry = async () => {
+    setProblem('');
+    try {
+      if (selected?.id !== undefined && selected.entry) {
+        await separate(selected.id);
+      }
+    } catch (e) {
+      setProblem(sentenceOf(e));
+    }
+    await queries.invalidateQueries();
+  };
+
+  const onKeyDown = (event: KeyboardEvent) => {
+    const step = event.key === 'ArrowDown' ? 1 : event.key === 'ArrowUp' ? -1 : 0;
+    if (step !== 0) {
+      event.preventDefault();
+      go(stops[Math.min(stops.length - 1, Math.max(0, at + step))]);
+    } else if (event.key.toLowerCase() === 'x' && selected?.entry) {
+      event.preventDefault();
+      void notThisEntry();
+    }
+  };
+
+  if (stops.length === 0) {
+    return (
+      <Empty>
+        No deposit is known. A lockbox file, a list of payouts, or slips brought forward come in at
+        Arrivals.
+      </Empty>
+    );
+  }
+  return (
+    <div className={styles.page}>
+      <div
+        className={styles.list}
+        data-zone="deposits"
+        role="group"
+        aria-label="Deposits"
+        tabIndex={0}
+        onKeyDown={onKeyDown}
+      >
+        {onHand.length > 0 && (
+          <Group words={`On hand · ${onHand.length}`} sums={sumsOf(onHand)}>
+            <Row
+              chosen={showsHand}
+              pick={() => go('on-hand')}
+              title="not yet on a slip"
+              sum={sumsOf(onHand)}
+              under={`oldest of ${onHand[0] ? shortDate(onHand[0].date) : ''}`}
+            />
+          </Group>
+        )}
+        {GROUPS.map((group) => {
+          const members = rows.filter((d) => d.state === group.state);
+          return (
+            members.length > 0 && (
+              <Group
+                key={group.state}
+                words={`${group.words} · ${members.length}`}
+                sums={sumsOf(members.map((d) => ({ ...d, amountMinor: d.netMinor })))}
+              >
+                {members.map((d) => (
+                  <Row
+                    key={d.id}
+                    chosen={d.id === selected?.id}
+                    pick={() => go(String(d.id))}
+                    title={`${d.kind} ${d.reference}`}
+                    sum={words(d.netMinor, d.currency)}
+                    under={`${shortDate(d.date)} · ${d.members.length} members${toExplain(d)}`}
+                  />
+                ))}
+              </Group>
+            )
+          );
+        })}
+      </div>
+      <div className={styles.middle} data-zone="members" tabIndex={0} aria-label="Members">
+        {selected && (
+          <>
+            <h1 className={styles.title}>
+              {selected.kind} {selected.reference}
+            </h1>
+            <Members
+              title="Members of the deposit"
+              members={selected.members}
+              showLine={(line) => void navigate(`/arrivals/${selected.arrivalId}?line=${line}`)}
+            />
+          </>
+        )}
+        {showsHand && (
+          <>
+            <h1 className={styles.title}>On hand</h1>
+            <Members title="Receipts on hand" members={onHand} showLine={() => undefined} />
+          </>
+        )}
+      </div>
+      <aside className={styles.right} data-zone="strip" tabIndex={0} aria-label="The deposit">
+        {problem && <Sentence error={problem} />}
+        {selected && <DepositTape deposit={selected} />}
+        {selected && <AtTheBank deposit={selected} notThisEntry={() => void notThisEntry()} />}
+      </aside>
+    </div>
+  );
+}
+
+function toExplain(deposit: Deposit): string {
+  const left = deposit.members.filter((m) => m.stand === 'IN_THE_PILE').length;
+  return left === 0 ? '' : ` · ${left} in the pile`;
+}
+
+/** Sums by currency, in words; they are never added across currencies. */
+function sumsOf(parts: { currency: string; amountMinor: number }[]): string {
+  const sums = new Map<string, number>();
+  parts.forEach((p) => sums.set(p.currency, (sums.get(p.currency) ?? 0) + p.amountMinor));
+  return [...sums].map(([currency, minor]) => words(minor, currency)).join(' · ');
+}
+
+function Group({ words, sums, children }: { words: string; sums: string; children: ReactNode }) {
+  return (
+    <section>
+      <h2 className={styles.group}>
+        <span>{words}</span>
+        <span className="figures">{sums}</span>
+      </h2>
+      {children}
+    </section>
+  );
+}
+
+interface RowProps {
+  chosen: boolean;
+  pick: () => void;
+  title: string;
+  sum: string;
+  under: string;
+}
+
+function Row({ chosen, pick, title, sum, under }: RowProps) {
+  return (
+    <div
+      className={chosen ? `${styles.row} ${styles.chosen}` : styles.row}
+      aria-current={chosen}
+      onClick={pick}
+    >
+      <span className={styles.name}>{title}</span>
+      <span className="figures">{sum}</span>
+      <span className={styles.soft}>{under}</span>
+    </div>
+  );
+}
+
+interface AtTheBankProps {
+  deposit: Deposit;
+  notThisEntry: () => void;
+}
+
+/** The entry that is this sum; it waits here and stands in no pile. */
+function AtTheBank({ deposit, notThisEntry }: AtTheBankProps) {
+  const { entry } = deposit;
+  if (!entry) {
+    return <p className={styles.soft}>The bank has not shown this sum yet.</p>;
+  }
+  return (
+    <div className={styles.entry}>
+      <p>
+        The bank shows it on {longDate(entry.date)}: <q>{entry.text}</q>. That entry waits here, so
+        that the money is not counted twice.
+      </p>
+      <Button onClick={notThisEntry}>
+        It is another sum<Key>X</Key>
+      </Button>
+    </div>
+  );
+}

@@ -1,0 +1,2 @@
+export { Deposits } from './Deposits';
+export { DepositStrip, DepositTape, Members } from './DepositStrip';
