@@ -66,7 +66,6 @@ class AcceptDeposits {
    * @throws io.sumbrel.core.refusal.Refusal {@code explained}, {@code deposit-changed}, {@code
    *     unknown-account}, {@code closed-month}
    */
-  @Transactional(readOnly = true)
   void require(long booksId, ArrivedFile file) {
     for (BankedDeposit banked : file.deposits()) {
       BankAccount account = account(booksId, banked);
@@ -80,7 +79,6 @@ class AcceptDeposits {
   }
 
   /** Whether a deposit of a file is stored already. */
-  @Transactional(readOnly = true)
   boolean isKnown(long booksId, BankedDeposit banked) {
     return deposits.isKnown(account(booksId, banked).id(), banked.deposit());
   }

@@ -322,6 +322,7 @@ public class Arrivals {
         p.discountMinor());
   }
 
+  @Transactional(readOnly = true)
   List<StatementView> statements(
       long booksId, List<BankStatement> statements, Function<StatementEntry, EntryView> view) {
     return statements.stream().map(s -> view(booksId, s, view)).toList();

@@ -41,12 +41,12 @@ public class Lockboxes {
   /** A lockbox that is set up. */
   record Box(String number, BankAccount account, LockboxLayout layout) {}
 
-  @Transactional(readOnly = true)
   List<Box> all(long booksId) {
     return entities
         .createQuery("from LockboxRow where booksId = :b order by number", LockboxRow.class)
         .setParameter("b", booksId)
-        .getResultStream()
+        .getResultList()
+        .stream()
         .map(
             r ->
                 new Box(
@@ -57,7 +57,6 @@ public class Lockboxes {
   }
 
   /** The layout by which a file names one of our boxes; empty when it names none. */
-  @Transactional(readOnly = true)
   Optional<LockboxLayout> layoutOf(long booksId, byte[] bytes) {
     return all(booksId).stream()
         .filter(b -> LockboxReader.boxes(bytes, b.layout()).contains(b.number()))
@@ -70,7 +69,6 @@ public class Lockboxes {
    *
    * @throws Refusal with the place and the reason; {@code unknown-lockbox}
    */
-  @Transactional(readOnly = true)
   Parsed<List<BankedDeposit>> read(long booksId, byte[] bytes) {
     LockboxLayout layout =
         layoutOf(booksId, bytes)

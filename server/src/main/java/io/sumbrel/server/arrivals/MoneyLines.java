@@ -78,15 +78,23 @@ public class MoneyLines {
   }
 
   /**
-   * @throws Refusal {@code not-found}, {@code held}, {@code detailed}, {@code waiting}
+   * @throws Refusal {@code not-found}
    */
   @Transactional(readOnly = true)
   public MoneyLine find(long booksId, MoneyInId id) {
-    List<MoneyLine> found =
-        lines("m.booksId = :b and m.id = :id", Map.of("b", booksId, "id", id.number()));
-    if (found.isEmpty()) {
-      throw new Refusal("not-found", "There is no such money in these books.");
-    }
+    return lines("m.booksId = :b and m.id = :id", Map.of("b", booksId, "id", id.number())).stream()
+        .findFirst()
+        .orElseThrow(() -> new Refusal("not-found", "There is no such money in these books."));
+  }
+
+  /**
+   * A sum that a tape may explain.
+   *
+   * @throws Refusal {@code not-found}, {@code held}, {@code detailed}, {@code waiting}
+   */
+  @Transactional(readOnly = true)
+  public MoneyLine explainable(long booksId, MoneyInId id) {
+    MoneyLine found = find(booksId, id);
     MoneyInRow row = entities.find(MoneyInRow.class, id.number());
     if (row.standing == Standing.HELD) {
       throw new Refusal(
@@ -105,7 +113,7 @@ public class MoneyLines {
                   "This entry is the sum of %s, which is recorded; it waits there to be tied, and placing it here would count the money twice."
                       .formatted(deposit));
             });
-    return found.get(0);
+    return found;
   }
 
   /** What was taken in of a file: entries that count, by themselves or by their parts. */

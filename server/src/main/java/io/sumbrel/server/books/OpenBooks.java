@@ -128,7 +128,6 @@ public class OpenBooks {
    *
    * @throws Refusal {@code unknown-account}, {@code currency}
    */
-  @Transactional(readOnly = true)
   public BankAccount account(long booksId, String number, Currency currency) {
     BankAccount account =
         accounts(booksId).stream()

@@ -128,7 +128,6 @@ public class Deposits {
    *
    * @throws Refusal {@code deposit-changed} when it is stored with another sum
    */
-  @Transactional(readOnly = true)
   public boolean isKnown(long bankAccountId, Deposit deposit) {
     List<DepositRow> same =
         entities

@@ -67,7 +67,6 @@ public class WaitingForTie {
    * @throws Refusal {@code explained} when the entry that is surely the sum of a new deposit was
    *     explained before the deposit was known: its members would count the money twice
    */
-  @Transactional(readOnly = true)
   public void requireNotExplained(long bankAccountId, Deposit deposit) {
     WaitingEntries.Known known =
         new WaitingEntries.Known(

@@ -233,7 +233,7 @@ class Desk {
   @Transactional(readOnly = true)
   MoneyView money(Actor actor, MoneyInId id) {
     PlanBoard.Board board = plans.board(actor.booksId());
-    MoneyLine line = moneyLines.find(actor.booksId(), id);
+    MoneyLine line = moneyLines.explainable(actor.booksId(), id);
     Plan.Row row = board.rows().get(id);
     if (row == null) {
       String by = claims.of(id).map(c -> c.number().words() + " by " + c.actor()).orElse("");
@@ -369,7 +369,7 @@ class Desk {
   /** What the core says of a tape as it stands, without posting it. */
   @Transactional(readOnly = true)
   JudgedView judge(Actor actor, MoneyInId id, List<LineView> lines) {
-    MoneyLine line = moneyLines.find(actor.booksId(), id);
+    MoneyLine line = moneyLines.explainable(actor.booksId(), id);
     List<TapeLine> tape = lines.stream().map(LineView::toLine).toList();
     long left = Tape.leftToPlace(line.moneyIn(), tape);
     List<ItemId> named = tape.stream().flatMap(l -> l.item().stream()).toList();

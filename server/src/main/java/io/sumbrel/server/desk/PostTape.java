@@ -93,7 +93,7 @@ public class PostTape {
     if (before.isPresent()) {
       return before.get();
     }
-    MoneyLine line = moneyLines.find(actor.booksId(), id);
+    MoneyLine line = moneyLines.explainable(actor.booksId(), id);
     requireUnclaimed(id);
     List<TapeLine> lines = request.lines().stream().map(LineView::toLine).toList();
     LocalDate date = postingDate(actor, line.moneyIn(), request.date());

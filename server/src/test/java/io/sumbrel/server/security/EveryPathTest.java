@@ -25,7 +25,11 @@ class EveryPathTest extends ServerTest {
   private static final Set<String> OPEN = Set.of("/api/session", "/api/first-start");
 
   /** A reader may try a layout, for nothing of it is kept, and hold a tape of their own. */
-  private static final Set<String> FOR_LOOKING = Set.of("/api/arrivals/{id}/layout/trial");
+  private static final Set<String> FOR_LOOKING =
+      Set.of(
+          "/api/arrivals/{id}/layout/trial",
+          "/api/arrivals/{id}/payout-layout/trial",
+          "/api/arrivals/{id}/lockbox/trial");
 
   @Autowired private MockMvc mvc;
   @Autowired private ObjectMapper json;
@@ -102,6 +106,33 @@ class EveryPathTest extends ServerTest {
               "decimalMark", "POINT",
               "signRule", "SIGNED",
               "outMark", ""));
+    }
+    if (act.path().endsWith("/payout-layout")) {
+      return Map.of(
+          "accountId",
+          1,
+          "layout",
+          Map.of(
+              "delimiter",
+              ";",
+              "headerLine",
+              1,
+              "linesAfter",
+              0,
+              "columns",
+              List.of("PAYOUT", "DATE", "GROSS"),
+              "dateOrder",
+              "YEAR_MONTH_DAY",
+              "decimalMark",
+              "POINT",
+              "signOfFees",
+              "AS_WRITTEN",
+              "types",
+              Map.of()));
+    }
+    if (act.path().endsWith("/lockbox")) {
+      return Map.of(
+          "accountId", 1, "width", 80, "fields", List.of(), "detailEvery", 26, "detailTimes", 2);
     }
     return Map.of(
         "lines",
