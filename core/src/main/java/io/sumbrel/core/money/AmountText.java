@@ -26,12 +26,12 @@ public final class AmountText {
   public static long parse(String text, Currency currency) {
     String written = text.strip();
     int decimals = currency.getDefaultFractionDigits();
-    long minor = plain(written, decimals);
+    long minor = plainly(written, decimals);
     return minor != NOT_PLAIN ? minor : parseSlowly(written, currency, decimals);
   }
 
   /** The common shape, without looking further; {@link #NOT_PLAIN} when it is any other. */
-  private static long plain(String text, int decimals) {
+  private static long plainly(String text, int decimals) {
     int length = text.length();
     int start = length > 0 && text.charAt(0) == '-' ? 1 : 0;
     int point = length - decimals - 1;
@@ -68,6 +68,11 @@ public final class AmountText {
       throw new Refusal("amount-too-large", text + " is larger than this program handles.");
     }
     return matcher.group(1).equals("-") ? -minor : minor;
+  }
+
+  /** Minor units as open formats write them: {@code -1262.00}, without grouping. */
+  public static String plain(long minor, Currency currency) {
+    return words(minor, currency).replace(",", "").replace('−', '-');
   }
 
   /** Minor units as people read them: {@code 1,262.00}, with a true minus sign. */

@@ -1,9 +1,9 @@
 package io.sumbrel.formats.statementcsv;
 
 import io.sumbrel.core.bank.StatementEntry;
+import io.sumbrel.core.money.AmountText;
 import java.io.IOException;
 import java.io.UncheckedIOException;
-import java.math.BigDecimal;
 import java.util.Currency;
 import java.util.List;
 import org.apache.commons.csv.CSVFormat;
@@ -28,8 +28,7 @@ public final class StatementCsvWriter {
             "",
             entry.bookingDate(),
             entry.valueDate(),
-            BigDecimal.valueOf(entry.amountMinor(), currency.getDefaultFractionDigits())
-                .toPlainString(),
+            AmountText.plain(entry.amountMinor(), currency),
             entry.bankReference(),
             entry.payerName().orElse(""),
             entry.payerAccount().orElse(""),
