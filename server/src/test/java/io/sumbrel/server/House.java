@@ -98,6 +98,11 @@ public final class House {
           people.add(id, "Abel", "ten letters", Bundle.READER));
     }
 
+    /** A house that was opened otherwise, as its clerk sees it. */
+    public House of(Actor clerk) {
+      return new House(this, clerk, clerk, clerk, clerk);
+    }
+
     private Answer perform(Actor actor, MockHttpServletRequestBuilder request) {
       List<SimpleGrantedAuthority> rights =
           actor.bundle().rights().stream().map(r -> new SimpleGrantedAuthority(r.name())).toList();

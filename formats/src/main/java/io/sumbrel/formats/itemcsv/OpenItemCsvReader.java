@@ -15,7 +15,6 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 
 /**
  * Lists of open items: comma-separated, UTF-8, one header line, dates as 2026-11-17, amounts with a
@@ -32,8 +31,8 @@ import java.util.Set;
 public final class OpenItemCsvReader {
   private static final List<String> REQUIRED =
       List.of("number", "customer", "name", "date", "total", "open", "currency");
-  private static final Set<String> KNOWN =
-      Set.of(
+  static final List<String> COLUMNS =
+      List.of(
           "number",
           "customer",
           "name",
@@ -95,7 +94,7 @@ public final class OpenItemCsvReader {
     }
     Map<String, String> extra = new LinkedHashMap<>();
     columns.stream()
-        .filter(c -> !KNOWN.contains(c))
+        .filter(c -> !COLUMNS.contains(c))
         .forEach(c -> row.value(c).ifPresent(v -> extra.put(c, v)));
     return new ListedItem(
         row.line(),

@@ -24,6 +24,16 @@ import java.util.List;
 public final class PastPaymentCsvReader {
   private static final List<String> REQUIRED =
       List.of("paid", "payer", "amount", "currency", "customer");
+  static final List<String> COLUMNS =
+      List.of(
+          "paid",
+          "payer",
+          "payer account",
+          "amount",
+          "currency",
+          "customer",
+          "invoices",
+          "discount");
   private static final Currency STAND_IN = Currency.getInstance("USD");
 
   private PastPaymentCsvReader() {}

@@ -62,7 +62,7 @@ public class MakeLockbox {
       return new LockboxLayout(width, spans, detailEvery, detailTimes);
     }
 
-    static LockboxRequest of(long accountId, LockboxLayout layout) {
+    public static LockboxRequest of(long accountId, LockboxLayout layout) {
       List<FieldSpan> fields = new ArrayList<>();
       for (LockboxField field : LockboxField.values()) {
         LockboxLayout.Span span = layout.spans().getOrDefault(field, new LockboxLayout.Span(0, 0));

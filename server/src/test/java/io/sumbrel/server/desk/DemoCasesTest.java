@@ -8,13 +8,12 @@ import io.sumbrel.core.openitem.OpenItem;
 import io.sumbrel.core.party.CustomerId;
 import io.sumbrel.core.tape.LineKind;
 import io.sumbrel.core.tape.TapeLine;
-import io.sumbrel.formats.CsvTable;
 import io.sumbrel.server.ServerTest;
 import io.sumbrel.server.arrivals.MoneyLine;
 import io.sumbrel.server.books.Customers;
 import io.sumbrel.server.books.Items;
 import io.sumbrel.server.people.People;
-import java.io.IOException;
+import io.sumbrel.standin.bank.WrittenCases;
 import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -25,7 +24,6 @@ import java.util.Set;
 import java.util.TreeSet;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
-import org.springframework.core.io.ClassPathResource;
 
 /** The day of the demonstration house against its right answers, which stand as data beside it. */
 class DemoCasesTest extends ServerTest {
@@ -35,7 +33,7 @@ class DemoCasesTest extends ServerTest {
   @Autowired private People people;
 
   @Test
-  void readsEveryCaseOfTheDayRight() throws IOException {
+  void readsEveryCaseOfTheDayRight() {
     long books =
         people.all().stream()
             .filter(p -> p.name().equals("Ines"))
@@ -51,14 +49,14 @@ class DemoCasesTest extends ServerTest {
     }
     Set<String> cases = new HashSet<>();
     List<String> wrong = new ArrayList<>();
-    for (CsvTable.Row row : answers()) {
-      MoneyLine line = byReference.get(row.value("reference").orElseThrow());
+    for (WrittenCases.Answer row : WrittenCases.answers()) {
+      MoneyLine line = byReference.get(row.reference());
       if (line != null && line.moneyIn().isIn()) {
-        cases.add(row.value("case").orElseThrow());
+        cases.add(row.number());
         Plan.Row plan = board.rows().get(line.moneyIn().id());
         String found = plan.chosen().map(i -> words(plan, i, numbers, books)).orElse("nothing");
-        if (!isRight(row.value("answer").orElseThrow(), found)) {
-          wrong.add(row.value("case").get() + ": " + found + " for " + row.value("answer").get());
+        if (!isRight(row.answer(), found)) {
+          wrong.add(row.number() + ": " + found + " for " + row.answer());
         }
       }
     }
@@ -108,10 +106,5 @@ class DemoCasesTest extends ServerTest {
 
   private String customer(CustomerId id, long books) {
     return customers.byId(books).get(id).number();
-  }
-
-  private static List<CsvTable.Row> answers() throws IOException {
-    byte[] file = new ClassPathResource("demo/cases.csv").getContentAsByteArray();
-    return CsvTable.read(file, new ArrayList<>()).rows();
   }
 }
