@@ -24,7 +24,7 @@ export function DepositTape({ deposit: d }: { deposit: Deposit }) {
   }
   const rows: TapeRow[] = [...kinds].map(([kind, sum]) => ({
     key: kind,
-    label: `${sum.count} × ${kind}`,
+    label: `${sum.count} ${kind}${sum.count === 1 || kind === 'cash' ? '' : 's'}`,
     minor: Math.abs(sum.minor),
     side: sum.minor < 0 ? -1 : 1,
   }));
@@ -80,8 +80,7 @@ export function Members({ title, members, showLine }: MembersProps) {
               </button>
             </td>
             <td>
-              {m.payer || m.kind} <span className={styles.soft}>{m.payer && m.kind}</span>{' '}
-              <span className={styles.soft}>{m.number}</span>
+              {m.payer || m.kind}
               <Details member={m} />
               <Standing member={m} />
             </td>
@@ -95,23 +94,23 @@ export function Members({ title, members, showLine }: MembersProps) {
   );
 }
 
-/** What it is said to cover, and by how much that does not add up. */
+/** What it is, what it is said to cover, and by how much that does not add up. */
 function Details({ member: m }: { member: Member }) {
-  if (m.details.length === 0) {
-    return null;
-  }
   const stated = m.details.some((d) => d.paidMinor !== 0);
+  const one = m.details.length === 1;
+  const what = [m.payer ? m.kind : '', m.number].filter(Boolean).join(' ');
+  const covers = m.details.map((d) =>
+    stated && !one ? `${d.number} ${words(d.paidMinor, m.currency)}` : d.number,
+  );
+  const apart = stated ? m.unstatedMinor : 0;
   return (
     <span className={styles.details}>
-      {m.details
-        .map((d) =>
-          m.details.length > 1 && stated
-            ? `${d.number} ${words(d.paidMinor, m.currency)}`
-            : d.number,
-        )
-        .join(' · ')}
-      {stated && m.unstatedMinor !== 0 && (
-        <b className={styles.todo}> · {words(m.unstatedMinor, m.currency)} not said</b>
+      {[what, ...covers].filter(Boolean).join(' · ')}
+      {apart !== 0 && (
+        <b className={styles.todo}>
+          {' '}
+          · {words(Math.abs(apart), m.currency)} {apart > 0 ? 'more than' : 'less than'} it says
+        </b>
       )}
     </span>
   );

@@ -107,7 +107,7 @@ export function Deposits() {
                     pick={() => go(String(d.id))}
                     title={`${d.kind} ${d.reference}`}
                     sum={words(d.netMinor, d.currency)}
-                    under={`${shortDate(d.date)} · ${d.members.length} members${toExplain(d)}`}
+                    under={`${shortDate(d.date)} · ${membersOf(d)}`}
                   />
                 ))}
               </Group>
@@ -144,9 +144,10 @@ export function Deposits() {
   );
 }
 
-function toExplain(deposit: Deposit): string {
+function membersOf(deposit: Deposit): string {
+  const count = deposit.members.length;
   const left = deposit.members.filter((m) => m.stand === 'IN_THE_PILE').length;
-  return left === 0 ? '' : ` · ${left} in the pile`;
+  return `${count} member${count === 1 ? '' : 's'}${left === 0 ? '' : ` · ${left} in the pile`}`;
 }
 
 /** Sums by currency, in words; they are never added across currencies. */
