@@ -27,6 +27,9 @@ const Customers = lazy(() =>
   import('../features/customers').then((m) => ({ default: m.Customers })),
 );
 const Deposits = lazy(() => import('../features/deposits').then((m) => ({ default: m.Deposits })));
+const SimulatedBank = lazy(() =>
+  import('../features/standin').then((m) => ({ default: m.SimulatedBank })),
+);
 const Books = lazy(() => import('../features/books').then((m) => ({ default: m.Books })));
 const PostingTrail = lazy(() =>
   import('../features/trail').then((m) => ({ default: m.PostingTrail })),
@@ -41,6 +44,7 @@ const router = createBrowserRouter([
       { path: 'desk/:moneyId?', element: <Desk /> },
       { path: 'arrivals/:arrivalId?/:step?', element: <Arrivals /> },
       { path: 'deposits/:depositId?', element: <Deposits /> },
+      { path: 'simulated-bank', element: <SimulatedBank /> },
       { path: 'customers/:customerId?', element: <Customers /> },
       { path: 'books/:tab?', element: <Books /> },
       { path: 'trail/postings/:number', element: <PostingTrail /> },

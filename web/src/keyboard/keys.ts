@@ -24,6 +24,7 @@ export const KEYS = [
   { where: 'Arrivals', keys: '↑ ↓ · Enter', words: 'choose a file · accept it' },
   { where: 'Arrivals', keys: 'W · T', words: 'withdraw the file · type entries' },
   { where: 'Entries', keys: '↑ ↓ · Enter', words: 'choose an entry · its place in the file' },
+  { where: 'Simulated bank', keys: 'N', words: 'advance one day' },
   { where: 'Deposits', keys: '↑ ↓ · X', words: 'choose a deposit · the entry is another sum' },
   { where: 'Entries', keys: 'R · X', words: 'a held one is real · is double' },
 ] as const;

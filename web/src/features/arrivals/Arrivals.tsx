@@ -20,6 +20,7 @@ import {
 } from './arrivalsApi';
 import { Accounts } from './Accounts';
 import { ContentsPane } from './ContentsPane';
+import { Fetch } from './Fetch';
 import { LayoutMaker } from './LayoutMaker';
 import { LockboxMaker } from './LockboxMaker';
 import { TypedRows } from './TypedRows';
@@ -42,7 +43,7 @@ export function Arrivals() {
   const rows = arrivals.data ?? [];
   const selected =
     rows.find((r) => r.id === Number(arrivalId)) ??
-    rows.find((r) => r.state === 'WAITING') ??
+    rows.findLast((r) => r.state === 'WAITING' && !r.refusal) ??
     rows[0];
 
   const select = (row: Arrival | undefined) => {
@@ -154,6 +155,7 @@ export function Arrivals() {
             Type entries<Key>T</Key>
           </Button>
         </label>
+        <Fetch />
         {busy && <p role="status">{busy}</p>}
         {progress.data?.map((p) => (
           <label key={p.arrivalId} className={styles.progress}>

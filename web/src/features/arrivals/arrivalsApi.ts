@@ -11,6 +11,7 @@ export type PayoutLayout = Schemas['PayoutLayout'];
 export type PayoutLayoutRequest = Schemas['PayoutLayoutRequest'];
 export type LockboxRequest = Schemas['LockboxRequest'];
 export type LayoutRequest = Schemas['LayoutRequest'];
+export type Connection = Schemas['ConnectionView'];
 export type Typed = Schemas['TypedRequest'];
 export type Scope = 'COMPLETE' | 'CHANGES_ONLY';
 export type Choices = Record<string, 'KEEP_OURS' | 'SETTLED_ELSEWHERE'>;
@@ -159,6 +160,16 @@ export const keepPayoutLayout = (id: number, request: PayoutLayoutRequest) =>
 
 export const keepLockbox = (id: number, request: LockboxRequest) =>
   unwrap(client.PUT('/api/arrivals/{id}/lockbox', { params: { path: { id } }, body: request }));
+
+export const connectionsQuery = queryOptions({
+  queryKey: ['connections'],
+  queryFn: () => unwrap(client.GET('/api/connections')),
+});
+
+export const fetchFiles = (name: string, range: Schemas['Range']) =>
+  unwrap(
+    client.POST('/api/connections/{name}/fetching', { params: { path: { name } }, body: range }),
+  );
 
 export const typeEntries = (request: Typed) =>
   unwrap(client.POST('/api/arrivals/typed', { body: request }));

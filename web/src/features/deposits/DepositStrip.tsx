@@ -107,7 +107,7 @@ function Details({ member: m }: { member: Member }) {
     <span className={styles.details}>
       {[what, ...covers].filter(Boolean).join(' · ')}
       {apart !== 0 && (
-        <b className={styles.todo}>
+        <b className={styles.apart}>
           {' '}
           · {words(Math.abs(apart), m.currency)} {apart > 0 ? 'more than' : 'less than'} it says
         </b>

@@ -102,3 +102,18 @@ create table past_payment (
 );
 comment on table past_payment is 'Payments from before these books; they teach payers and habits and post nothing.';
 create index past_payment_arrival on past_payment (arrival_id);
+
+create table connection_attempt (
+  id bigint primary key,
+  books_id bigint not null references books,
+  connection varchar(60) not null,
+  attempted_at timestamp(3) with time zone not null,
+  attempted_by varchar(60) not null,
+  from_date date not null,
+  to_date date not null,
+  brought integer not null,
+  known integer not null,
+  failure varchar(400) not null
+);
+comment on table connection_attempt is 'Each time files were fetched; failure is empty when it went well.';
+create index connection_attempt_books on connection_attempt (books_id, connection, id);

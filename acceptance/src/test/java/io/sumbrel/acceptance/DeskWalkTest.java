@@ -114,7 +114,7 @@ class DeskWalkTest {
   @Order(3)
   void turnsTheLastPostingBack() {
     key(ines, "Control+Shift+Z");
-    assertThat(ines.getByText("Turned back 26-0004, 3,412.40")).isVisible();
+    assertThat(ines.getByText("Turned back 26-0006, 3,412.40")).isVisible();
     assertThat(ines.getByText("USD 0.00 of 42,279.10 placed")).isVisible();
     assertThat(
             ines.getByRole(

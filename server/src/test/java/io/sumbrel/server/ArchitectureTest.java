@@ -31,6 +31,17 @@ class ArchitectureTest {
   }
 
   @Test
+  void nothingButTheStandInsKnowsTheStandIns() {
+    noClasses()
+        .that()
+        .resideOutsideOfPackage("io.sumbrel.server.standin..")
+        .should()
+        .dependOnClassesThat()
+        .resideInAnyPackage("io.sumbrel.standin..", "io.sumbrel.server.standin..")
+        .check(server);
+  }
+
+  @Test
   void onlyActsAndReadersAreTransactional() {
     methods()
         .that()

@@ -30,6 +30,7 @@ import org.springframework.web.bind.annotation.RestController;
 @RequestMapping("/api/arrivals")
 class ArrivalsController {
   private final Arrivals arrivals;
+  private final FileContents contents;
   private final BringIn bringIn;
   private final AcceptFile acceptFile;
   private final DecideHeld decideHeld;
@@ -42,6 +43,7 @@ class ArrivalsController {
 
   ArrivalsController(
       Arrivals arrivals,
+      FileContents contents,
       BringIn bringIn,
       AcceptFile acceptFile,
       DecideHeld decideHeld,
@@ -52,6 +54,7 @@ class ArrivalsController {
       AccountStands accountStands,
       ImportProgress progress) {
     this.arrivals = arrivals;
+    this.contents = contents;
     this.bringIn = bringIn;
     this.acceptFile = acceptFile;
     this.decideHeld = decideHeld;
@@ -79,11 +82,11 @@ class ArrivalsController {
   }
 
   @GetMapping("/{id}/contents")
-  Arrivals.ContentsView contents(
+  FileContents.ContentsView contents(
       @AuthenticationPrincipal Actor actor,
       @PathVariable long id,
       @RequestParam(defaultValue = "CHANGES_ONLY") ListScope scope) {
-    return arrivals.contents(actor.booksId(), id, scope);
+    return contents.contents(actor.booksId(), id, scope);
   }
 
   @GetMapping("/{id}/original")
@@ -121,12 +124,12 @@ class ArrivalsController {
 
   /** What a file says when it is read by a layout; nothing is kept. */
   @PostMapping("/{id}/layout/trial")
-  List<Arrivals.StatementView> tryLayout(
+  List<FileContents.StatementView> tryLayout(
       @AuthenticationPrincipal Actor actor,
       @PathVariable long id,
       @RequestBody MakeLayout.LayoutRequest request) {
-    return arrivals.statements(
-        actor.booksId(), makeLayout.tried(actor, id, request).statements(), Arrivals::asNew);
+    return contents.statements(
+        actor.booksId(), makeLayout.tried(actor, id, request).statements(), FileContents::asNew);
   }
 
   @PutMapping("/{id}/layout")
@@ -144,7 +147,7 @@ class ArrivalsController {
       @AuthenticationPrincipal Actor actor,
       @PathVariable long id,
       @RequestBody MakeLayout.PayoutLayoutRequest request) {
-    return arrivals.asNew(
+    return contents.asNew(
         actor.booksId(), makeLayout.triedAsPayouts(actor, id, request).deposits());
   }
 
@@ -168,7 +171,7 @@ class ArrivalsController {
       @AuthenticationPrincipal Actor actor,
       @PathVariable long id,
       @RequestBody MakeLockbox.LockboxRequest request) {
-    return arrivals.asNew(actor.booksId(), makeLockbox.tried(actor, id, request));
+    return contents.asNew(actor.booksId(), makeLockbox.tried(actor, id, request));
   }
 
   @PutMapping("/{id}/lockbox")

@@ -71,6 +71,12 @@ public class OpenBooks {
     return row.id;
   }
 
+  /** Goes on to a business date, where the house keeps its own. */
+  @Transactional
+  public void moveTo(long booksId, LocalDate businessDate) {
+    entities.find(BooksRow.class, booksId).businessDate = businessDate;
+  }
+
   /** A bank account begins: row 1 of the posting table. */
   @Transactional
   public BankAccount beginAccount(

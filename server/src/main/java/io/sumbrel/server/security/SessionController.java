@@ -33,16 +33,19 @@ class SessionController {
   private final BooksNames books;
   private final SecurityContextRepository contexts;
   private final boolean demo;
+  private final boolean standIn;
 
   SessionController(
       People people,
       BooksNames books,
       SecurityContextRepository contexts,
-      @Value("${sumbrel.demo}") boolean demo) {
+      @Value("${sumbrel.demo}") boolean demo,
+      @Value("${sumbrel.standin}") boolean standIn) {
     this.people = people;
     this.books = books;
     this.contexts = contexts;
     this.demo = demo;
+    this.standIn = standIn;
   }
 
   record Credentials(String name, String password) {}
@@ -51,6 +54,7 @@ class SessionController {
 
   /**
    * @param firstStart whether nobody can sign in yet, because the house is to be set up
+   * @param simulatedBank whether a bank that stands in for one has a page
    * @param demoPeople who may be tried, in the demonstration house only
    */
   record SessionView(
@@ -60,6 +64,7 @@ class SessionController {
       List<Right> rights,
       String books,
       Optional<LocalDate> businessDate,
+      boolean simulatedBank,
       List<DemoPerson> demoPeople) {}
 
   @GetMapping
@@ -72,7 +77,7 @@ class SessionController {
                   .toList()
               : List.of();
       return new SessionView(
-          false, people.isEmpty(), "", List.of(), "", Optional.empty(), demoPeople);
+          false, people.isEmpty(), "", List.of(), "", Optional.empty(), false, demoPeople);
     }
     return new SessionView(
         true,
@@ -81,6 +86,7 @@ class SessionController {
         List.copyOf(actor.bundle().rights()),
         books.name(actor.booksId()),
         Optional.of(books.businessDate(actor.booksId())),
+        standIn,
         List.of());
   }
 

@@ -79,9 +79,9 @@ public final class SimulatedBank {
   private void filesOf(LocalDate day, List<BankFile> files) {
     boolean shipped = day.equals(WrittenCases.DAY);
     files.add(file(CURRENT, day, shipped ? shipped(CURRENT) : camt(day)));
-    files.add(file(COLLECTIONS, day, bai2(day)));
     files.add(
         file(EURO, day, shipped ? shipped(EURO) : text(MtWriter.write(statement(EURO, day)))));
+    files.add(file(COLLECTIONS, day, bai2(day)));
     List<LockboxBatch> batches = batches(day);
     if (!batches.isEmpty()) {
       files.add(
@@ -184,7 +184,8 @@ public final class SimulatedBank {
       SimulatedProcessor.sentOn(day).ifPresent(entries::add);
     }
     slips.stream()
-        .filter(s -> s.account().equals(account) && bankingDayAfter(s.day()).equals(day))
+        .filter(s -> s.account().equals(account) && s.day().isAfter(WrittenCases.DAY))
+        .filter(s -> bankingDayAfter(s.day()).equals(day))
         .forEach(s -> credit(s, day, entries));
     return entries;
   }

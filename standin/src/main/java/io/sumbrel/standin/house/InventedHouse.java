@@ -35,6 +35,7 @@ public final class InventedHouse {
   private final List<InventedCustomer> customers;
   private final List<InventedInvoice> invoices;
   private final List<InventedPayment> payments;
+  private final Map<LocalDate, List<InventedPayment>> paymentsByDay;
 
   /**
    * How large a house, and from when to when it is made up.
@@ -52,6 +53,7 @@ public final class InventedHouse {
     this.customers = customers;
     this.invoices = invoices;
     this.payments = payments;
+    this.paymentsByDay = payments.stream().collect(Collectors.groupingBy(InventedPayment::date));
   }
 
   public static InventedHouse of(long seed, Size size) {
@@ -235,7 +237,18 @@ public final class InventedHouse {
 
   /** What reaches the bank on a day. */
   public List<InventedPayment> paymentsOn(LocalDate day) {
-    return payments.stream().filter(p -> p.date().equals(day)).toList();
+    return paymentsByDay.getOrDefault(day, List.of());
+  }
+
+  /** What is billed on a day, as a list of open items. */
+  public List<ListedItem> billedOn(LocalDate day) {
+    List<ListedItem> items = new ArrayList<>();
+    for (InventedInvoice invoice : invoices) {
+      if (invoice.date().equals(day)) {
+        items.add(listed(items.size() + 2, invoice));
+      }
+    }
+    return items;
   }
 
   /** Payments from a day to another, both included. */

@@ -1,0 +1,1 @@
+export { SimulatedBank } from './SimulatedBank';
