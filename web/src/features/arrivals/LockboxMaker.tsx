@@ -94,7 +94,7 @@ export function LockboxMaker({ arrival }: { arrival: Arrival }) {
           take={(detailEvery) => say({ detailEvery })}
         />
       </p>
-      <pre className={styles.records}>
+      <pre className={styles.records} tabIndex={0} aria-label="The first records">
         {lines.data
           ?.slice(0, 8)
           .map((l) => l.text)

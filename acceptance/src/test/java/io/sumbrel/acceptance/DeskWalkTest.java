@@ -184,7 +184,7 @@ class DeskWalkTest {
     key(ines, "g", "b");
     Locator number =
         ines.getByRole(
-            AriaRole.LINK, new Page.GetByRoleOptions().setName(Pattern.compile("26-0006")));
+            AriaRole.LINK, new Page.GetByRoleOptions().setName(Pattern.compile("26-0008")));
     number.first().focus();
     key(ines, "Enter");
     assertThat(ines.getByText("quayline-2026-11-16.xml")).isVisible();

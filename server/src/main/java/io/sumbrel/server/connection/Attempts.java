@@ -69,11 +69,11 @@ class Attempts {
   Optional<Attempt> last(long booksId, String connection, boolean failed) {
     return entities
         .createQuery(
-            "from ConnectionAttemptRow where booksId = :b and connection = :c and (failure <> '') = :f order by id desc",
+            "from ConnectionAttemptRow where booksId = :b and connection = :c and failure %s '' order by id desc"
+                .formatted(failed ? "<>" : "="),
             ConnectionAttemptRow.class)
         .setParameter("b", booksId)
         .setParameter("c", connection)
-        .setParameter("f", failed)
         .setMaxResults(1)
         .getResultStream()
         .findFirst()

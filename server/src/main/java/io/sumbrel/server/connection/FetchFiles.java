@@ -29,7 +29,7 @@ public class FetchFiles {
 
   /** Days from one to another, both included. */
   public record Range(LocalDate from, LocalDate to) {
-    public Range {
+    void require() {
       if (from.isAfter(to) || from.plusDays(MOST_DAYS).isBefore(to)) {
         throw new Refusal(
             "range", "Fetch the files of up to %d days, the first day first.".formatted(MOST_DAYS));
@@ -41,9 +41,10 @@ public class FetchFiles {
   record Outcome(int brought, int known, String failure) {}
 
   /**
-   * @throws Refusal {@code no-connection}
+   * @throws Refusal {@code no-connection}, {@code range}
    */
   Attempts.Attempt fetch(Actor actor, String name, Range range) {
+    range.require();
     Connection connection =
         connections.stream()
             .filter(c -> c.name().equals(name))

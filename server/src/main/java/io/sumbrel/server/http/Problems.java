@@ -15,6 +15,7 @@ import org.springframework.security.access.AccessDeniedException;
 import org.springframework.web.ErrorResponse;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
+import org.springframework.web.method.annotation.MethodArgumentTypeMismatchException;
 
 /** Everything that goes wrong as a problem (RFC 9457) with a stable code and a sentence. */
 @RestControllerAdvice
@@ -46,6 +47,15 @@ class Problems {
   @ExceptionHandler
   ProblemDetail unreadable(HttpMessageNotReadableException e) {
     return problem(HttpStatus.BAD_REQUEST, "unreadable", "The request could not be read.");
+  }
+
+  /** An address with a word or a number that it cannot have. */
+  @ExceptionHandler
+  ProblemDetail noSuchAddress(MethodArgumentTypeMismatchException e) {
+    return problem(
+        HttpStatus.BAD_REQUEST,
+        "unreadable",
+        "“%s” is nothing that %s can be.".formatted(e.getValue(), e.getName()));
   }
 
   /** Two acts met on the same rows, and the database let one of them through. */

@@ -40,6 +40,7 @@ class EveryPathTest extends ServerTest {
           .replace("{number}", "999")
           .replace("{month}", "2026-10")
           .replace("{verdict}", "REAL")
+          .replace("{state}", "UP")
           .replaceAll("\\{\\w+}", "1");
     }
   }
@@ -130,6 +131,9 @@ class EveryPathTest extends ServerTest {
               "types",
               Map.of()));
     }
+    if (act.path().endsWith("/fetching")) {
+      return Map.of("from", "2026-11-16", "to", "2026-11-17");
+    }
     if (act.path().endsWith("/lockbox")) {
       return Map.of(
           "accountId", 1, "width", 80, "fields", List.of(), "detailEvery", 26, "detailTimes", 2);
@@ -165,5 +169,14 @@ class EveryPathTest extends ServerTest {
         assertThat(answer.code()).as(act.toString()).isEqualTo("not-found");
       }
     }
+  }
+
+  @Test
+  void answersAnAddressThatCannotBeWithASentence() {
+    House.Answer answer =
+        house.send(house.clerk, HttpMethod.PUT, "/api/simulated-bank/line/SIDEWAYS", Map.of());
+    assertThat(answer.status()).isEqualTo(400);
+    assertThat(answer.sentence()).isEqualTo("“SIDEWAYS” is nothing that state can be.");
+    assertThat(house.get(house.clerk, "/api/arrivals/seven/contents").status()).isEqualTo(400);
   }
 }

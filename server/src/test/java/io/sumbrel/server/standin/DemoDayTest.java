@@ -77,7 +77,7 @@ class DemoDayTest extends ServerTest {
         words.add((deposit.path("kind").asString() + " " + deposit.path("reference").asString()));
       }
     }
-    words.removeIf(w -> w.contains("PO-2208") || w.contains("S-144"));
+    words.removeIf(w -> w.contains("PO-2208") || w.contains("S-145"));
     return words;
   }
 

@@ -85,7 +85,7 @@ class SimulatedDaysTest extends ServerTest {
         }
       }
     }
-    assertThat(slip("S-144").path("state").asString()).isEqualTo("AT_THE_BANK");
+    assertThat(slip("S-145").path("state").asString()).isEqualTo("AT_THE_BANK");
   }
 
   /** Held entries count nowhere; here they are double, so the bank counts none of them either. */

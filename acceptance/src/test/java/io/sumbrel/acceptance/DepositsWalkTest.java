@@ -1,0 +1,242 @@
+package io.sumbrel.acceptance;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.FilePayload;
+import com.microsoft.playwright.options.SelectOption;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.MethodOrderer;
+import org.junit.jupiter.api.Order;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.TestMethodOrder;
+
+/** The unworked day and the days after it, by keyboard, one step after the other. */
+@TestMethodOrder(MethodOrderer.OrderAnnotation.class)
+class DepositsWalkTest {
+  private static final String OTHER_BOX =
+      """
+      101 01100001500110000152611170615
+      50010000077301261117
+      60010010000012345011000015        11        77CINDERBY POTTERY
+      700100000773012611170010000012345
+      8001000007730126111700010000012345
+      9000006
+      """;
+  private static final String OTHER_PROCESSOR =
+      """
+      batch;paid on;kind;amount;cost
+      77;16.11.2026;buy;120,00;3,10
+      77;16.11.2026;back;40,00;
+      """;
+
+  private static Product product;
+  private static Browser browser;
+  private static Page page;
+
+  @BeforeAll
+  static void comeIn() throws IOException, InterruptedException {
+    product = Product.demo();
+    browser = new Browser();
+    page = browser.open(product.address());
+    page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Ines").setExact(true))
+        .click();
+    assertThat(page.getByText("Left to place").first()).isVisible();
+    key("g", "a");
+    assertThat(page.getByRole(AriaRole.ROW).first()).isVisible();
+  }
+
+  @AfterAll
+  static void leave() throws IOException {
+    assertThat(browser.complaints()).isEmpty();
+    browser.close();
+    product.close();
+  }
+
+  private static void key(String... keys) {
+    for (String key : keys) {
+      page.keyboard().press(key);
+    }
+  }
+
+  private static Locator zone(String name) {
+    return page.locator("[data-zone=" + name + "]");
+  }
+
+  private static Locator file(String name) {
+    return page.getByRole(AriaRole.ROW)
+        .filter(new Locator.FilterOptions().setHasText(name))
+        .first();
+  }
+
+  private static void accept(String name) {
+    file(name).click();
+    zone("arrivals").focus();
+    key("Enter");
+  }
+
+  private static void bring(String name, String content) {
+    page.getByLabel("Choose files")
+        .setInputFiles(
+            new FilePayload(name, "text/plain", content.getBytes(StandardCharsets.UTF_8)));
+    assertThat(file(name)).hasAttribute("aria-selected", "true");
+    zone("arrivals").focus();
+  }
+
+  private static void choose(String label, String option) {
+    page.getByLabel(label).selectOption(new SelectOption().setLabel(option));
+  }
+
+  @Test
+  @Order(1)
+  void showsAtFirstWhatWaitsLongest() {
+    assertThat(file("nordlicht-2026-11-16.csv")).hasAttribute("aria-selected", "true");
+    assertThat(file("nordlicht-2026-11-17.sta")).containsText("cannot be accepted yet");
+    accept("quayline-collections-2026-11-16.bai");
+    assertThat(file("quayline-collections-2026-11-16.bai")).containsText("still to explain");
+  }
+
+  @Test
+  @Order(2)
+  void provesALockboxFileAndSaysWhatDoesNotAddUp() {
+    file("quayline-lockbox").click();
+    assertThat(page.getByText("4 cheques")).isVisible();
+    assertThat(page.getByText("38.10 less than it says")).isVisible();
+    Browser.assertAccessible(page);
+    accept("quayline-lockbox");
+    assertThat(file("quayline-lockbox")).containsText("6 of 6 still to explain");
+  }
+
+  @Test
+  @Order(3)
+  void provesAPayoutFromGrossToNet() {
+    file("cardmill-payouts").click();
+    assertThat(page.getByText("4 sales")).isVisible();
+    assertThat(page.getByText("281.87").first()).isVisible();
+    accept("cardmill-payouts");
+    assertThat(file("cardmill-payouts")).containsText("7 of 15 still to explain");
+  }
+
+  @Test
+  @Order(4)
+  void showsDepositsAndWhatOfThemIsAtTheBank() {
+    key("g", "e");
+    assertThat(page.getByText("At the bank, to be tied · 6")).isVisible();
+    assertThat(page.getByText("Not at the bank yet · 3")).isVisible();
+    zone("deposits").focus();
+    key("ArrowDown", "ArrowDown");
+    assertThat(
+            page.getByRole(
+                AriaRole.HEADING,
+                new Page.GetByRoleOptions().setName("lockbox batch 0040912-003").setExact(true)))
+        .isVisible();
+    assertThat(page.getByText("LOCKBOX 0040912 BATCH 003")).isVisible();
+    Browser.assertAccessible(page);
+  }
+
+  @Test
+  @Order(5)
+  void explainsAChequeOfTheLockboxAtTheDesk() {
+    page.getByText("in the pile", new Page.GetByTextOptions().setExact(true)).first().click();
+    assertThat(
+            page.getByRole(
+                AriaRole.HEADING,
+                new Page.GetByRoleOptions().setName("VESSEL HOUSE SUPPLIES").setExact(true)))
+        .isVisible();
+    assertThat(page.getByText("cheque · 16 Nov 2026 · lockbox batch 0040912-003")).isVisible();
+    key("Control+Enter");
+    assertThat(page.getByText("Posted 1,415.20 to Vessel House Supplies")).isVisible();
+  }
+
+  @Test
+  @Order(6)
+  void givesAnEntryBackToThePileThatIsAnotherSum() {
+    key("g", "e");
+    zone("deposits").focus();
+    assertThat(page.locator("q")).hasText("DEPOSIT SLIP S-143");
+    key("x");
+    assertThat(page.getByText("At the bank, to be tied · 5")).isVisible();
+    assertThat(page.getByText("Not at the bank yet · 4")).isVisible();
+  }
+
+  @Test
+  @Order(7)
+  void setsUpALockboxThatIsNotKnown() {
+    key("g", "a");
+    bring("other-box.txt", OTHER_BOX);
+    assertThat(file("other-box.txt")).containsText("Set the lockbox up");
+    key("Enter");
+    assertThat(
+            page.getByRole(
+                AriaRole.HEADING,
+                new Page.GetByRoleOptions().setName("Lockbox 0077301").setExact(true)))
+        .isVisible();
+    choose("Paid into", "Collections ··4425 USD");
+    page.getByLabel("payer of record 6, to column").fill("90");
+    assertThat(page.getByRole(AriaRole.ALERT)).containsText("do not stand in 2 to 80");
+    page.getByLabel("payer of record 6, to column").fill("80");
+    assertThat(page.getByText("1 cheque", new Page.GetByTextOptions().setExact(true))).isVisible();
+    Browser.assertAccessible(page);
+    page.getByText("Keep for every file of this lockbox").click();
+    assertThat(file("other-box.txt")).containsText("Accept");
+  }
+
+  @Test
+  @Order(8)
+  void namesTheColumnsOfAnotherProcessor() {
+    bring("other.csv", OTHER_PROCESSOR);
+    key("Enter");
+    choose("Its rows are", "payouts of a card processor");
+    String[] holds = {"payout", "date of the payout", "what it is", "gross", "fee"};
+    for (int i = 0; i < holds.length; i++) {
+      choose("Column " + (i + 1) + " holds", holds[i]);
+    }
+    choose("Dates stand as", "day, month, year");
+    choose("Before the cents stands", ",");
+    choose("Fees and refunds", "above zero takes off");
+    choose("A row “buy” is a", "sale");
+    choose("A row “back” is a", "refund");
+    assertThat(page.getByText("76.90").first()).isVisible();
+    Browser.assertAccessible(page);
+    page.getByText("Keep for every file with this header").click();
+    assertThat(file("other.csv")).containsText("payouts CSV");
+  }
+
+  @Test
+  @Order(9)
+  void fetchesTheNextDayFromTheSimulatedBank() {
+    page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("the simulated bank"))
+        .click();
+    assertThat(page.getByText("The simulated bank")).isVisible();
+    Browser.assertAccessible(page);
+    zone("bank").focus();
+    key("n");
+    assertThat(page.getByText("18 Nov 2026").first()).isVisible();
+    page.getByText("Break the line").click();
+    assertThat(page.getByText("The line is down.")).isVisible();
+    key("g", "a");
+    page.getByText("Fetch from Bank and processor").click();
+    assertThat(page.getByRole(AriaRole.ALERT).first()).containsText("line to the bank is down");
+    page.getByText("the simulated bank").click();
+    page.getByText("Mend the line").click();
+    assertThat(page.getByText("The line is down.")).hasCount(0);
+    key("g", "a");
+    page.getByText("Fetch from Bank and processor").click();
+    assertThat(page.getByText("had come before")).isVisible();
+    accept("quayline-2026-11-17.xml");
+    assertThat(file("quayline-2026-11-17.xml")).containsText("still to explain");
+  }
+
+  @Test
+  @Order(10)
+  void provesThatTheBooksStillAgree() {
+    page.navigate(product.address() + "/books/proof");
+    assertThat(page.getByText("holds", new Page.GetByTextOptions().setExact(true))).hasCount(11);
+  }
+}
