@@ -3,23 +3,31 @@ package io.sumbrel.bench;
 import com.ctc.wstx.stax.WstxInputFactory;
 import io.sumbrel.core.bank.StatementEntry;
 import io.sumbrel.core.bank.StatementFrame;
+import io.sumbrel.core.deposit.LockboxBatch;
+import io.sumbrel.core.deposit.LockboxCheque;
+import io.sumbrel.core.remittance.RemittanceDetail;
+import io.sumbrel.formats.CellStyle.DateOrder;
+import io.sumbrel.formats.CellStyle.DecimalMark;
 import io.sumbrel.formats.StatementReading;
 import io.sumbrel.formats.StatementSink;
 import io.sumbrel.formats.bai2.Bai2Reader;
 import io.sumbrel.formats.camt.CamtReader;
-import io.sumbrel.formats.CellStyle;
 import io.sumbrel.formats.csvlayout.CsvLayout;
-import io.sumbrel.formats.CellStyle.DateOrder;
-import io.sumbrel.formats.CellStyle.DecimalMark;
 import io.sumbrel.formats.csvlayout.CsvLayout.Meaning;
 import io.sumbrel.formats.csvlayout.CsvLayout.SignRule;
 import io.sumbrel.formats.csvlayout.CsvLayoutReader;
+import io.sumbrel.formats.lockbox.LockboxLayout;
+import io.sumbrel.formats.lockbox.LockboxReader;
+import io.sumbrel.formats.lockbox.LockboxWriter;
 import io.sumbrel.formats.mt.MtReader;
 import io.sumbrel.formats.ofx.OfxReader;
 import java.io.IOException;
 import java.io.InputStream;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.Currency;
 import java.util.EnumMap;
 import java.util.List;
@@ -58,6 +66,7 @@ public class ReadingBench {
           SignRule.SIGNED,
           "");
 
+  private byte[] lockbox;
   private final Map<StatementFiles, Path> files = new EnumMap<>(StatementFiles.class);
 
   @Setup
@@ -65,6 +74,7 @@ public class ReadingBench {
     for (StatementFiles kind : StatementFiles.values()) {
       files.put(kind, kind.file(ENTRIES));
     }
+    lockbox = lockboxOf(ENTRIES / 2).getBytes(StandardCharsets.ISO_8859_1);
   }
 
   /** Adds up, and keeps nothing. */
@@ -131,5 +141,34 @@ public class ReadingBench {
     return read(
         StatementFiles.CSV,
         sink -> CsvLayoutReader.into(sink, LAYOUT, "1", Currency.getInstance("USD")));
+  }
+
+  /** Cheques with a detail each: two records for every cheque. */
+  private static String lockboxOf(int cheques) {
+    List<LockboxBatch> batches = new ArrayList<>();
+    LocalDate day = LocalDate.of(2026, 11, 16);
+    for (int b = 0; b < cheques / 500; b++) {
+      List<LockboxCheque> some = new ArrayList<>();
+      for (int i = 0; i < 500; i++) {
+        String number = "TCK-" + (b * 500 + i);
+        some.add(
+            new LockboxCheque(
+                0,
+                "%03d".formatted(i),
+                100,
+                "011000015",
+                "1",
+                "2",
+                "PAYER",
+                List.of(new RemittanceDetail(number, 100))));
+      }
+      batches.add(new LockboxBatch("0040912", "%03d".formatted(b), day, some));
+    }
+    return LockboxWriter.write("011000015", day, batches);
+  }
+
+  @Benchmark
+  public int lockbox() {
+    return LockboxReader.read(lockbox, LockboxLayout.USUAL).orRefuse().size();
   }
 }
