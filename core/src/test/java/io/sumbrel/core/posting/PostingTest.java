@@ -3,6 +3,12 @@ package io.sumbrel.core.posting;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import io.sumbrel.core.deposit.BankedDeposit;
+import io.sumbrel.core.deposit.BroughtForward;
+import io.sumbrel.core.deposit.Deposit;
+import io.sumbrel.core.deposit.DepositKind;
+import io.sumbrel.core.deposit.DepositMember;
+import io.sumbrel.core.deposit.MemberKind;
 import io.sumbrel.core.ledger.AccountCode;
 import io.sumbrel.core.ledger.JournalEntry;
 import io.sumbrel.core.ledger.JournalLine;
@@ -168,5 +174,50 @@ class PostingTest {
     assertThat(new PostingNumber(2026, 143).words()).isEqualTo("26-0143");
     assertThat(new PostingNumber(2026, 12_345).words()).isEqualTo("26-12345");
     assertThat(new PostingNumber(2026, 2)).isLessThan(new PostingNumber(2027, 1));
+  }
+
+  private static DepositMember receipt(MemberKind kind, long minor) {
+    return new DepositMember(
+        2, kind, DAY, minor, "1", Optional.empty(), Optional.empty(), List.of(), "");
+  }
+
+  @Test
+  void receiptsBroughtForwardStandWhereTheyWaitForTheBank() {
+    Deposit slip =
+        new Deposit(
+            DepositKind.SLIP,
+            USD,
+            "S-1",
+            DAY,
+            900,
+            List.of(receipt(MemberKind.CHEQUE, 500), receipt(MemberKind.CASH, 400)));
+    Deposit transfer =
+        new Deposit(
+            DepositKind.SINGLE, EUR, "T", DAY, 70, List.of(receipt(MemberKind.TRANSFER, 70)));
+    JournalEntry entry =
+        PostingTable.receiptsForward(
+            new BroughtForward(
+                List.of(new BankedDeposit("1", slip), new BankedDeposit("2", transfer)),
+                List.of(
+                    new BroughtForward.OnHand(USD, receipt(MemberKind.CHEQUE, 30)),
+                    new BroughtForward.OnHand(USD, receipt(MemberKind.CHEQUE, 5)),
+                    new BroughtForward.OnHand(USD, receipt(MemberKind.CASH, 8)),
+                    new BroughtForward.OnHand(USD, receipt(MemberKind.CARD, 9)))),
+            DAY);
+    assertThat(JournalEntry.imbalances(entry.lines()).values()).containsOnly(0L);
+    assertThat(on(entry, StandardAccount.DEPOSITS_IN_TRANSIT, USD)).isEqualTo(900);
+    assertThat(on(entry, StandardAccount.DEPOSITS_IN_TRANSIT, EUR)).isEqualTo(70);
+    assertThat(on(entry, StandardAccount.CHEQUES_ON_HAND, USD)).isEqualTo(35);
+    assertThat(on(entry, StandardAccount.TILL_CASH, USD)).isEqualTo(8);
+    assertThat(on(entry, StandardAccount.PROCESSOR_BALANCE, USD)).isEqualTo(9);
+    assertThat(on(entry, StandardAccount.BROUGHT_FORWARD, USD)).isEqualTo(-952);
+  }
+
+  private static long on(JournalEntry entry, StandardAccount account, Currency currency) {
+    return entry.lines().stream()
+        .filter(l -> l.account().equals(account.code()))
+        .filter(l -> l.amount().currency().equals(currency))
+        .mapToLong(l -> l.amount().minor())
+        .sum();
   }
 }

@@ -19,8 +19,10 @@ import io.sumbrel.server.persistence.RowIds;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeMap;
 import java.util.TreeSet;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Propagation;
@@ -89,6 +91,7 @@ class AcceptDeposits {
 
   @Transactional(propagation = Propagation.MANDATORY)
   void store(Actor actor, ArrivalRow arrival, ArrivedFile file) {
+    lockCandidates(actor, file);
     require(actor.booksId(), file);
     Deposits.Origin origin = new Deposits.Origin(actor.booksId(), arrival.id);
     int[] ordinals = Deposits.firstOrdinals(file.deposits());
@@ -120,6 +123,17 @@ class AcceptDeposits {
       bringForward(actor, arrival, new BroughtForward(fresh, file.onHand()));
     }
     accounts.forEach(waiting::settle);
+  }
+
+  /** Account by account in the order of their ids: nobody waits for another who waits for him. */
+  private void lockCandidates(Actor actor, ArrivedFile file) {
+    Map<Long, List<Deposit>> byAccount = new TreeMap<>();
+    for (BankedDeposit banked : file.deposits()) {
+      byAccount
+          .computeIfAbsent(account(actor.booksId(), banked).id(), a -> new ArrayList<>())
+          .add(banked.deposit());
+    }
+    byAccount.forEach(waiting::lockCandidates);
   }
 
   private List<MoneyInRow> toThePile(Actor actor, ArrivalRow arrival, Deposits.Stored stored) {

@@ -96,6 +96,28 @@ public class WaitingForTie {
             });
   }
 
+  /**
+   * Locks the entries that new deposits may be, so that none is explained before the deposits are
+   * known: what is explained by now is seen by {@link #requireNotExplained}.
+   */
+  @Transactional(propagation = Propagation.MANDATORY)
+  public void lockCandidates(long bankAccountId, List<Deposit> deposits) {
+    for (Deposit deposit : deposits) {
+      entities
+          .createNativeQuery(
+              """
+              select id from money_in
+              where bank_account_id = :a and amount_minor = :m and booking_date between :f and :l
+              order by id for update
+              """)
+          .setParameter("a", bankAccountId)
+          .setParameter("m", deposit.netMinor())
+          .setParameter("f", deposit.date().minusDays(DAYS))
+          .setParameter("l", deposit.date().plusDays(DAYS))
+          .getResultList();
+    }
+  }
+
   /** Lets entries of an account wait for the deposits that they surely are. */
   @Transactional(propagation = Propagation.MANDATORY)
   public void settle(long bankAccountId) {

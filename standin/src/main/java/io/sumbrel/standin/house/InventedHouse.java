@@ -43,7 +43,7 @@ public final class InventedHouse {
    * @param invoicesPerDay on a working day, of all customers together
    */
   public record Size(int customers, int invoicesPerDay, LocalDate from, LocalDate to) {
-    /** On 16 November 2026 100,000 open items, and 10,000 payments within nine days. */
+    /** On 16 November 2026 100,000 open items, and 10,000 payments within eight days. */
     public static final Size LARGE =
         new Size(5_000, 3_050, LocalDate.of(2026, 5, 1), LocalDate.of(2026, 11, 30));
   }
