@@ -24,6 +24,14 @@ const RECORDS: Record<string, string> = {
   '9': 'closes the file',
 };
 
+/** Counts the columns: a dot for each, a colon at the fives, the tens in figures. */
+function ruler(width: number): string {
+  return Array.from({ length: width }, (_, i) => {
+    const column = i + 1;
+    return column % 10 === 0 ? String((column / 10) % 10) : column % 5 === 0 ? ':' : '·';
+  }).join('');
+}
+
 /** Sets a lockbox up: its account, and the columns in which its bank writes what. */
 export function LockboxMaker({ arrival }: { arrival: Arrival }) {
   const lockbox = useQuery(lockboxQuery(arrival.id));
@@ -95,10 +103,7 @@ export function LockboxMaker({ arrival }: { arrival: Arrival }) {
         />
       </p>
       <pre className={styles.records} tabIndex={0} aria-label="The first records">
-        {lines.data
-          ?.slice(0, 8)
-          .map((l) => l.text)
-          .join('\n')}
+        {[ruler(request.width), ...(lines.data ?? []).slice(0, 8).map((l) => l.text)].join('\n')}
       </pre>
       <table className={styles.table}>
         <thead>

@@ -221,13 +221,13 @@ class DepositsWalkTest {
     page.getByText("Break the line").click();
     assertThat(page.getByText("The line is down.")).isVisible();
     key("g", "a");
-    page.getByText("Fetch from Bank and processor").click();
+    page.getByText("Fetch from Bank").click();
     assertThat(page.getByRole(AriaRole.ALERT).first()).containsText("line to the bank is down");
     page.getByText("the simulated bank").click();
     page.getByText("Mend the line").click();
     assertThat(page.getByText("The line is down.")).hasCount(0);
     key("g", "a");
-    page.getByText("Fetch from Bank and processor").click();
+    page.getByText("Fetch from Bank").click();
     assertThat(page.getByText("had come before")).isVisible();
     accept("quayline-2026-11-17.xml");
     assertThat(file("quayline-2026-11-17.xml")).containsText("still to explain");

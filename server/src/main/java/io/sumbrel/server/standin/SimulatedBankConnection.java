@@ -31,7 +31,7 @@ class SimulatedBankConnection implements Connection {
 
   @Override
   public String name() {
-    return "Bank and processor";
+    return "Bank";
   }
 
   @Override

@@ -17,7 +17,7 @@ import tools.jackson.databind.JsonNode;
 
 /** Files fetched from the simulated bank, on the first day and on those that follow. */
 class SimulatedDaysTest extends ServerTest {
-  private static final String BANK = "/api/connections/Bank and processor/fetching";
+  private static final String BANK = "/api/connections/Bank/fetching";
   private static final String BILLING = "/api/connections/Billing/fetching";
 
   @Autowired private OpenDemoHouse openDemoHouse;
