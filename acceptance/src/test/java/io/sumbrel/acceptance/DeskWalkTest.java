@@ -129,6 +129,7 @@ class DeskWalkTest {
     zone(ines, "tape").focus();
     key(ines, "ArrowDown", "Delete");
     assertThat(left(ines)).hasText("Left to place 1,810.00");
+    assertThat(zone(ines, "items").getByText("TCK-20444")).isVisible();
     zone(ines, "items").focus();
     key(ines, "ArrowDown", "ArrowDown", "ArrowDown", "ArrowDown", "Space");
     assertThat(left(ines)).hasText("Left to place −125.00");
