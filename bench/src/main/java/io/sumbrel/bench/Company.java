@@ -1,6 +1,7 @@
 package io.sumbrel.bench;
 
 import io.sumbrel.core.matching.MatchingProblem;
+import io.sumbrel.core.matching.RememberedPayers;
 import io.sumbrel.core.openitem.ItemId;
 import io.sumbrel.core.openitem.ItemKind;
 import io.sumbrel.core.openitem.OpenItem;
@@ -71,7 +72,7 @@ final class Company {
               payer.name().toUpperCase() + "\n" + text,
               List.of()));
     }
-    return MatchingProblem.of(money, open, customers, HouseLimits.DEFAULTS);
+    return MatchingProblem.of(money, open, customers, RememberedPayers.NONE, HouseLimits.DEFAULTS);
   }
 
   private static String name(Random random) {

@@ -12,6 +12,7 @@ import io.sumbrel.core.tape.DifferenceReason;
 import io.sumbrel.core.tape.ShortPayReason;
 import io.sumbrel.core.tape.TapeLine;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -60,7 +61,9 @@ final class Hypotheses {
     customers.forEach(this::ofCustomer);
     if (found.isEmpty()) {
       secondPayment();
+      acrossCustomers();
     }
+    prepaid();
   }
 
   List<Hypothesis> found() {
@@ -181,8 +184,9 @@ final class Hypotheses {
         .isAfter(terms.lastDiscountDay(item.date()).plusDays(problem.limits().discountGraceDays()));
   }
 
+  /** A bank on the way keeps its charge; a cheque loses nothing on its way. */
   private void charged(List<Integer> indices, long under) {
-    if (under > problem.limits().chargeCapMinor()) {
+    if (under > problem.limits().chargeCapMinor() || reading.isCheque(moneyIn)) {
       return;
     }
     List<TapeLine> lines = settleAll(indices);
@@ -245,6 +249,49 @@ final class Hypotheses {
               List<TapeLine> lines = List.of(TapeLine.onAccount(customer, moneyIn.amountMinor()));
               addNamed("a second payment: keep on account", List.of(i), lines, scoring.second(i));
             });
+  }
+
+  /** An order that is not billed yet: the money waits for its invoice. */
+  private void prepaid() {
+    Optional<Evidence> order = reading.unbilledOrder(moneyIn);
+    Optional<CustomerId> customer =
+        reading.payers().stream().findFirst().map(Reading.Payer::customer);
+    if (order.isPresent() && customer.isPresent()) {
+      List<TapeLine> lines = List.of(TapeLine.onAccount(customer.get(), moneyIn.amountMinor()));
+      Scoring.Score score = scoring.prepaid(order.get());
+      found.put(
+          Set.copyOf(lines),
+          new Hypothesis(
+              "a prepayment: keep on account", lines, customer, score.evidence(), score.points()));
+    }
+  }
+
+  /**
+   * A deposit that names nobody may hold what two customers paid. Every pair of invoices that
+   * reaches the sum is counted, a few are shown; which of them it is, the amount alone never says.
+   */
+  private void acrossCustomers() {
+    if (!reading.isUnnamedDeposit(moneyIn) || !found.isEmpty()) {
+      return;
+    }
+    Map<Long, List<Integer>> byAmount = new HashMap<>();
+    List<int[]> pairs = new ArrayList<>();
+    long count = 0;
+    for (int i : problem.openOf(moneyIn.currency())) {
+      long open = problem.item(i).openMinor();
+      for (int other : byAmount.getOrDefault(moneyIn.amountMinor() - open, List.of())) {
+        count++;
+        if (pairs.size() < KEEP_SETS) {
+          pairs.add(new int[] {other, i});
+        }
+      }
+      byAmount.computeIfAbsent(open, k -> new ArrayList<>()).add(i);
+    }
+    for (int[] pair : pairs) {
+      List<Integer> indices = List.of(pair[0], pair[1]);
+      add(indices, settleAll(indices), "", scoring.acrossCustomers(indices, count));
+    }
+    uncounted += count - pairs.size();
   }
 
   private List<TapeLine> settleAll(List<Integer> indices) {

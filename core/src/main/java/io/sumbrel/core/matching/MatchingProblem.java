@@ -16,6 +16,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 
 /**
  * The pile and everything that may explain it, with indexes: built once, then only read.
@@ -24,10 +25,15 @@ import java.util.Optional;
  * settled already, whose numbers are evidence too.
  */
 public final class MatchingProblem {
+  /** Names of more words are not looked for in a text. */
+  private static final int LONGEST_NAME = 6;
+
   private final List<MoneyIn> pile;
   private final List<OpenItem> items;
   private final List<Customer> customers;
   private final List<String> normalNames;
+  private final Set<String> ownNames;
+  private final RememberedPayers remembered;
   private final HouseLimits limits;
   private final NumberIndex numbers = new NumberIndex();
   private final NumberIndex orders = new NumberIndex();
@@ -37,12 +43,18 @@ public final class MatchingProblem {
   private final Map<CustomerId, Customer> customersById = new HashMap<>();
 
   private MatchingProblem(
-      List<MoneyIn> pile, List<OpenItem> items, List<Customer> customers, HouseLimits limits) {
+      List<MoneyIn> pile,
+      List<OpenItem> items,
+      List<Customer> customers,
+      RememberedPayers remembered,
+      HouseLimits limits) {
     this.pile = List.copyOf(pile);
     this.items = List.copyOf(items);
     this.customers = List.copyOf(customers);
+    this.remembered = remembered;
     this.limits = limits;
     this.normalNames = customers.stream().map(c -> NameLikeness.normal(c.name())).toList();
+    this.ownNames = Set.copyOf(normalNames);
     for (int i = 0; i < items.size(); i++) {
       index(i, items.get(i));
     }
@@ -56,10 +68,15 @@ public final class MatchingProblem {
 
   /**
    * @param items open items, and settled ones within the look-back window
+   * @param remembered who paid for whom before
    */
   public static MatchingProblem of(
-      List<MoneyIn> pile, List<OpenItem> items, List<Customer> customers, HouseLimits limits) {
-    return new MatchingProblem(pile, items, customers, limits);
+      List<MoneyIn> pile,
+      List<OpenItem> items,
+      List<Customer> customers,
+      RememberedPayers remembered,
+      HouseLimits limits) {
+    return new MatchingProblem(pile, items, customers, remembered, limits);
   }
 
   private void index(int i, OpenItem item) {
@@ -93,6 +110,36 @@ public final class MatchingProblem {
 
   OpenItem item(int index) {
     return items.get(index);
+  }
+
+  RememberedPayers remembered() {
+    return remembered;
+  }
+
+  /** The name with which a text begins, of a customer or of who paid before; the longest. */
+  Optional<String> nameAtTheStartOf(String text) {
+    String[] words = text.strip().split("\\s+");
+    for (int count = Math.min(words.length, LONGEST_NAME); count > 0; count--) {
+      String start = String.join(" ", List.of(words).subList(0, count));
+      String normal = NameLikeness.normal(start);
+      if (remembered.knows(normal) || ownNames.contains(normal)) {
+        return Optional.of(start);
+      }
+    }
+    return Optional.empty();
+  }
+
+  /** Every open invoice in a currency. */
+  List<Integer> openOf(Currency currency) {
+    List<Integer> open = new ArrayList<>();
+    for (int i = 0; i < items.size(); i++) {
+      OpenItem item = items.get(i);
+      boolean invoice = item.kind() == ItemKind.INVOICE && item.openMinor() > 0;
+      if (invoice && item.currency().equals(currency)) {
+        open.add(i);
+      }
+    }
+    return open;
   }
 
   HouseLimits limits() {

@@ -25,6 +25,7 @@ final class Scoring {
   private static final int OTHER_NAME = -1_500;
   private static final int ONLY_WAY_OF_CUSTOMER = 800;
   private static final int EACH_FURTHER_ITEM = -500;
+  private static final int NAMES_ANOTHER_ORDER = -3_500;
 
   private final MatchingProblem problem;
   private final MoneyIn moneyIn;
@@ -102,6 +103,37 @@ final class Scoring {
     return new Score(points, evidence);
   }
 
+  Score prepaid(Evidence order) {
+    List<Evidence> evidence = new ArrayList<>(List.of(order));
+    Reading.Payer payer = reading.payers().get(0);
+    evidence.add(payer.evidence());
+    evidence.add(Evidence.speaksFor("no invoice of that order is open"));
+    boolean alike = payer.likeness() >= NameLikeness.ALIKE;
+    return new Score(BASE + 4_500 + (alike ? NAME_ALIKE : NAME_NEARLY_ALIKE), evidence);
+  }
+
+  /** Without any name or number an amount says little: many pairs reach the same cent. */
+  Score acrossCustomers(List<Integer> indices, long pairs) {
+    List<Evidence> evidence = new ArrayList<>();
+    evidence.add(Evidence.speaksFor("the two amounts make the sum"));
+    evidence.add(Evidence.speaksAgainst("the bank names no payer of this deposit"));
+    if (pairs > 1) {
+      evidence.add(Evidence.speaksAgainst(pairs + " pairs of invoices reach the sum"));
+    }
+    long due =
+        indices.stream()
+            .filter(
+                i ->
+                    problem
+                        .item(i)
+                        .due()
+                        .filter(d -> !d.isAfter(moneyIn.bookingDate()))
+                        .isPresent())
+            .count();
+    return new Score(
+        (int) (600 * due - 800 - 1_000 * StrictMath.log(Math.max(1, pairs))), evidence);
+  }
+
   private int common(List<Integer> indices, long alternatives, List<Evidence> evidence) {
     int named = 0;
     for (int i : indices) {
@@ -120,7 +152,11 @@ final class Scoring {
       points += (indices.size() - 1) * EACH_FURTHER_ITEM;
       points -= (int) (1_000 * StrictMath.log(alternatives));
     }
-    if (named == 0 && reading.references().isEmpty()) {
+    Optional<Evidence> another = reading.unbilledOrder(moneyIn);
+    if (another.isPresent()) {
+      points += NAMES_ANOTHER_ORDER;
+      evidence.add(Evidence.speaksAgainst(another.get().words()));
+    } else if (named == 0 && reading.references().isEmpty()) {
       evidence.add(Evidence.speaksAgainst("no number in the text"));
     }
     return points + namePoints(indices, evidence);

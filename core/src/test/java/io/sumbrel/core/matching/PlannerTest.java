@@ -11,6 +11,7 @@ import io.sumbrel.core.party.Customer;
 import io.sumbrel.core.party.CustomerId;
 import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.receipt.MoneyInId;
+import io.sumbrel.core.receipt.PastPayment;
 import io.sumbrel.core.rules.HouseLimits;
 import io.sumbrel.core.tape.LineKind;
 import io.sumbrel.core.tape.Tape;
@@ -32,6 +33,7 @@ class PlannerTest {
   private final List<Customer> customers = new ArrayList<>();
   private final List<OpenItem> items = new ArrayList<>();
   private final List<MoneyIn> pile = new ArrayList<>();
+  private final List<PastPayment> past = new ArrayList<>();
 
   private CustomerId customer(String name, CustomerId... parent) {
     CustomerId id = new CustomerId(customers.size() + 1L);
@@ -76,7 +78,10 @@ class PlannerTest {
   }
 
   private List<Plan.Row> plan() {
-    return Planner.plan(MatchingProblem.of(pile, items, customers, HouseLimits.DEFAULTS)).rows();
+    RememberedPayers remembered = RememberedPayers.of(past, customers);
+    return Planner.plan(
+            MatchingProblem.of(pile, items, customers, remembered, HouseLimits.DEFAULTS))
+        .rows();
   }
 
   private Proposal chosen(Plan.Row row) {
@@ -237,5 +242,144 @@ class PlannerTest {
         (id, minor) ->
             assertThat(minor)
                 .isLessThanOrEqualTo(Math.abs(items.get((int) id.number() - 1).openMinor())));
+  }
+
+  private void paidBefore(CustomerId customer, String payer, String account, int times) {
+    for (int i = 0; i < times; i++) {
+      past.add(
+          new PastPayment(
+              2 + i,
+              DAY.minusDays(30L * (i + 1)),
+              Optional.of(payer).filter(p -> !p.isEmpty()),
+              Optional.of(account).filter(a -> !a.isEmpty()),
+              USD,
+              100,
+              "K-" + customer.number(),
+              List.of(),
+              0));
+    }
+  }
+
+  private void bankLine(long minor, String text) {
+    pile.add(
+        new MoneyIn(
+            new MoneyInId(pile.size() + 1L),
+            USD,
+            minor,
+            DAY,
+            Optional.empty(),
+            Optional.empty(),
+            text,
+            List.of()));
+  }
+
+  private static boolean says(Proposal way, String words) {
+    return way.evidence().stream().anyMatch(e -> e.words().contains(words));
+  }
+
+  @Test
+  void knowsWhoPaidForACustomerBefore() {
+    CustomerId museum = customer("Saltmarsh Folk Museum");
+    customer("City Of Nowhere");
+    item(museum, "TCK-20388", 76_625);
+    paidBefore(museum, "CITY TREASURY", "", 3);
+    money("CITY TREASURY", 76_625, "PAYMENT");
+    Plan.Row row = plan().get(0);
+    assertThat(row.certainty()).isIn(Certainty.SURE, Certainty.LIKELY);
+    assertThat(says(row.ways().get(0), "paid for Saltmarsh Folk Museum 3 times before")).isTrue();
+  }
+
+  @Test
+  void anAccountSaysMoreThanAName() {
+    CustomerId one = customer("Rill Cottage Pots");
+    CustomerId other = customer("Ash and Feldspar");
+    item(one, "TCK-1001", 50_000);
+    item(other, "TCK-1002", 50_000);
+    paidBefore(other, "SHARED SERVICES", "0099", 4);
+    paidBefore(one, "SHARED SERVICES", "", 1);
+    pile.add(
+        new MoneyIn(
+            new MoneyInId(1),
+            USD,
+            50_000,
+            DAY,
+            Optional.of("SHARED SERVICES"),
+            Optional.of("00-99"),
+            "SHARED SERVICES",
+            List.of()));
+    Proposal best = plan().get(0).ways().get(0);
+    assertThat(best.customer()).contains(other);
+    assertThat(says(best, "this account paid for Ash and Feldspar 4 times")).isTrue();
+  }
+
+  @Test
+  void aPayerOfManyIsNoReasonByItself() {
+    CustomerId one = customer("Rill Cottage Pots");
+    CustomerId other = customer("Ash and Feldspar");
+    item(one, "TCK-1001", 50_000);
+    paidBefore(one, "BILL DESK", "", 1);
+    paidBefore(other, "BILL DESK", "", 6);
+    money("BILL DESK", 50_000, "PAYMENT");
+    assertThat(plan().get(0).ways()).allMatch(w -> !says(w, "paid for Rill Cottage Pots"));
+  }
+
+  @Test
+  void findsThePayerInATextThatBeginsWithIt() {
+    CustomerId school = customer("Pinmoor Lower School");
+    item(school, "TCK-2101", 41_250);
+    paidBefore(school, "PINMOOR LOWER SCHOOL", "", 2);
+    bankLine(41_250, "PINMOOR LOWER SCHOOL THANK YOU");
+    Plan.Row row = plan().get(0);
+    assertThat(row.customer()).contains(school);
+    assertThat(row.certainty()).isIn(Certainty.SURE, Certainty.LIKELY);
+  }
+
+  @Test
+  void anOrderThatIsNotBilledIsAPrepayment() {
+    CustomerId juniper = customer("Juniper Wheel Throwers");
+    item(juniper, "TCK-3001", 160_000);
+    money("JUNIPER WHEEL THROWERS", 160_000, "PREPAYMENT ORDER P-990");
+    Plan.Row row = plan().get(0);
+    Proposal best = row.ways().get(0);
+    assertThat(best.lines()).containsExactly(TapeLine.onAccount(juniper, 160_000));
+    assertThat(says(best, "order P-990 is not billed yet")).isTrue();
+    assertThat(row.certainty()).isEqualTo(Certainty.LIKELY);
+    assertThat(row.ways().get(1).words()).as("the equal item stays a way").isEqualTo("TCK-3001");
+  }
+
+  @Test
+  void aChequeLosesNothingOnItsWay() {
+    CustomerId glass = customer("Copperbeck Glassworks");
+    item(glass, "TCK-20610", 128_810);
+    money("COPPERBECK GLASSWORKS", 127_000, "TCK-20610");
+    money("COPPERBECK GLASSWORKS", 127_000, "cheque 4410\nTCK-20610");
+    assertThat(plan().get(0).ways()).anyMatch(w -> w.words().contains("charge"));
+    assertThat(plan().get(1).ways()).noneMatch(w -> w.words().contains("charge"));
+  }
+
+  @Test
+  void readsALetterOInANumberWithItsPrefix() {
+    CustomerId hollow = customer("Hollow Reed Studio");
+    item(hollow, "TCK-20617", 109_370);
+    item(hollow, "TCK-20618", 109_370);
+    money("HOLLOW REED STUDIO", 109_370, "INV TCK-2O617");
+    Proposal best = plan().get(0).ways().get(0);
+    assertThat(best.words()).isEqualTo("TCK-20617");
+    assertThat(says(best, "letter O for zero")).isTrue();
+  }
+
+  @Test
+  void aDepositThatNamesNobodyShowsEveryPairAndIsNeverSure() {
+    for (int i = 0; i < 6; i++) {
+      item(customer("Customer " + i), "TCK-40" + i + i, 10_000 + i * 1_000);
+    }
+    bankLine(25_000, "COUNTER DEPOSIT");
+    Plan.Row row = plan().get(0);
+    // 100+150, 110+140, 120+130
+    assertThat(row.waysCount()).isEqualTo(3);
+    assertThat(row.ways()).allMatch(w -> w.certainty() != Certainty.SURE);
+    assertThat(says(row.ways().get(0), "3 pairs of invoices reach the sum")).isTrue();
+    bankLine(25_000, "TRANSFER 77");
+    assertThat(plan().get(1).ways()).isEmpty();
   }
 }

@@ -37,6 +37,19 @@ public class PastPayments {
         .toList();
   }
 
+  /** What tells one state of them from another: the newest, less those that are gone. */
+  @Transactional(readOnly = true)
+  public long newest(long booksId) {
+    Object[] row =
+        entities
+            .createQuery(
+                "select coalesce(max(id), 0), count(*) from PastPaymentRow where booksId = :b",
+                Object[].class)
+            .setParameter("b", booksId)
+            .getSingleResult();
+    return 31 * (Long) row[0] + (Long) row[1];
+  }
+
   /** What was taken in, by arrival. */
   @Transactional(readOnly = true)
   public Map<Long, Deposits.Taken> taken(long booksId) {

@@ -3,12 +3,15 @@ package io.sumbrel.server.desk;
 import io.sumbrel.core.matching.MatchingProblem;
 import io.sumbrel.core.matching.Plan;
 import io.sumbrel.core.matching.Planner;
+import io.sumbrel.core.matching.RememberedPayers;
 import io.sumbrel.core.openitem.OpenItem;
+import io.sumbrel.core.party.Customer;
 import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.core.rules.HouseLimits;
 import io.sumbrel.server.arrivals.MoneyLine;
 import io.sumbrel.server.arrivals.MoneyLines;
+import io.sumbrel.server.arrivals.PastPayments;
 import io.sumbrel.server.audit.AuditRecord;
 import io.sumbrel.server.books.BooksNames;
 import io.sumbrel.server.books.Claims;
@@ -34,8 +37,10 @@ class PlanBoard {
   private final Items items;
   private final Customers customers;
   private final Limits limits;
+  private final PastPayments pastPayments;
   private final BooksNames books;
   private final Map<Long, Board> boards = new ConcurrentHashMap<>();
+  private final Map<Long, Memory> memories = new ConcurrentHashMap<>();
 
   PlanBoard(
       AuditRecord audit,
@@ -45,6 +50,7 @@ class PlanBoard {
       Items items,
       Customers customers,
       Limits limits,
+      PastPayments pastPayments,
       BooksNames books) {
     this.audit = audit;
     this.moneyLines = moneyLines;
@@ -53,6 +59,7 @@ class PlanBoard {
     this.items = items;
     this.customers = customers;
     this.limits = limits;
+    this.pastPayments = pastPayments;
     this.books = books;
   }
 
@@ -69,6 +76,23 @@ class PlanBoard {
       Set<MoneyInId> waiting,
       Plan plan,
       Map<MoneyInId, Plan.Row> rows) {}
+
+  /** Who paid before, and up to which past payment and customer it is known. */
+  private record Memory(long newest, int customers, RememberedPayers payers) {}
+
+  /** Past payments change only when a file of them comes or goes. */
+  private RememberedPayers remembered(long booksId, List<Customer> all) {
+    long newest = pastPayments.newest(booksId);
+    return memories
+        .compute(
+            booksId,
+            (id, m) ->
+                m != null && m.newest == newest && m.customers == all.size()
+                    ? m
+                    : new Memory(
+                        newest, all.size(), RememberedPayers.of(pastPayments.all(booksId), all)))
+        .payers();
+  }
 
   Board board(long booksId) {
     long newest = audit.lastNumber(booksId);
@@ -90,7 +114,9 @@ class PlanBoard {
     List<OpenItem> candidates =
         items.all(booksId).stream().filter(i -> !i.isSettled() || i.date().isAfter(from)).toList();
     List<MoneyIn> money = pile.stream().map(MoneyLine::moneyIn).toList();
-    Plan plan = Planner.plan(MatchingProblem.of(money, candidates, customers.all(booksId), house));
+    List<Customer> all = customers.all(booksId);
+    RememberedPayers remembered = remembered(booksId, all);
+    Plan plan = Planner.plan(MatchingProblem.of(money, candidates, all, remembered, house));
     Map<MoneyInId, Plan.Row> rows = new HashMap<>();
     plan.rows().forEach(r -> rows.put(r.moneyIn(), r));
     return new Board(feedNumber, pile, waiting, plan, rows);

@@ -6,11 +6,14 @@ import io.sumbrel.server.House;
 import io.sumbrel.server.ServerTest;
 import io.sumbrel.standin.DemoFiles;
 import io.sumbrel.standin.bank.WrittenCases;
+import java.math.BigDecimal;
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.TreeMap;
 import java.util.TreeSet;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -110,5 +113,62 @@ class DemoDayTest extends ServerTest {
   /** What the bank shows on a later day. */
   private static boolean later(WrittenCases.Answer answer) {
     return answer.file().contains("2026-11-17");
+  }
+
+  @Test
+  void readsTheCasesOfTheWholeDay() {
+    open();
+    for (String name :
+        List.of(
+            "quayline-collections-2026-11-16.bai",
+            "quayline-lockbox-2026-11-16.txt",
+            "cardmill-payouts-2026-11-16.csv",
+            "nordlicht-2026-11-16.csv",
+            "nordlicht-2026-11-17.sta")) {
+      accept(name);
+    }
+    Map<String, String> customers = new HashMap<>();
+    demo.get(demo.clerk, "/api/customers")
+        .body()
+        .forEach(c -> customers.put(c.path("id").asString(), c.path("number").asString()));
+    Map<String, JsonNode> byReference = new HashMap<>();
+    for (JsonNode row : demo.get(demo.clerk, "/api/desk").body().path("rows")) {
+      JsonNode money = demo.get(demo.clerk, "/api/desk/money/" + row.path("id").asLong()).body();
+      byReference.put(money.path("bankReference").asString(), money);
+    }
+    Map<String, String> wrong = new TreeMap<>();
+    int right = 0;
+    for (WrittenCases.Answer answer : WrittenCases.answers()) {
+      JsonNode money = byReference.get(answer.reference());
+      boolean places = answer.answer().matches("(SETTLES|ON_ACCOUNT|KEPT_BACK).*");
+      if (money != null && places) {
+        String best = money.path("chosen").isMissingNode() ? "nothing" : words(money, customers);
+        if (parts(answer.answer().replace(" left open", "")).equals(parts(best))) {
+          right++;
+        } else {
+          wrong.put(answer.number() + " " + answer.reference(), best);
+        }
+      }
+    }
+    assertThat(wrong).isEmpty();
+    assertThat(right).isGreaterThanOrEqualTo(35);
+  }
+
+  private static Set<String> parts(String answer) {
+    return new TreeSet<>(List.of(answer.split("; ")));
+  }
+
+  private static String words(JsonNode money, Map<String, String> customers) {
+    List<String> words = new ArrayList<>();
+    for (JsonNode line : money.path("ways").get(money.path("chosen").asInt()).path("lines")) {
+      String what = line.path("kind").asString();
+      String reason = line.has("reason") ? " " + line.path("reason").asString() : "";
+      String item = line.has("item") ? " " + line.path("item").path("number").asString() : "";
+      String customer =
+          line.has("customerId") ? " " + customers.get(line.path("customerId").asString()) : "";
+      String amount = BigDecimal.valueOf(line.path("amountMinor").asLong(), 2).toPlainString();
+      words.add(what + reason + item + customer + " " + amount);
+    }
+    return String.join("; ", words);
   }
 }

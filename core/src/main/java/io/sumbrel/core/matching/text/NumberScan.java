@@ -13,7 +13,8 @@ import java.util.regex.Pattern;
 public final class NumberScan {
   private static final Pattern RUN =
       Pattern.compile("[A-Za-z]{0,5}[-/#.]?[0-9OoA-Za-z]*\\d[0-9OoA-Za-z]*");
-  private static final Pattern LETTER_O = Pattern.compile("[0-9]*[Oo][0-9Oo]*");
+  private static final Pattern LETTER_O =
+      Pattern.compile("([A-Za-z]{2,5}[-/#.])?([0-9]*[Oo][0-9Oo]*)");
   private static final int MIN_DIGITS = 3;
 
   /**
@@ -34,14 +35,20 @@ public final class NumberScan {
     Matcher matcher = RUN.matcher(text);
     while (matcher.find()) {
       String run = matcher.group();
-      boolean letterO = LETTER_O.matcher(run).matches();
-      String read = letterO ? run.replace('O', '0').replace('o', '0') : run;
+      Matcher withO = LETTER_O.matcher(run);
+      boolean letterO = withO.matches();
+      String read = letterO ? withZeros(withO) : run;
       String digits = trailingDigits(read);
       if (digits.length() >= MIN_DIGITS) {
         found.add(new Found(matcher.start(), matcher.end(), keyOf(read), digits, letterO));
       }
     }
     return found;
+  }
+
+  private static String withZeros(Matcher withO) {
+    String prefix = withO.group(1) == null ? "" : withO.group(1);
+    return prefix + withO.group(2).replace('O', '0').replace('o', '0');
   }
 
   /** Upper case, letters and digits only. */
