@@ -9,7 +9,14 @@ import {
   trialQuery,
 } from './arrivalsApi';
 import { MakerPage } from './LayoutMaker';
-import { SampleTable, Select, type Shape, ShapeOptions, widthOf } from './LayoutParts';
+import {
+  columnsOf,
+  SampleTable,
+  Select,
+  type Shape,
+  ShapeOptions,
+  WrittenOptions,
+} from './LayoutParts';
 import { StatementTape } from './StatementStrip';
 import styles from './Arrivals.module.css';
 
@@ -52,18 +59,7 @@ export function EntryLayout({ arrival, sample, shape, say, questions }: MakerPro
       <p className={styles.options}>
         {questions}
         <ShapeOptions sample={sample} shape={shape} say={say} />
-        <Select
-          label="Dates stand as"
-          value={stated.dateOrder}
-          choices={choices.dateOrders}
-          take={(code) => tell({ dateOrder: code as Layout['dateOrder'] })}
-        />
-        <Select
-          label="Before the cents stands"
-          value={stated.decimalMark}
-          choices={choices.decimalMarks}
-          take={(code) => tell({ decimalMark: code as Layout['decimalMark'] })}
-        />
+        <WrittenOptions sample={sample} stated={stated} tell={tell} />
         <Select
           label="In and out are told apart"
           value={stated.signRule}
@@ -101,10 +97,7 @@ function requestOf(stated: Stated, sample: Sample, shape: Shape): LayoutRequest 
       delimiter: sample.sample.delimiter,
       headerLine: shape.headerLine,
       linesAfter: shape.linesAfter,
-      columns: Array.from(
-        { length: widthOf(sample) },
-        (_, i) => (stated.columns[i] ?? 'NOTHING') as Layout['columns'][number],
-      ),
+      columns: columnsOf<Layout['columns'][number]>(sample, stated.columns),
       dateOrder,
       decimalMark,
       signRule,

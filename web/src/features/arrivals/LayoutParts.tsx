@@ -1,5 +1,5 @@
 import { type ReactNode } from 'react';
-import type { Sample } from './arrivalsApi';
+import type { Layout, Sample } from './arrivalsApi';
 import styles from './Arrivals.module.css';
 
 /** What a person says of any CSV, whatever its rows are. */
@@ -101,6 +101,39 @@ export function ShapeOptions({ sample, shape, say }: ShapeProps) {
   );
 }
 
+type Written = Pick<Layout, 'dateOrder' | 'decimalMark'>;
+
+interface WrittenProps {
+  sample: Sample;
+  stated: Partial<Written>;
+  tell: (part: Partial<Written>) => void;
+}
+
+/** How dates and amounts are written; neither is ever guessed. */
+export function WrittenOptions({ sample, stated, tell }: WrittenProps) {
+  return (
+    <>
+      <Select
+        label="Dates stand as"
+        value={stated.dateOrder}
+        choices={sample.choices.dateOrders}
+        take={(code) => tell({ dateOrder: code as Written['dateOrder'] })}
+      />
+      <Select
+        label="Before the cents stands"
+        value={stated.decimalMark}
+        choices={sample.choices.decimalMarks}
+        take={(code) => tell({ decimalMark: code as Written['decimalMark'] })}
+      />
+    </>
+  );
+}
+
+/** What each column holds, those that nobody named among them. */
+export function columnsOf<T extends string>(sample: Sample, columns: string[]): T[] {
+  return Array.from({ length: widthOf(sample) }, (_, i) => (columns[i] ?? 'NOTHING') as T);
+}
+
 export function widthOf(sample: Sample): number {
   return Math.max(...sample.sample.lines.map((l) => l.cells.length));
 }
@@ -118,7 +151,7 @@ interface TableProps {
 /** The first rows of the file, and above each column what it holds. */
 export function SampleTable(props: TableProps) {
   const { sample, headerLine, choices } = props;
-  const columns = Array.from({ length: widthOf(sample) }, (_, i) => props.columns[i] ?? 'NOTHING');
+  const columns = columnsOf<string>(sample, props.columns);
   return (
     <div className={styles.sample}>
       <table className={styles.table}>

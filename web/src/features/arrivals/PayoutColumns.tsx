@@ -10,7 +10,14 @@ import {
 } from './arrivalsApi';
 import { type MakerProps } from './EntryLayout';
 import { MakerPage } from './LayoutMaker';
-import { SampleTable, Select, type Shape, ShapeOptions, widthOf } from './LayoutParts';
+import {
+  columnsOf,
+  SampleTable,
+  Select,
+  type Shape,
+  ShapeOptions,
+  WrittenOptions,
+} from './LayoutParts';
 import styles from './Arrivals.module.css';
 
 interface Stated {
@@ -46,18 +53,7 @@ export function PayoutColumns({ arrival, sample, shape, say, questions }: MakerP
       <p className={styles.options}>
         {questions}
         <ShapeOptions sample={sample} shape={shape} say={say} />
-        <Select
-          label="Dates stand as"
-          value={stated.dateOrder}
-          choices={choices.dateOrders}
-          take={(code) => tell({ dateOrder: code as Stated['dateOrder'] })}
-        />
-        <Select
-          label="Before the cents stands"
-          value={stated.decimalMark}
-          choices={choices.decimalMarks}
-          take={(code) => tell({ decimalMark: code as Stated['decimalMark'] })}
-        />
+        <WrittenOptions sample={sample} stated={stated} tell={tell} />
         <Select
           label="Fees and refunds"
           value={stated.signOfFees}
@@ -108,10 +104,7 @@ function requestOf(
       delimiter: sample.sample.delimiter,
       headerLine: shape.headerLine,
       linesAfter: shape.linesAfter,
-      columns: Array.from(
-        { length: widthOf(sample) },
-        (_, i) => (stated.columns[i] ?? 'NOTHING') as PayoutLayout['columns'][number],
-      ),
+      columns: columnsOf<PayoutLayout['columns'][number]>(sample, stated.columns),
       dateOrder,
       decimalMark,
       signOfFees,

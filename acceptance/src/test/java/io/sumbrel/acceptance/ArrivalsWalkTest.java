@@ -1,7 +1,6 @@
 package io.sumbrel.acceptance;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
-import static org.assertj.core.api.Assertions.assertThat;
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
@@ -31,67 +30,34 @@ class ArrivalsWalkTest {
       :62F:C261117USD%s
       """;
 
-  private static Product product;
-  private static Browser browser;
+  private static AtArrivals ines;
   private static Page page;
 
   @BeforeAll
   static void comeIn() throws IOException, InterruptedException {
-    product = Product.demo();
-    browser = new Browser();
-    page = browser.open(product.address());
-    page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Ines").setExact(true))
-        .click();
-    assertThat(page.getByText("Left to place").first()).isVisible();
-    key("g", "a");
-    assertThat(page.getByRole(AriaRole.ROW).first()).isVisible();
+    ines = AtArrivals.begin();
+    page = ines.page();
   }
 
   @AfterAll
   static void leave() throws IOException {
-    assertThat(browser.complaints()).isEmpty();
-    browser.close();
-    product.close();
-  }
-
-  private static void key(String... keys) {
-    for (String key : keys) {
-      page.keyboard().press(key);
-    }
-  }
-
-  private static Locator zone(String name) {
-    return page.locator("[data-zone=" + name + "]");
-  }
-
-  private static Locator file(String name) {
-    return page.getByRole(AriaRole.ROW)
-        .filter(new Locator.FilterOptions().setHasText(name))
-        .first();
-  }
-
-  private static void bring(String name, String content) {
-    page.getByLabel("Choose files")
-        .setInputFiles(
-            new FilePayload(name, "text/plain", content.getBytes(StandardCharsets.UTF_8)));
-    assertThat(file(name)).hasAttribute("aria-selected", "true");
-    zone("arrivals").focus();
+    ines.leave();
   }
 
   @Test
   @Order(1)
   void acceptsAStatementOfTheOlderKindThatFollows() {
-    bring("ql-1117.sta", MT940.formatted("113280,73", "118,40", "001", "113399,13"));
-    assertThat(file("ql-1117.sta")).containsText("MT940");
-    key("Enter");
-    assertThat(file("ql-1117.sta")).containsText("1 of 1 still to explain");
+    ines.bring("ql-1117.sta", MT940.formatted("113280,73", "118,40", "001", "113399,13"));
+    assertThat(ines.file("ql-1117.sta")).containsText("MT940");
+    ines.key("Enter");
+    assertThat(ines.file("ql-1117.sta")).containsText("1 of 1 still to explain");
   }
 
   @Test
   @Order(2)
   void showsTheOriginalAtTheLineOfAnEntry() {
-    zone("entries").focus();
-    key("Enter");
+    ines.zone("entries").focus();
+    ines.key("Enter");
     assertThat(page.getByText("Line 5 of the original")).isVisible();
     assertThat(page.locator("pre")).containsText("C118,40NTRFNONREF//QL17001");
     Browser.assertAccessible(page);
@@ -110,7 +76,7 @@ class ArrivalsWalkTest {
                     .getBytes(StandardCharsets.UTF_8)));
     assertThat(page.getByRole(AriaRole.ALERT).first())
         .containsText("This very file was brought in on");
-    bring(
+    ines.bring(
         "other-bytes.sta",
         MT940.formatted("113280,73", "118,40", "001", "113399,13").replace("\n", "\r\n"));
     assertThat(page.getByRole(AriaRole.ALERT).last())
@@ -125,11 +91,12 @@ class ArrivalsWalkTest {
             .formatted("113280,73", "118,40", "001", "113449,13")
             .replace(
                 ":62F:", ":61:2611171117C50,00NTRFNONREF//QL17002\n:86:OLD FERRY POTTERY\n:62F:");
-    bring("ql-1117-full.sta", overlapping);
+    ines.bring("ql-1117-full.sta", overlapping);
     assertThat(page.getByRole(AriaRole.ROW, name("line 5"))).containsText("known already");
     assertThat(page.getByRole(AriaRole.ROW, name("line 7"))).containsText("new");
-    key("Enter");
-    assertThat(file("ql-1117-full.sta")).containsText("1 of 1 still to explain, 1 known already");
+    ines.key("Enter");
+    assertThat(ines.file("ql-1117-full.sta"))
+        .containsText("1 of 1 still to explain, 1 known already");
   }
 
   private static Page.GetByRoleOptions name(String text) {
@@ -139,7 +106,7 @@ class ArrivalsWalkTest {
   @Test
   @Order(5)
   void holdsWhatMayBeDoubleAndHearsWhatAPersonSays() {
-    bring(
+    ines.bring(
         "ql.ofx",
         "OFXHEADER:100\n\n<OFX><STMTTRNRS><STMTRS><CURDEF>USD<BANKACCTFROM><ACCTID>0048104417"
             + "</BANKACCTFROM><BANKTRANLIST>\n"
@@ -147,35 +114,35 @@ class ArrivalsWalkTest {
             + "<STMTTRN><DTPOSTED>20261117<TRNAMT>61.00<FITID>QL17003<NAME>NEW PAYER</STMTTRN>\n"
             + "</BANKTRANLIST></STMTRS></STMTTRNRS></OFX>");
     assertThat(page.getByRole(AriaRole.ROW, name("line 4"))).containsText("possibly double");
-    key("Enter");
-    assertThat(file("ql.ofx")).containsText("1 held");
+    ines.key("Enter");
+    assertThat(ines.file("ql.ofx")).containsText("1 held");
     assertThat(page.getByText("It is double")).isVisible();
-    zone("entries").focus();
-    key("x");
+    ines.zone("entries").focus();
+    ines.key("x");
     assertThat(page.getByRole(AriaRole.ROW, name("line 4"))).containsText("known already");
-    assertThat(file("ql.ofx")).not().containsText("held");
+    assertThat(ines.file("ql.ofx")).not().containsText("held");
   }
 
   @Test
   @Order(6)
   void withdrawsTheLastFileAndNotOneBeforeIt() {
-    file("ql-1117.sta").click();
-    zone("arrivals").focus();
-    key("w");
+    ines.file("ql-1117.sta").click();
+    ines.zone("arrivals").focus();
+    ines.key("w");
     assertThat(page.getByRole(AriaRole.ALERT).first())
         .containsText("follows it on the same account; withdraw that first");
-    file("ql.ofx").click();
-    zone("arrivals").focus();
-    key("w");
+    ines.file("ql.ofx").click();
+    ines.zone("arrivals").focus();
+    ines.key("w");
     assertThat(page.getByText("ql.ofx")).hasCount(0);
   }
 
   @Test
   @Order(7)
   void readsABanksOwnColumnsOnceTheyAreNamed() {
-    file("nordlicht-export").click();
-    zone("arrivals").focus();
-    key("Enter");
+    ines.file("nordlicht-export").click();
+    ines.zone("arrivals").focus();
+    ines.key("Enter");
     page.getByLabel("Account").selectOption(new SelectOption().setLabel("Nordlicht ··0912 EUR"));
     page.getByLabel("The header is line").fill("2");
     String[] meanings = {"booking date", "payer", "text", "amount", "balance after it"};
@@ -193,7 +160,7 @@ class ArrivalsWalkTest {
     assertThat(page.getByText("28,590.30").first()).isVisible();
     Browser.assertAccessible(page);
     page.getByText("Keep for every file with this header").click();
-    assertThat(file("nordlicht-export")).containsText("cannot be accepted yet");
+    assertThat(ines.file("nordlicht-export")).containsText("cannot be accepted yet");
     assertThat(page.getByRole(AriaRole.ALERT).first())
         .containsText("opens with 28,183.50, but the account holds 22,940.00");
   }
@@ -201,21 +168,21 @@ class ArrivalsWalkTest {
   @Test
   @Order(8)
   void goesOnOnceTheMissingStatementIsThere() {
-    file("nordlicht-2026-11-16.csv").click();
-    zone("arrivals").focus();
-    key("Enter");
-    assertThat(file("nordlicht-2026-11-16.csv")).containsText("5 of 5 still to explain");
-    file("nordlicht-export").click();
-    zone("arrivals").focus();
-    key("Enter");
-    assertThat(file("nordlicht-export")).containsText("2 of 2 still to explain");
+    ines.file("nordlicht-2026-11-16.csv").click();
+    ines.zone("arrivals").focus();
+    ines.key("Enter");
+    assertThat(ines.file("nordlicht-2026-11-16.csv")).containsText("5 of 5 still to explain");
+    ines.file("nordlicht-export").click();
+    ines.zone("arrivals").focus();
+    ines.key("Enter");
+    assertThat(ines.file("nordlicht-export")).containsText("2 of 2 still to explain");
   }
 
   @Test
   @Order(9)
   void readsRowsPastedFromASheet() {
-    zone("arrivals").focus();
-    key("t");
+    ines.zone("arrivals").focus();
+    ines.key("t");
     page.getByLabel("Account").selectOption(new SelectOption().setLabel("Quayline ··4417 USD"));
     page.getByLabel("Dates stand as").selectOption("MONTH_DAY_YEAR");
     page.getByLabel("Before the cents stands").selectOption("POINT");
@@ -225,17 +192,17 @@ class ArrivalsWalkTest {
         "(cell) => { const data = new DataTransfer(); data.setData('text', '11/17/2026\\t250.00\\tCOUNTER\\tSLIP 0144\\n11/17/2026\\t-9.00\\tBANK\\tFEE\\n'); cell.dispatchEvent(new ClipboardEvent('paste', {clipboardData: data, bubbles: true, cancelable: true})); }");
     assertThat(page.getByLabel("text, row 1")).hasValue("SLIP 0144");
     page.getByText("Read these rows").click();
-    assertThat(file("typed-2026-11-17.csv")).containsText("2 · 241.00");
-    zone("arrivals").focus();
-    key("Enter");
-    assertThat(file("typed-2026-11-17.csv")).containsText("2 of 2 still to explain");
+    assertThat(ines.file("typed-2026-11-17.csv")).containsText("2 · 241.00");
+    ines.zone("arrivals").focus();
+    ines.key("Enter");
+    assertThat(ines.file("typed-2026-11-17.csv")).containsText("2 of 2 still to explain");
   }
 
   @Test
   @Order(10)
   void provesThatTheBooksStillAgree() {
-    key("g", "b");
-    page.navigate(product.address() + "/books/proof");
+    ines.key("g", "b");
+    page.navigate(ines.address() + "/books/proof");
     assertThat(page.getByText("taken in, known already, or is held")).isVisible();
     assertThat(page.getByText("holds", new Page.GetByTextOptions().setExact(true))).hasCount(11);
   }

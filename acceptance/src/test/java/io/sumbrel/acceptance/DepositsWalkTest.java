@@ -1,15 +1,11 @@
 package io.sumbrel.acceptance;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
-import static org.assertj.core.api.Assertions.assertThat;
 
-import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
-import com.microsoft.playwright.options.FilePayload;
 import com.microsoft.playwright.options.SelectOption;
 import java.io.IOException;
-import java.nio.charset.StandardCharsets;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.MethodOrderer;
@@ -36,57 +32,18 @@ class DepositsWalkTest {
       77;16.11.2026;back;40,00;
       """;
 
-  private static Product product;
-  private static Browser browser;
+  private static AtArrivals ines;
   private static Page page;
 
   @BeforeAll
   static void comeIn() throws IOException, InterruptedException {
-    product = Product.demo();
-    browser = new Browser();
-    page = browser.open(product.address());
-    page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Ines").setExact(true))
-        .click();
-    assertThat(page.getByText("Left to place").first()).isVisible();
-    key("g", "a");
-    assertThat(page.getByRole(AriaRole.ROW).first()).isVisible();
+    ines = AtArrivals.begin();
+    page = ines.page();
   }
 
   @AfterAll
   static void leave() throws IOException {
-    assertThat(browser.complaints()).isEmpty();
-    browser.close();
-    product.close();
-  }
-
-  private static void key(String... keys) {
-    for (String key : keys) {
-      page.keyboard().press(key);
-    }
-  }
-
-  private static Locator zone(String name) {
-    return page.locator("[data-zone=" + name + "]");
-  }
-
-  private static Locator file(String name) {
-    return page.getByRole(AriaRole.ROW)
-        .filter(new Locator.FilterOptions().setHasText(name))
-        .first();
-  }
-
-  private static void accept(String name) {
-    file(name).click();
-    zone("arrivals").focus();
-    key("Enter");
-  }
-
-  private static void bring(String name, String content) {
-    page.getByLabel("Choose files")
-        .setInputFiles(
-            new FilePayload(name, "text/plain", content.getBytes(StandardCharsets.UTF_8)));
-    assertThat(file(name)).hasAttribute("aria-selected", "true");
-    zone("arrivals").focus();
+    ines.leave();
   }
 
   private static void choose(String label, String option) {
@@ -96,41 +53,41 @@ class DepositsWalkTest {
   @Test
   @Order(1)
   void showsAtFirstWhatWaitsLongest() {
-    assertThat(file("nordlicht-2026-11-16.csv")).hasAttribute("aria-selected", "true");
-    assertThat(file("nordlicht-2026-11-17.sta")).containsText("cannot be accepted yet");
-    accept("quayline-collections-2026-11-16.bai");
-    assertThat(file("quayline-collections-2026-11-16.bai")).containsText("still to explain");
+    assertThat(ines.file("nordlicht-2026-11-16.csv")).hasAttribute("aria-selected", "true");
+    assertThat(ines.file("nordlicht-2026-11-17.sta")).containsText("cannot be accepted yet");
+    ines.accept("quayline-collections-2026-11-16.bai");
+    assertThat(ines.file("quayline-collections-2026-11-16.bai")).containsText("still to explain");
   }
 
   @Test
   @Order(2)
   void provesALockboxFileAndSaysWhatDoesNotAddUp() {
-    file("quayline-lockbox").click();
+    ines.file("quayline-lockbox").click();
     assertThat(page.getByText("4 cheques")).isVisible();
     assertThat(page.getByText("38.10 less than it says")).isVisible();
     Browser.assertAccessible(page);
-    accept("quayline-lockbox");
-    assertThat(file("quayline-lockbox")).containsText("6 of 6 still to explain");
+    ines.accept("quayline-lockbox");
+    assertThat(ines.file("quayline-lockbox")).containsText("6 of 6 still to explain");
   }
 
   @Test
   @Order(3)
   void provesAPayoutFromGrossToNet() {
-    file("cardmill-payouts").click();
+    ines.file("cardmill-payouts").click();
     assertThat(page.getByText("4 sales")).isVisible();
     assertThat(page.getByText("281.87").first()).isVisible();
-    accept("cardmill-payouts");
-    assertThat(file("cardmill-payouts")).containsText("7 of 15 still to explain");
+    ines.accept("cardmill-payouts");
+    assertThat(ines.file("cardmill-payouts")).containsText("7 of 15 still to explain");
   }
 
   @Test
   @Order(4)
   void showsDepositsAndWhatOfThemIsAtTheBank() {
-    key("g", "e");
+    ines.key("g", "e");
     assertThat(page.getByText("At the bank, to be tied · 6")).isVisible();
     assertThat(page.getByText("Not at the bank yet · 3")).isVisible();
-    zone("deposits").focus();
-    key("ArrowDown", "ArrowDown");
+    ines.zone("deposits").focus();
+    ines.key("ArrowDown", "ArrowDown");
     assertThat(
             page.getByRole(
                 AriaRole.HEADING,
@@ -150,17 +107,17 @@ class DepositsWalkTest {
                 new Page.GetByRoleOptions().setName("VESSEL HOUSE SUPPLIES").setExact(true)))
         .isVisible();
     assertThat(page.getByText("cheque · 16 Nov 2026 · lockbox batch 0040912-003")).isVisible();
-    key("Control+Enter");
+    ines.key("Control+Enter");
     assertThat(page.getByText("Posted 1,415.20 to Vessel House Supplies")).isVisible();
   }
 
   @Test
   @Order(6)
   void givesAnEntryBackToThePileThatIsAnotherSum() {
-    key("g", "e");
-    zone("deposits").focus();
+    ines.key("g", "e");
+    ines.zone("deposits").focus();
     assertThat(page.locator("q")).hasText("DEPOSIT SLIP S-143");
-    key("x");
+    ines.key("x");
     assertThat(page.getByText("At the bank, to be tied · 5")).isVisible();
     assertThat(page.getByText("Not at the bank yet · 4")).isVisible();
   }
@@ -168,10 +125,10 @@ class DepositsWalkTest {
   @Test
   @Order(7)
   void setsUpALockboxThatIsNotKnown() {
-    key("g", "a");
-    bring("other-box.txt", OTHER_BOX);
-    assertThat(file("other-box.txt")).containsText("Set the lockbox up");
-    key("Enter");
+    ines.key("g", "a");
+    ines.bring("other-box.txt", OTHER_BOX);
+    assertThat(ines.file("other-box.txt")).containsText("Set the lockbox up");
+    ines.key("Enter");
     assertThat(
             page.getByRole(
                 AriaRole.HEADING,
@@ -184,14 +141,14 @@ class DepositsWalkTest {
     assertThat(page.getByText("1 cheque", new Page.GetByTextOptions().setExact(true))).isVisible();
     Browser.assertAccessible(page);
     page.getByText("Keep for every file of this lockbox").click();
-    assertThat(file("other-box.txt")).containsText("Accept");
+    assertThat(ines.file("other-box.txt")).containsText("Accept");
   }
 
   @Test
   @Order(8)
   void namesTheColumnsOfAnotherProcessor() {
-    bring("other.csv", OTHER_PROCESSOR);
-    key("Enter");
+    ines.bring("other.csv", OTHER_PROCESSOR);
+    ines.key("Enter");
     choose("Its rows are", "payouts of a card processor");
     String[] holds = {"payout", "date of the payout", "what it is", "gross", "fee"};
     for (int i = 0; i < holds.length; i++) {
@@ -205,7 +162,7 @@ class DepositsWalkTest {
     assertThat(page.getByText("76.90").first()).isVisible();
     Browser.assertAccessible(page);
     page.getByText("Keep for every file with this header").click();
-    assertThat(file("other.csv")).containsText("payouts CSV");
+    assertThat(ines.file("other.csv")).containsText("payouts CSV");
   }
 
   @Test
@@ -215,28 +172,28 @@ class DepositsWalkTest {
         .click();
     assertThat(page.getByText("The simulated bank")).isVisible();
     Browser.assertAccessible(page);
-    zone("bank").focus();
-    key("n");
+    ines.zone("bank").focus();
+    ines.key("n");
     assertThat(page.getByText("18 Nov 2026").first()).isVisible();
     page.getByText("Break the line").click();
     assertThat(page.getByText("The line is down.")).isVisible();
-    key("g", "a");
+    ines.key("g", "a");
     page.getByText("Fetch from Bank").click();
     assertThat(page.getByRole(AriaRole.ALERT).first()).containsText("line to the bank is down");
     page.getByText("the simulated bank").click();
     page.getByText("Mend the line").click();
     assertThat(page.getByText("The line is down.")).hasCount(0);
-    key("g", "a");
+    ines.key("g", "a");
     page.getByText("Fetch from Bank").click();
     assertThat(page.getByText("had come before")).isVisible();
-    accept("quayline-2026-11-17.xml");
-    assertThat(file("quayline-2026-11-17.xml")).containsText("still to explain");
+    ines.accept("quayline-2026-11-17.xml");
+    assertThat(ines.file("quayline-2026-11-17.xml")).containsText("still to explain");
   }
 
   @Test
   @Order(10)
   void provesThatTheBooksStillAgree() {
-    page.navigate(product.address() + "/books/proof");
+    page.navigate(ines.address() + "/books/proof");
     assertThat(page.getByText("holds", new Page.GetByTextOptions().setExact(true))).hasCount(11);
   }
 }

@@ -3,6 +3,7 @@ package io.sumbrel.server.arrivals;
 import io.sumbrel.core.deposit.DepositKind;
 import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.core.refusal.Refusal;
+import io.sumbrel.server.deposit.Deposits;
 import io.sumbrel.server.deposit.WaitingForTie;
 import jakarta.persistence.EntityManager;
 import java.time.LocalDate;
@@ -116,13 +117,10 @@ public class MoneyLines {
     return found;
   }
 
-  /** What was taken in of a file: entries that count, by themselves or by their parts. */
-  public record Taken(long count, long minor) {}
-
-  /** What was taken in, by arrival. */
+  /** What was taken in, by arrival: entries that count, by themselves or by their parts. */
   @Transactional(readOnly = true)
-  public Map<Long, Taken> taken(long booksId) {
-    Map<Long, Taken> taken = new HashMap<>();
+  public Map<Long, Deposits.Taken> taken(long booksId) {
+    Map<Long, Deposits.Taken> taken = new HashMap<>();
     entities
         .createQuery(
             """
@@ -132,7 +130,7 @@ public class MoneyLines {
             Object[].class)
         .setParameter("b", booksId)
         .getResultStream()
-        .forEach(r -> taken.put((Long) r[0], new Taken((Long) r[1], (Long) r[2])));
+        .forEach(r -> taken.put((Long) r[0], new Deposits.Taken((Long) r[1], (Long) r[2])));
     return taken;
   }
 

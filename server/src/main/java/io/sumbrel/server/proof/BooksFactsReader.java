@@ -67,7 +67,7 @@ public class BooksFactsReader {
             .collect(Collectors.toMap(BankAccount::id, Function.identity()));
     List<MoneyLine> lines = moneyLines.all(booksId);
     List<MoneyLine> held = moneyLines.held(booksId);
-    Map<Long, MoneyLines.Taken> taken = moneyLines.taken(booksId);
+    Map<Long, Deposits.Taken> taken = moneyLines.taken(booksId);
     Map<MoneyInId, MoneyIn> money = new HashMap<>();
     lines.forEach(l -> money.put(l.moneyIn().id(), l.moneyIn()));
     Map<MoneyInId, Claims.Claim> claimed = claims.all(booksId);
@@ -156,8 +156,8 @@ public class BooksFactsReader {
   }
 
   private static BooksFacts.Intake statementIntake(
-      Arrivals.Intake intake, Map<Long, MoneyLines.Taken> taken, List<MoneyLine> held) {
-    MoneyLines.Taken here = taken.getOrDefault(intake.arrivalId(), new MoneyLines.Taken(0, 0));
+      Arrivals.Intake intake, Map<Long, Deposits.Taken> taken, List<MoneyLine> held) {
+    Deposits.Taken here = taken.getOrDefault(intake.arrivalId(), new Deposits.Taken(0, 0));
     List<MoneyLine> waiting =
         held.stream().filter(l -> l.arrivalId() == intake.arrivalId()).toList();
     return new BooksFacts.Intake(

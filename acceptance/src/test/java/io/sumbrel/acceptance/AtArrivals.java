@@ -1,0 +1,82 @@
+package io.sumbrel.acceptance;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.FilePayload;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+
+/** Ines at Arrivals in a demonstration of her own: what every walk there does. */
+final class AtArrivals {
+  private final Product product;
+  private final Browser browser;
+  private final Page page;
+
+  private AtArrivals(Product product, Browser browser, Page page) {
+    this.product = product;
+    this.browser = browser;
+    this.page = page;
+  }
+
+  static AtArrivals begin() throws IOException, InterruptedException {
+    Product product = Product.demo();
+    Browser browser = new Browser();
+    Page page = browser.open(product.address());
+    page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Ines").setExact(true))
+        .click();
+    assertThat(page.getByText("Left to place").first()).isVisible();
+    AtArrivals ines = new AtArrivals(product, browser, page);
+    ines.key("g", "a");
+    assertThat(page.getByRole(AriaRole.ROW).first()).isVisible();
+    return ines;
+  }
+
+  /** The page must have complained of nothing. */
+  void leave() throws IOException {
+    org.assertj.core.api.Assertions.assertThat(browser.complaints()).isEmpty();
+    browser.close();
+    product.close();
+  }
+
+  Page page() {
+    return page;
+  }
+
+  String address() {
+    return product.address();
+  }
+
+  void key(String... keys) {
+    for (String key : keys) {
+      page.keyboard().press(key);
+    }
+  }
+
+  Locator zone(String name) {
+    return page.locator("[data-zone=" + name + "]");
+  }
+
+  /** The newest row of a file. */
+  Locator file(String name) {
+    return page.getByRole(AriaRole.ROW)
+        .filter(new Locator.FilterOptions().setHasText(name))
+        .first();
+  }
+
+  void accept(String name) {
+    file(name).click();
+    zone("arrivals").focus();
+    key("Enter");
+  }
+
+  void bring(String name, String content) {
+    page.getByLabel("Choose files")
+        .setInputFiles(
+            new FilePayload(name, "text/plain", content.getBytes(StandardCharsets.UTF_8)));
+    assertThat(file(name)).hasAttribute("aria-selected", "true");
+    zone("arrivals").focus();
+  }
+}
