@@ -1,0 +1,115 @@
+package io.sumbrel.server.planfile;
+
+import com.fasterxml.jackson.annotation.JsonInclude;
+import io.sumbrel.core.evidence.Evidence;
+import io.sumbrel.core.matching.Plan;
+import io.sumbrel.core.matching.Proposal;
+import io.sumbrel.core.receipt.MoneyIn;
+import io.sumbrel.core.tape.TapeLine;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.Function;
+
+/**
+ * The plan as it is written: amounts in minor units of their currency, money below zero is money
+ * out.
+ */
+record PlanDocument(int version, List<PlannedSum> sums) {
+  private static final int VERSION = 1;
+
+  /**
+   * One sum.
+   *
+   * @param chosen which of the ways the plan takes, from 0; empty when it takes none
+   * @param waysCount how many ways there are; the best are listed
+   * @param searched whether all of them were looked for
+   */
+  @JsonInclude(JsonInclude.Include.NON_EMPTY)
+  record PlannedSum(
+      String file,
+      int line,
+      String reference,
+      LocalDate date,
+      String currency,
+      long amountMinor,
+      Optional<String> payer,
+      String certainty,
+      Optional<Integer> chosen,
+      long waysCount,
+      String searched,
+      List<PlannedWay> ways) {}
+
+  /** One way to explain it. */
+  record PlannedWay(
+      String words,
+      String certainty,
+      int perMille,
+      List<PlannedLine> lines,
+      List<PlannedReason> reasons) {}
+
+  /** A line of its tape. */
+  @JsonInclude(JsonInclude.Include.NON_EMPTY)
+  record PlannedLine(
+      String kind,
+      long amountMinor,
+      Optional<String> item,
+      Optional<String> customer,
+      Optional<String> reason,
+      Optional<String> leavesOpen) {}
+
+  /**
+   * A reason for or against it.
+   *
+   * @param text the part of the bank's text on which it rests
+   */
+  @JsonInclude(JsonInclude.Include.NON_EMPTY)
+  record PlannedReason(String side, String words, Optional<String> text) {}
+
+  static PlanDocument of(Plan plan, FileFacts facts) {
+    return new PlanDocument(VERSION, plan.rows().stream().map(r -> sum(r, facts)).toList());
+  }
+
+  private static PlannedSum sum(Plan.Row row, FileFacts facts) {
+    MoneyIn money = facts.money(row.moneyIn());
+    FileFacts.Origin origin = facts.originOf(row.moneyIn());
+    return new PlannedSum(
+        origin.file(),
+        origin.line(),
+        origin.reference(),
+        money.bookingDate(),
+        money.currency().getCurrencyCode(),
+        money.amountMinor(),
+        money.payerName(),
+        row.certainty().words(),
+        row.chosen(),
+        row.waysCount(),
+        row.searched().name(),
+        row.ways().stream().map(w -> way(w, money, facts)).toList());
+  }
+
+  private static PlannedWay way(Proposal way, MoneyIn money, FileFacts facts) {
+    Function<TapeLine, PlannedLine> line =
+        l ->
+            new PlannedLine(
+                l.kind().name(),
+                l.amountMinor(),
+                l.item().map(i -> facts.item(i).number()),
+                l.customer().map(c -> facts.customer(c).number()),
+                l.reason().map(Enum::name),
+                l.shortPay().map(Enum::name));
+    return new PlannedWay(
+        way.words(),
+        way.certainty().words(),
+        way.perMille(),
+        way.lines().stream().map(line).toList(),
+        way.evidence().stream().map(e -> reason(e, money)).toList());
+  }
+
+  private static PlannedReason reason(Evidence e, MoneyIn money) {
+    return new PlannedReason(
+        e.side().name(),
+        e.words(),
+        e.source().map(s -> money.text().substring(s.start(), s.end())));
+  }
+}
