@@ -131,7 +131,7 @@ final class Scoring {
                         .isPresent())
             .count();
     return new Score(
-        (int) (600 * due - 800 - 1_000 * StrictMath.log(Math.max(1, pairs))), evidence);
+        (int) (600 * due - 1_800 - 1_000 * StrictMath.log(Math.max(1, pairs))), evidence);
   }
 
   private int common(List<Integer> indices, long alternatives, List<Evidence> evidence) {

@@ -50,10 +50,10 @@ public final class Proof {
         proof.oneState(),
         proof.bankReconciled(),
         proof.deposits(),
-        proof.clearing(),
         proof.intakes(),
         proof.numbers(),
-        proof.unidentified());
+        proof.unidentified(),
+        proof.clearing());
   }
 
   private boolean isLive(Posting posting) {
@@ -381,7 +381,15 @@ public final class Proof {
       }
     }
     return new ProofLine(
-        12, "Unidentified receipts are the sums still unidentified", items.toString(), failures);
+        12, "Unidentified receipts are the sums still unidentified", sums(items), failures);
+  }
+
+  private static String sums(Map<String, Long> byCurrency) {
+    List<String> words = new ArrayList<>();
+    byCurrency.forEach(
+        (currency, minor) ->
+            words.add(currency + " " + AmountText.words(minor, Currency.getInstance(currency))));
+    return words.isEmpty() ? "none" : String.join(", ", words);
   }
 
   private List<JournalLine> linesOn(StandardAccount account) {

@@ -10,6 +10,7 @@ import io.sumbrel.core.openitem.ListedItem;
 import io.sumbrel.core.openitem.OpenItem;
 import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.core.receipt.PastPayment;
+import io.sumbrel.formats.FileKind;
 import io.sumbrel.server.books.Claims;
 import io.sumbrel.server.books.Items;
 import io.sumbrel.server.deposit.DepositViews;
@@ -40,6 +41,7 @@ class FileContents {
   private final WaitingForTie waitingForTie;
   private final Items items;
   private final Claims claims;
+  private final PastPayments pastPayments;
 
   FileContents(
       EntityManager entities,
@@ -50,7 +52,8 @@ class FileContents {
       DepositViews depositViews,
       WaitingForTie waitingForTie,
       Items items,
-      Claims claims) {
+      Claims claims,
+      PastPayments pastPayments) {
     this.entities = entities;
     this.arrivals = arrivals;
     this.files = files;
@@ -60,6 +63,7 @@ class FileContents {
     this.waitingForTie = waitingForTie;
     this.items = items;
     this.claims = claims;
+    this.pastPayments = pastPayments;
   }
 
   /** What becomes of an entry, or has become of it. */
@@ -163,6 +167,15 @@ class FileContents {
       List<DepositViews.DepositView> deposits,
       List<DepositViews.MemberView> onHand,
       List<PastView> past) {
+    static ContentsView of(List<PastPayment> past) {
+      return new ContentsView(
+          List.of(),
+          Optional.empty(),
+          List.of(),
+          List.of(),
+          past.stream().map(FileContents::view).toList());
+    }
+
     private static final ContentsView NOTHING =
         new ContentsView(List.of(), Optional.empty(), List.of(), List.of(), List.of());
   }
@@ -172,6 +185,10 @@ class FileContents {
     ArrivalRow row = arrivals.row(booksId, arrivalId);
     if (row.state == ArrivalState.LAYOUT) {
       return ContentsView.NOTHING;
+    }
+    if (row.state == ArrivalState.ACCEPTED && row.fileKind() == FileKind.PAST_PAYMENTS_CSV) {
+      // thousands of rows: the first of them as they were stored, without reading all anew
+      return ContentsView.of(pastPayments.first(arrivalId, SHOWN_ENTRIES));
     }
     ArrivedFile file = files.read(booksId, arrivals.original(booksId, arrivalId), row.csvLayoutId);
     Function<StatementEntry, EntryView> view =

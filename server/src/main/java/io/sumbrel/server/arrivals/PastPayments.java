@@ -37,6 +37,19 @@ public class PastPayments {
         .toList();
   }
 
+  /** The first payments of a file, in its order. */
+  @Transactional(readOnly = true)
+  List<PastPayment> first(long arrivalId, int count) {
+    return entities
+        .createQuery(
+            "from PastPaymentRow where arrivalId = :a order by place", PastPaymentRow.class)
+        .setParameter("a", arrivalId)
+        .setMaxResults(count)
+        .getResultStream()
+        .map(PastPaymentRow::toFact)
+        .toList();
+  }
+
   /** What tells one state of them from another: the newest, less those that are gone. */
   @Transactional(readOnly = true)
   public long newest(long booksId) {
