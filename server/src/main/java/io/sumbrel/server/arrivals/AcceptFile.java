@@ -42,6 +42,7 @@ public class AcceptFile {
   private final PastPayments pastPayments;
   private final WaitingForTie waiting;
   private final BulkRows bulk;
+  private final BringIn bringIn;
 
   AcceptFile(
       EntityManager entities,
@@ -58,7 +59,8 @@ public class AcceptFile {
       AcceptDeposits acceptDeposits,
       PastPayments pastPayments,
       WaitingForTie waiting,
-      BulkRows bulk) {
+      BulkRows bulk,
+      BringIn bringIn) {
     this.entities = entities;
     this.ids = ids;
     this.clock = clock;
@@ -74,6 +76,7 @@ public class AcceptFile {
     this.pastPayments = pastPayments;
     this.waiting = waiting;
     this.bulk = bulk;
+    this.bringIn = bringIn;
   }
 
   /**
@@ -121,6 +124,7 @@ public class AcceptFile {
       case STATEMENT -> storeStatements(actor, row, file);
       case INFORMATION -> throw new IllegalStateException("accepted: " + row.fileName);
     }
+    bringIn.lookAgain(actor.booksId());
     audit.append(
         actor, "file-accepted", row.fileName, row.title + ", " + row.statedCount + " lines");
     return row.toView(file.statements().isEmpty() ? 0 : row.acceptedCount);

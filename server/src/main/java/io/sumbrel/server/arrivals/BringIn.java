@@ -17,6 +17,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
 
 /** A file comes in: it is read and shown, and counts nowhere until somebody accepts it. */
@@ -115,6 +116,25 @@ public class BringIn {
         throw e;
       }
       row.refusal = e.getMessage();
+    }
+  }
+
+  /** Looks again at files that could not be accepted yet: what they waited for may have come. */
+  @Transactional(propagation = Propagation.MANDATORY)
+  void lookAgain(long booksId) {
+    List<ArrivalRow> waiting =
+        entities
+            .createQuery(
+                "from ArrivalRow where booksId = :b and state = WAITING and refusal <> '' order by id",
+                ArrivalRow.class)
+            .setParameter("b", booksId)
+            .getResultList();
+    for (ArrivalRow row : waiting) {
+      try {
+        read(row, store.original(row.hash));
+      } catch (Refusal e) {
+        row.refusal = e.getMessage();
+      }
     }
   }
 

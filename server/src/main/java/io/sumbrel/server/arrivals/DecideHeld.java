@@ -4,6 +4,7 @@ import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.server.audit.AuditRecord;
 import io.sumbrel.server.books.Months;
+import io.sumbrel.server.deposit.WaitingForTie;
 import io.sumbrel.server.people.Actor;
 import jakarta.persistence.EntityManager;
 import org.springframework.stereotype.Component;
@@ -16,8 +17,15 @@ public class DecideHeld {
   private final MoneyLines moneyLines;
   private final AuditRecord audit;
   private final Months months;
+  private final WaitingForTie waiting;
 
-  DecideHeld(EntityManager entities, MoneyLines moneyLines, AuditRecord audit, Months months) {
+  DecideHeld(
+      EntityManager entities,
+      MoneyLines moneyLines,
+      AuditRecord audit,
+      Months months,
+      WaitingForTie waiting) {
+    this.waiting = waiting;
     this.entities = entities;
     this.moneyLines = moneyLines;
     this.audit = audit;
@@ -51,6 +59,7 @@ public class DecideHeld {
           .createNativeQuery("update money_in set standing = 'COUNTS' where id = :id")
           .setParameter("id", moneyInId)
           .executeUpdate();
+      waiting.settle(row.bankAccountId);
     } else {
       arrival.knownCount++;
       arrival.knownMinor += row.amountMinor;

@@ -11,7 +11,6 @@ import io.sumbrel.server.books.Claims;
 import io.sumbrel.server.people.Actor;
 import jakarta.persistence.EntityManager;
 import java.time.LocalDate;
-import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
@@ -134,13 +133,11 @@ public class WaitingForTie {
     LocalDate last = open.stream().map(d -> d.depositDate).max(LocalDate::compareTo).get();
     Set<Long> nets = new HashSet<>();
     open.forEach(d -> nets.add(d.netMinor));
-    List<WaitingEntries.Entry> entries = new ArrayList<>();
-    for (WaitingEntries.Entry entry : entries(bankAccountId, first, last, nets)) {
-      MoneyInId id = new MoneyInId(entry.id());
-      if (claims.of(id).isEmpty() && depositOf(id).isEmpty()) {
-        entries.add(entry);
-      }
-    }
+    // what is explained already stays a possibility: then nothing is beyond doubt
+    List<WaitingEntries.Entry> entries =
+        entries(bankAccountId, first, last, nets).stream()
+            .filter(e -> depositOf(new MoneyInId(e.id())).isEmpty())
+            .toList();
     Map<Long, Long> waiting =
         WaitingEntries.of(open.stream().map(DepositRow::toKnown).toList(), entries);
     for (DepositRow deposit : open) {

@@ -77,6 +77,9 @@ class ArrivalsTest extends ServerTest {
             "1.csv",
             House.statementFile(DAY.minusDays(1), "1000.00", "1100.00", "100.00,PAYER,ONE"));
     assertThat(accept(first).status()).isEqualTo(200);
+    JsonNode now = house.get(house.reader, "/api/arrivals").body();
+    assertThat(now.get(1).path("fileName").asString()).isEqualTo("2.csv");
+    assertThat(now.get(1).path("refusal").asString()).as("it waits no more").isEmpty();
     assertThat(accept(second).status()).isEqualTo(200);
     assertThat(pile()).isEqualTo(2);
   }

@@ -360,4 +360,29 @@ class DepositsTest extends ServerTest {
         .contains("Account 0000000001 is not one of this house");
     assertThat(deposits().path("onHand")).isEmpty();
   }
+
+  @Test
+  void anEntryThatWasHeldGoesToItsDepositWhenItIsReal() {
+    String ofx =
+        "OFXHEADER:100\n\n<OFX><BANKMSGSRSV1><STMTTRNRS><STMTRS><CURDEF>USD"
+            + "<BANKACCTFROM><ACCTID>%s</BANKACCTFROM><BANKTRANLIST>".formatted(House.ACCOUNT)
+            + "<STMTTRN><TRNTYPE>DEP<DTPOSTED>20261116<TRNAMT>1225.00<FITID>%s<MEMO>DEPOSIT</STMTTRN>"
+            + "</BANKTRANLIST></STMTRS></STMTTRNRS></BANKMSGSRSV1></OFX>";
+    accept(bring("1.ofx", ofx.formatted("F1")));
+    JsonNode again = bring("2.ofx", ofx.formatted("F2"));
+    accept(again);
+    house.post(
+        house.clerk,
+        pile().get(0).path("id").asLong(),
+        Map.of("kind", "UNIDENTIFIED", "amountMinor", 122_500));
+    JsonNode box = setUpLockbox(bring("box.txt", LOCKBOX));
+    assertThat(accept(box).code()).isEqualTo("explained");
+    JsonNode held = contents(again).path("statements").get(0).path("entries").get(0);
+    String verdict = "/api/arrivals/held/" + held.path("moneyId").asLong() + "/REAL";
+    assertThat(house.send(house.clerk, HttpMethod.POST, verdict, Map.of()).status()).isEqualTo(204);
+    assertThat(pile()).hasSize(1);
+    // two entries of that sum now: which of them it is, is for a person to say
+    assertThat(accept(box).status()).isEqualTo(200);
+    assertThat(deposits().path("deposits").get(0).path("state").asString()).isEqualTo("EXPECTED");
+  }
 }
