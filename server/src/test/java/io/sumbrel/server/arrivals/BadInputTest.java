@@ -85,10 +85,33 @@ class BadInputTest extends ServerTest {
             House.itemFile("T-1,K-1,\"A,2026-10-14,,10.00,10.00,,USD,,"),
             "a quote is opened and not closed"),
         Arguments.of(
+            "a slip without its account",
+            RECEIPTS + "2026-11-13,cheque,1,5.00,USD,A,,,S-1,\n",
+            "Line 2: slip S-1 needs its account."),
+        Arguments.of(
+            "receipts of an account that is not ours",
+            RECEIPTS + "2026-11-13,cheque,1,5.00,USD,A,,777,S-1,\n",
+            "Account 777 is not one of this house"),
+        Arguments.of(
+            "a slip in another currency than its account",
+            RECEIPTS + "2026-11-13,cheque,1,5.00,EUR,A,,%s,S-1,\n".formatted(House.ACCOUNT),
+            "The file is in EUR, the account Quayline is kept in USD."),
+        Arguments.of(
+            "a method that is none",
+            RECEIPTS + "2026-11-13,pebbles,1,5.00,USD,A,,,,\n",
+            "Line 2: method: “pebbles” is no known method."),
+        Arguments.of(
+            "past payments without a customer",
+            "paid,payer,payer account,amount,currency,customer,invoices,discount\n2025-06-03,A,,5.00,USD,,,\n",
+            "Line 2: “customer” is missing."),
+        Arguments.of(
             "a row that is too short",
             House.itemFile("T-1,K-1,A,2026-10-14"),
             "Line 2: the row has 4 columns, the header has 11."));
   }
+
+  private static final String RECEIPTS =
+      "received,method,number,amount,currency,payer,invoices,account,slip,banked\n";
 
   @ParameterizedTest(name = "{0}")
   @MethodSource("badFiles")

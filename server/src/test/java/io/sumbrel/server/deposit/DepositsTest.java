@@ -385,4 +385,42 @@ class DepositsTest extends ServerTest {
     assertThat(accept(box).status()).isEqualTo(200);
     assertThat(deposits().path("deposits").get(0).path("state").asString()).isEqualTo("EXPECTED");
   }
+
+  private void refusesWhole(String name, String content, String sentence) {
+    JsonNode file = bring(name, content);
+    assertThat(file.path("state").asString()).as(name).isEqualTo("REFUSED");
+    assertThat(file.path("refusal").asString()).contains(sentence);
+    assertThat(deposits().path("deposits")).isEmpty();
+    assertThat(pile()).isEmpty();
+  }
+
+  @Test
+  void aBrokenLockboxFileIsRefusedWholeWithItsPlaceAndReason() {
+    setUpLockbox(bring("box.txt", LOCKBOX));
+    refusesWhole(
+        "total.txt",
+        LOCKBOX.replace("261116" + "002" + "0000122500", "261116" + "002" + "0000122600"),
+        "Line 6: batch 003 states 2 cheques of 1,226.00, there are 2 of 1,225.00");
+    refusesWhole(
+        "cut.txt",
+        LOCKBOX.substring(0, LOCKBOX.indexOf("\n8003")),
+        "breaks off before its trailer");
+    refusesWhole(
+        "letters.txt",
+        LOCKBOX.replace("6003002" + "0000042500", "6003002" + "00000x2500"),
+        "Line 5: column 13: a digit of “amount” was expected, “x” was found");
+  }
+
+  @Test
+  void brokenPayoutsAreRefusedWholeWithTheirPlaceAndReason() {
+    namePayoutColumns(bring("po.csv", PAYOUTS));
+    refusesWhole(
+        "net.csv",
+        PAYOUTS.replace("116.09", "116.90"),
+        "Line 2: the row states 116.90 net, its parts make 116.09; the difference is 0.81.");
+    refusesWhole(
+        "total.csv", PAYOUTS.replace("86.70", "86.00"), "payout PO-7 states 86.00, its 4 rows");
+    refusesWhole("word.csv", PAYOUTS.replace("back", "undone"), "does not say what “undone” is");
+    refusesWhole("short.csv", PAYOUTS.replace(";;;;;86.70", ";;86.70"), "the row has");
+  }
 }
