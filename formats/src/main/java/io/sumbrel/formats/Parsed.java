@@ -20,8 +20,12 @@ public record Parsed<T>(Optional<T> value, List<Issue> issues) {
 
   /** The value, unless an issue refuses the file. */
   public static <T> Parsed<T> of(T value, List<Issue> issues) {
-    boolean refused = issues.stream().anyMatch(i -> i.severity() == Issue.Severity.REFUSES);
-    return new Parsed<>(refused ? Optional.empty() : Optional.of(value), issues);
+    return new Parsed<>(isRefused(issues) ? Optional.empty() : Optional.of(value), issues);
+  }
+
+  /** Whether one of the issues refuses the file; notes do not. */
+  public static boolean isRefused(List<Issue> issues) {
+    return issues.stream().anyMatch(i -> i.severity() == Issue.Severity.REFUSES);
   }
 
   public static <T> Parsed<T> refused(Issue issue) {

@@ -131,4 +131,15 @@ class CsvReadersTest {
         StatementCsvReader::read,
         Damage::acceptsNoWrongTotal);
   }
+
+  @Test
+  void aListOfNothingIsRefusedAlthoughItsHeaderIsWorthANote() {
+    byte[] latin =
+        (ITEMS.substring(0, ITEMS.indexOf('\n')) + ",Straße\n")
+            .getBytes(Charset.forName("windows-1252"));
+    Parsed<OpenItemList> parsed = OpenItemCsvReader.read(latin);
+    assertThat(parsed.value()).isEmpty();
+    assertThat(parsed.issues()).anyMatch(issue -> issue.message().contains("holds no item"));
+    assertThat(parsed.issues()).anyMatch(issue -> issue.code().equals("encoding"));
+  }
 }

@@ -72,7 +72,7 @@ public final class OpenItemCsvReader {
         break;
       }
     }
-    if (table.rows().isEmpty() && issues.isEmpty()) {
+    if (table.rows().isEmpty() && !Parsed.isRefused(issues)) {
       issues.add(Issue.refuses("empty-file", "The list holds no item.", 0));
     }
     return Parsed.of(new OpenItemList(items), issues);

@@ -49,7 +49,7 @@ public final class PastPaymentCsvReader {
         }
       }
     }
-    if (payments.isEmpty() && issues.isEmpty()) {
+    if (payments.isEmpty() && !Parsed.isRefused(issues)) {
       issues.add(Issue.refuses("empty-file", "The file holds no payment.", 0));
     }
     return Parsed.of(payments, issues);

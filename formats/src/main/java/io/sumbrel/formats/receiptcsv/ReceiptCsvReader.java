@@ -79,10 +79,10 @@ public final class ReceiptCsvReader {
         }
       }
     }
-    if (slips.isEmpty() && onHand.isEmpty() && issues.isEmpty()) {
+    if (slips.isEmpty() && onHand.isEmpty() && !Parsed.isRefused(issues)) {
       issues.add(Issue.refuses("empty-file", "The file holds no receipt.", 0));
     }
-    if (issues.stream().anyMatch(i -> i.severity() == Issue.Severity.REFUSES)) {
+    if (Parsed.isRefused(issues)) {
       return new Parsed<>(Optional.empty(), issues);
     }
     return Parsed.of(
