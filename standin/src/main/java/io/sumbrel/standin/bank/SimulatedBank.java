@@ -18,7 +18,6 @@ import io.sumbrel.standin.house.InventedHouse;
 import io.sumbrel.standin.house.InventedInvoice;
 import io.sumbrel.standin.house.InventedPayment;
 import java.nio.charset.StandardCharsets;
-import java.time.DayOfWeek;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Currency;
@@ -69,7 +68,7 @@ public final class SimulatedBank {
     List<BankFile> files = new ArrayList<>();
     LocalDate first = from.isBefore(WrittenCases.DAY) ? WrittenCases.DAY : from;
     for (LocalDate day = first; !day.isAfter(to); day = day.plusDays(1)) {
-      if (isBankingDay(day)) {
+      if (InventedHouse.isBankingDay(day)) {
         filesOf(day, files);
       }
     }
@@ -144,7 +143,7 @@ public final class SimulatedBank {
         };
     int number = first;
     for (LocalDate d = WrittenCases.DAY; d.isBefore(day); d = d.plusDays(1)) {
-      number += isBankingDay(d) ? 1 : 0;
+      number += InventedHouse.isBankingDay(d) ? 1 : 0;
     }
     return Integer.toString(number);
   }
@@ -158,7 +157,7 @@ public final class SimulatedBank {
         };
     LocalDate first = account.equals(COLLECTIONS) ? WrittenCases.DAY : WrittenCases.DAY.plusDays(1);
     for (LocalDate d = first; !d.isAfter(day); d = d.plusDays(1)) {
-      if (isBankingDay(d)) {
+      if (InventedHouse.isBankingDay(d)) {
         balance += entries(account, d).stream().mapToLong(StatementEntry::amountMinor).sum();
       }
     }
@@ -277,18 +276,14 @@ public final class SimulatedBank {
         details);
   }
 
-  static boolean isBankingDay(LocalDate day) {
-    return day.getDayOfWeek() != DayOfWeek.SATURDAY && day.getDayOfWeek() != DayOfWeek.SUNDAY;
-  }
-
   /** The banking day that follows a day. */
   public static LocalDate bankingDayAfter(LocalDate day) {
     LocalDate next = day.plusDays(1);
-    return isBankingDay(next) ? next : bankingDayAfter(next);
+    return InventedHouse.isBankingDay(next) ? next : bankingDayAfter(next);
   }
 
   private static LocalDate bankingDayBefore(LocalDate day) {
     LocalDate before = day.minusDays(1);
-    return isBankingDay(before) ? before : bankingDayBefore(before);
+    return InventedHouse.isBankingDay(before) ? before : bankingDayBefore(before);
   }
 }

@@ -227,7 +227,8 @@ public final class InventedHouse {
     };
   }
 
-  static boolean isBankingDay(LocalDate day) {
+  /** Whether banks of the invented world work on a day: Monday to Friday, no holidays. */
+  public static boolean isBankingDay(LocalDate day) {
     return day.getDayOfWeek() != DayOfWeek.SATURDAY && day.getDayOfWeek() != DayOfWeek.SUNDAY;
   }
 
