@@ -165,12 +165,6 @@ function Others({ money }: { money: Money }) {
   );
 }
 
-const SEARCHED: Record<Money['searched'], string> = {
-  SEARCHED_ALL: 'all searched',
-  CAP_REACHED: 'the best are shown',
-  TOO_BIG: 'too many items to search all sets',
-};
-
 function Ways({ money, tape }: Omit<Props, 'choices'>) {
   if (money.ways.length === 0) {
     return (
@@ -183,8 +177,7 @@ function Ways({ money, tape }: Omit<Props, 'choices'>) {
   return (
     <div>
       <h3 className={styles.heading}>
-        Ways to reach {words(money.amountMinor, money.currency)}: {money.waysCount},{' '}
-        {SEARCHED[money.searched]}
+        {money.waysCount} to reach {words(money.amountMinor, money.currency)}, {money.searched}
       </h3>
       <ol className={styles.ways}>
         {money.ways.map((way, i) => (

@@ -1,30 +1,216 @@
 package io.sumbrel.core.evidence;
 
+import java.time.LocalDate;
 import java.util.Optional;
 
 /**
- * One reason for or against a proposal.
- *
- * @param words a short sentence for people
- * @param source the part of the bank's text it rests on
+ * One reason for or against a proposal, as a fact. What it weighs in a proposal, in thousandths of
+ * a logit, comes from the weights: for a reason against a proposal it is below zero as a rule.
  */
-public record Evidence(Side side, String words, Optional<TextSpan> source) {
+public sealed interface Evidence {
 
   /** Which way a reason points. */
-  public enum Side {
+  enum Side {
     FOR,
     AGAINST
   }
 
-  public static Evidence speaksFor(String words) {
-    return new Evidence(Side.FOR, words, Optional.empty());
+  /** A short sentence for people. */
+  String words();
+
+  /** What it adds to the proposal, in thousandths of a logit. */
+  int points();
+
+  default Side side() {
+    return Side.FOR;
   }
 
-  public static Evidence speaksFor(String words, TextSpan source) {
-    return new Evidence(Side.FOR, words, Optional.of(source));
+  /** The part of the bank's text it rests on. */
+  default Optional<TextSpan> source() {
+    return Optional.empty();
   }
 
-  public static Evidence speaksAgainst(String words) {
-    return new Evidence(Side.AGAINST, words, Optional.empty());
+  /** How a number in the text means an item. */
+  enum NumberReading {
+    STATED,
+    WHOLE,
+    LETTER_O,
+    TAIL,
+    RANGE,
+    JOINED,
+    MISTYPED
+  }
+
+  /**
+   * The number of an item stands in the text.
+   *
+   * @param written as the bank passed it on
+   */
+  record ItemNamed(
+      String written, String number, NumberReading how, Optional<TextSpan> source, int points)
+      implements Evidence {
+    @Override
+    public String words() {
+      return switch (how) {
+        case STATED -> written + " is stated as a reference";
+        case WHOLE -> written + " stands in the text";
+        case LETTER_O -> number + " read from “" + written + "”, letter O for zero";
+        case TAIL -> number + " read from its end, “" + written + "”";
+        case RANGE -> number + " lies in the range that the text names";
+        case JOINED -> number + " read from “" + written + "”, numbers run together";
+        case MISTYPED -> number + " is one slip from “" + written + "”";
+      };
+    }
+  }
+
+  /** An order number in the text was billed with this item. */
+  record OrderNamed(String written, String number, Optional<TextSpan> source, int points)
+      implements Evidence {
+    @Override
+    public String words() {
+      return "order " + written + " was billed as " + number;
+    }
+  }
+
+  /** The text names items that the proposal leaves out. */
+  record LeavesOut(int count, int points) implements Evidence {
+    @Override
+    public String words() {
+      return "leaves out " + count + " that the text names";
+    }
+
+    @Override
+    public Side side() {
+      return Side.AGAINST;
+    }
+  }
+
+  /** No number of an item stands in the text. */
+  record NoNumber(int points) implements Evidence {
+    @Override
+    public String words() {
+      return "no number in the text";
+    }
+
+    @Override
+    public Side side() {
+      return Side.AGAINST;
+    }
+  }
+
+  /** What the text names is settled already. */
+  record SettledAlready(String number, Optional<TextSpan> source, int points) implements Evidence {
+    @Override
+    public String words() {
+      return number + " is settled already";
+    }
+
+    @Override
+    public Side side() {
+      return Side.AGAINST;
+    }
+  }
+
+  /** The text names an order that is not billed: for a prepayment, against anything else. */
+  record OrderNotBilled(String order, Side side, Optional<TextSpan> source, int points)
+      implements Evidence {
+    @Override
+    public String words() {
+      return "order " + order + " is not billed yet";
+    }
+  }
+
+  /** The payer's name reads like the customer's. */
+  record PayerReads(String customer, boolean same, Optional<TextSpan> source, int points)
+      implements Evidence {
+    @Override
+    public String words() {
+      return "payer reads " + (same ? "" : "like ") + customer;
+    }
+  }
+
+  /** The same payer, or the same account, paid for the customer before. */
+  record PaidBefore(
+      String customer,
+      boolean byAccount,
+      int times,
+      int others,
+      LocalDate last,
+      Optional<TextSpan> source,
+      int points)
+      implements Evidence {
+    @Override
+    public String words() {
+      return "%s paid for %s %d time%s before, last on %s%s"
+          .formatted(
+              byAccount ? "this account" : "this payer",
+              customer,
+              times,
+              times == 1 ? "" : "s",
+              last,
+              others == 0 ? "" : ", and %d times for others".formatted(others));
+    }
+  }
+
+  /** The customer's own number stands in the text. */
+  record CustomerNumber(String customer, Optional<TextSpan> source, int points)
+      implements Evidence {
+    @Override
+    public String words() {
+      return "the text names the number of " + customer;
+    }
+  }
+
+  /** Name, account or number speak for another customer. */
+  record AnotherPayer(String customer, int points) implements Evidence {
+    @Override
+    public String words() {
+      return "the payer reads like " + customer;
+    }
+
+    @Override
+    public Side side() {
+      return Side.AGAINST;
+    }
+  }
+
+  /** Nobody is known by the payer's name. */
+  record UnknownPayer(int points) implements Evidence {
+    @Override
+    public String words() {
+      return "nothing says who pays";
+    }
+
+    @Override
+    public Side side() {
+      return Side.AGAINST;
+    }
+  }
+
+  /** What is settled is what was received. */
+  record AmountMeets(int points) implements Evidence {
+    @Override
+    public String words() {
+      return "amounts meet exactly";
+    }
+  }
+
+  /** What is settled is not what was received, and why that may be. */
+  record Differs(String words, Side side, int points) implements Evidence {}
+
+  /** The set is one that payers choose: all that is due, a month, a run of numbers. */
+  record SetShape(String words, Side side, int points) implements Evidence {}
+
+  /** Other sets reach the sum as well. */
+  record OtherWays(long count, String what, int points) implements Evidence {
+    @Override
+    public String words() {
+      return count + " " + what + " reach the sum";
+    }
+
+    @Override
+    public Side side() {
+      return Side.AGAINST;
+    }
   }
 }

@@ -1,2 +1,2 @@
-/** Why a proposal is made: one record for each reason. Entry: {@code Evidence}. */
+/** Why a proposal is made: one record for each kind of reason. Entry: {@code Evidence}. */
 package io.sumbrel.core.evidence;

@@ -2,27 +2,27 @@ package io.sumbrel.core.matching;
 
 /** How sure a proposal is. */
 public enum Certainty {
-  SURE("sure", 990),
-  LIKELY("likely", 800),
-  THIN("thin", 200),
+  SURE("sure", 990_000),
+  LIKELY("likely", 800_000),
+  THIN("thin", 200_000),
   NOTHING_YET("nothing yet", 0);
 
   private final String words;
-  private final int fromPerMille;
+  private final int fromPerMillion;
 
-  Certainty(String words, int fromPerMille) {
+  Certainty(String words, int fromPerMillion) {
     this.words = words;
-    this.fromPerMille = fromPerMille;
+    this.fromPerMillion = fromPerMillion;
   }
 
   public String words() {
     return words;
   }
 
-  /** The certainty of a confidence in thousandths. */
-  static Certainty of(int perMille) {
+  /** The certainty of a confidence in parts of a million. */
+  static Certainty of(int perMillion) {
     for (Certainty certainty : values()) {
-      if (perMille >= certainty.fromPerMille) {
+      if (perMillion >= certainty.fromPerMillion) {
         return certainty;
       }
     }

@@ -1,13 +1,27 @@
 package io.sumbrel.core.matching;
 
-import io.sumbrel.core.matching.combination.Combinations.Searched;
+import io.sumbrel.core.matching.combination.Searched;
 import io.sumbrel.core.party.CustomerId;
 import io.sumbrel.core.receipt.MoneyInId;
 import java.util.List;
 import java.util.Optional;
 
-/** A reading of the whole pile in which nothing is promised twice. */
-public record Plan(List<Row> rows) {
+/**
+ * A reading of the whole pile in which nothing is promised twice.
+ *
+ * @param rows one for each sum, in the order of the pile
+ * @param work what it took
+ */
+public record Plan(List<Row> rows, Work work) {
+
+  /**
+   * What the joint choice took.
+   *
+   * @param components groups of sums that may get in each other's way
+   * @param unproven of how many the choice is not proven to be the best
+   * @param nodes visited in all
+   */
+  public record Work(int components, int unproven, long nodes) {}
 
   /**
    * What the plan says of one sum.
@@ -15,6 +29,7 @@ public record Plan(List<Row> rows) {
    * @param ways proposals, surest first
    * @param chosen the index of the way that the plan takes; empty when it takes none
    * @param waysCount how many ways there are, of which the best are listed
+   * @param searchedTo the size up to which all sets were looked for; 0 when no sets were
    * @param customer who is most likely the payer's customer, even without a way
    */
   public record Row(
@@ -23,9 +38,27 @@ public record Plan(List<Row> rows) {
       Optional<Integer> chosen,
       long waysCount,
       Searched searched,
+      int searchedTo,
       Optional<CustomerId> customer) {
+    private static final int MOST_COUNTED = 1_000;
+
     public Row {
       ways = List.copyOf(ways);
+    }
+
+    /** How many ways there are, in words. */
+    public String countWords() {
+      return waysCount > MOST_COUNTED
+          ? "more than 1,000 ways"
+          : waysCount + (waysCount == 1 ? " way" : " ways");
+    }
+
+    /** How far the ways were looked for, in words. */
+    public String searchedWords() {
+      boolean all = searched == Searched.SEARCHED_ALL || searched == Searched.CAP_REACHED;
+      return all
+          ? "all searched"
+          : searchedTo > 0 ? "searched sets up to " + searchedTo : "sets not searched";
     }
 
     public Certainty certainty() {

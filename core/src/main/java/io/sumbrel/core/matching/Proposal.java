@@ -4,23 +4,76 @@ import io.sumbrel.core.evidence.Evidence;
 import io.sumbrel.core.party.CustomerId;
 import io.sumbrel.core.tape.TapeLine;
 import java.util.List;
+import java.util.Objects;
 import java.util.Optional;
+import java.util.function.Supplier;
 
 /**
- * One way to explain a sum: a tape that comes to zero, with reasons.
- *
- * @param words what it says in short, such as {@code 20418 + 20455, less 18.00 charge}
- * @param perMille confidence in thousandths
+ * One way to explain a sum: a tape that comes to zero, with reasons that are told when asked for.
  */
-public record Proposal(
-    String words,
-    List<TapeLine> lines,
-    Optional<CustomerId> customer,
-    List<Evidence> evidence,
-    int perMille,
-    Certainty certainty) {
-  public Proposal {
-    lines = List.copyOf(lines);
-    evidence = List.copyOf(evidence);
+public final class Proposal {
+  private final String words;
+  private final List<TapeLine> lines;
+  private final Optional<CustomerId> customer;
+  private final int perMillion;
+  private final Supplier<List<Evidence>> evidence;
+
+  Proposal(
+      String words,
+      List<TapeLine> lines,
+      Optional<CustomerId> customer,
+      int perMillion,
+      Supplier<List<Evidence>> evidence) {
+    this.words = words;
+    this.lines = List.copyOf(lines);
+    this.customer = customer;
+    this.perMillion = perMillion;
+    this.evidence = evidence;
+  }
+
+  /** What it says in short, such as {@code 20418 + 20455, less 18.00 charge}. */
+  public String words() {
+    return words;
+  }
+
+  public List<TapeLine> lines() {
+    return lines;
+  }
+
+  public Optional<CustomerId> customer() {
+    return customer;
+  }
+
+  /** How likely it is over all joint readings of the pile, in parts of a million. */
+  public int perMillion() {
+    return perMillion;
+  }
+
+  public Certainty certainty() {
+    return Certainty.of(perMillion);
+  }
+
+  /** Reasons for and against it, the strongest first. */
+  public List<Evidence> evidence() {
+    return evidence.get();
+  }
+
+  @Override
+  public boolean equals(Object other) {
+    return other instanceof Proposal p
+        && perMillion == p.perMillion
+        && words.equals(p.words)
+        && lines.equals(p.lines)
+        && customer.equals(p.customer);
+  }
+
+  @Override
+  public int hashCode() {
+    return Objects.hash(words, lines, customer, perMillion);
+  }
+
+  @Override
+  public String toString() {
+    return words + " (" + perMillion + ")";
   }
 }

@@ -1,11 +1,9 @@
 package io.sumbrel.core.matching;
 
-import io.sumbrel.core.evidence.Evidence;
 import io.sumbrel.core.evidence.TextSpan;
-import io.sumbrel.core.matching.text.NameLikeness;
+import io.sumbrel.core.matching.text.NumberEdits;
 import io.sumbrel.core.matching.text.NumberScan;
-import io.sumbrel.core.openitem.OpenItem;
-import io.sumbrel.core.party.CustomerId;
+import io.sumbrel.core.matching.text.NumberScan.Found;
 import io.sumbrel.core.receipt.MoneyIn;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -17,163 +15,284 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
 /**
- * What the text of one sum says: the items whose numbers stand in it, and the customers that its
- * payer's name reads like.
- *
- * @param references open items by index, with the evidence that names them, in the order of the
- *     text
- * @param settled items named in the text that are settled already
- * @param payers customers whose names are nearly alike, the likest first
+ * What the bank's line of one sum says: the items whose numbers stand in it, and who may have paid.
+ * Made once for a sum, then only read.
  */
-record Reading(
-    Map<Integer, Evidence> references, Map<Integer, Evidence> settled, List<Payer> payers) {
-
-  /**
-   * @param likeness from 0 to 1000
-   */
-  record Payer(CustomerId customer, int likeness, Evidence evidence) {}
-
+final class Reading {
   private static final Pattern CHEQUE = Pattern.compile("(?im)^cheque \\S");
   private static final Pattern ORDER =
       Pattern.compile(
           "(?i)\\b(?:ORDER|COMMANDE|BESTELLUNG|AUFTRAG|P\\.?O\\.?)\\s+(?:NO\\.?\\s*)?([A-Z]{0,4}-?\\d{2,10})\\b");
 
-  /** A payer who always paid for the same says as much as a name that is the same. */
-  private static final int STEADY = 985;
+  /** Widths at which banks cut a line: common practice. */
+  private static final List<Integer> FIELD_WIDTHS = List.of(27, 35, 54, 70, 140);
 
-  private static final int MOSTLY = 930;
+  private static final int MOST_EDITED = 400;
+  private static final int LONGEST_JOINED = 80;
 
-  static Reading of(MatchingProblem problem, MoneyIn moneyIn) {
-    Map<Integer, Evidence> open = new LinkedHashMap<>();
-    Map<Integer, Evidence> settled = new LinkedHashMap<>();
-    for (NumberScan.Found found : NumberScan.scan(moneyIn.text())) {
-      int[] byNumber = problem.byNumber(found);
-      int[] hits = byNumber.length > 0 ? byNumber : problem.byOrder(found);
-      for (int i : hits) {
-        OpenItem item = problem.item(i);
-        if (item.currency().equals(moneyIn.currency())) {
-          (item.isSettled() ? settled : open)
-              .putIfAbsent(i, evidence(moneyIn, found, item, byNumber.length > 0));
-        }
-      }
-    }
-    return new Reading(open, settled, payers(problem, moneyIn));
-  }
-
-  private static Evidence evidence(
-      MoneyIn moneyIn, NumberScan.Found found, OpenItem item, boolean byNumber) {
-    TextSpan span = new TextSpan(found.start(), found.end());
-    String written = moneyIn.text().substring(found.start(), found.end());
-    if (item.isSettled()) {
-      return new Evidence(
-          Evidence.Side.AGAINST, item.number() + " is settled already", Optional.of(span));
-    }
-    if (!byNumber) {
-      return Evidence.speaksFor("order " + written + " was billed as " + item.number(), span);
-    }
-    return Evidence.speaksFor(
-        found.readsLetterO()
-            ? "%s read from “%s”, letter O for zero".formatted(found.digits(), written)
-            : written + " stands in the text",
-        span);
+  /** How a number came to mean an item; the later, the weaker. */
+  enum How {
+    /** The file states it as a reference. */
+    STATED,
+    NUMBER,
+    LETTER_O,
+    TAIL,
+    IN_RANGE,
+    JOINED,
+    ORDER,
+    /** With one slip of a finger. */
+    EDITED
   }
 
   /**
-   * Who pays, by a name of ours that reads nearly alike, and by who paid before. Where the bank
-   * gives no payer, the text may begin with one.
+   * A number that means an item.
+   *
+   * @param written as it stands in the text
+   * @param token which of the numbers in the text it is
    */
-  private static List<Payer> payers(MatchingProblem problem, MoneyIn moneyIn) {
-    Optional<String> name = moneyIn.payerName().or(() -> problem.nameAtTheStartOf(moneyIn.text()));
-    Map<CustomerId, Payer> payers = new LinkedHashMap<>();
-    name.ifPresent(n -> alike(problem, moneyIn, n).forEach(p -> payers.put(p.customer(), p)));
-    for (RememberedPayers.Remembered r : problem.remembered().of(name, moneyIn.payerAccount())) {
-      Payer known = remembered(problem, moneyIn, name, r);
-      payers.merge(r.customer(), known, (one, two) -> one.likeness() >= two.likeness() ? one : two);
+  record Hit(int item, How how, String written, int token, Optional<TextSpan> span) {}
+
+  private final MatchingProblem problem;
+  private final MoneyIn moneyIn;
+  private final Map<Integer, Hit> open = new LinkedHashMap<>();
+  private final Map<Integer, Hit> settled = new LinkedHashMap<>();
+  private final List<Hit> edited = new ArrayList<>();
+  private final List<PayerClue> payers;
+  private int foreign;
+  private final boolean cut;
+  private final boolean cheque;
+  private final Optional<TextSpan> unbilledOrder;
+
+  private Reading(MatchingProblem problem, MoneyIn moneyIn) {
+    this.problem = problem;
+    this.moneyIn = moneyIn;
+    List<Found> numbers = NumberScan.scan(moneyIn.text());
+    this.payers = PayerSearch.search(problem, moneyIn, numbers);
+    for (String reference : moneyIn.references()) {
+      stated(reference);
     }
-    List<Payer> sorted = new ArrayList<>(payers.values());
-    sorted.sort((a, b) -> Integer.compare(b.likeness, a.likeness));
-    return sorted;
+    Hit base = null;
+    for (int t = 0; t < numbers.size(); t++) {
+      base = read(numbers.get(t), t, base);
+    }
+    this.cut = moneyIn.text().lines().anyMatch(l -> FIELD_WIDTHS.contains(l.length()));
+    this.cheque = CHEQUE.matcher(moneyIn.text()).find();
+    Matcher order = ORDER.matcher(moneyIn.text());
+    this.unbilledOrder =
+        open.isEmpty() && settled.isEmpty() && order.find()
+            ? Optional.of(new TextSpan(order.start(1), order.end(1)))
+            : Optional.empty();
   }
 
-  private static List<Payer> alike(MatchingProblem problem, MoneyIn moneyIn, String name) {
-    List<Payer> payers = new ArrayList<>();
-    String normal = NameLikeness.normal(name);
-    for (int c = 0; c < problem.customers().size(); c++) {
-      int likeness = NameLikeness.of(normal, problem.normalName(c));
-      if (likeness >= NameLikeness.NEARLY_ALIKE) {
-        String words =
-            "payer reads " + (likeness == 1000 ? "" : "like ") + problem.customers().get(c).name();
-        payers.add(new Payer(problem.customers().get(c).id(), likeness, at(moneyIn, name, words)));
+  static Reading of(MatchingProblem problem, MoneyIn moneyIn) {
+    return new Reading(problem, moneyIn);
+  }
+
+  private void stated(String reference) {
+    for (Found found : NumberScan.scan(reference)) {
+      for (int item : problem.byNumber(found.written(), found.digits())) {
+        int at = moneyIn.text().indexOf(reference);
+        Optional<TextSpan> span =
+            at < 0 ? Optional.empty() : Optional.of(new TextSpan(at, at + reference.length()));
+        take(new Hit(item, How.STATED, reference, -1, span));
       }
     }
+  }
+
+  /** Reads one number; gives the hit on which a tail after it may hang. */
+  private Hit read(Found found, int token, Hit base) {
+    boolean hangs =
+        found.form() == NumberScan.Form.TAIL || found.form() == NumberScan.Form.IN_RANGE;
+    int[] items = problem.byNumber(found.written(), found.digits());
+    Hit first = null;
+    for (int item : items) {
+      Hit hit = hit(item, howOf(found.form()), found, token);
+      boolean ofBase = base != null && problem.isFamily(customerOf(base), customerOf(hit));
+      if (!hangs || ofBase) {
+        take(hit);
+        first = first == null ? hit : first;
+      }
+    }
+    if (hangs) {
+      return base;
+    }
+    if (items.length == 0) {
+      ordered(found, token);
+      joined(found, token);
+    }
+    if (first == null || !isOfPayer(first.item())) {
+      slipped(found, token);
+    }
+    if (first == null && problem.hasNumbersOfLength(found.digits().length())) {
+      foreign++;
+    }
+    return first != null ? first : edited.isEmpty() ? null : edited.get(edited.size() - 1);
+  }
+
+  private static How howOf(NumberScan.Form form) {
+    return switch (form) {
+      case WHOLE -> How.NUMBER;
+      case LETTER_O -> How.LETTER_O;
+      case TAIL -> How.TAIL;
+      case IN_RANGE -> How.IN_RANGE;
+    };
+  }
+
+  private Hit hit(int item, How how, Found found, int token) {
+    String written = moneyIn.text().substring(found.start(), found.end());
+    return new Hit(
+        item, how, written, token, Optional.of(new TextSpan(found.start(), found.end())));
+  }
+
+  private void take(Hit hit) {
+    if (problem.item(hit.item()).currency().equals(moneyIn.currency())) {
+      (problem.item(hit.item()).isSettled() ? settled : open).putIfAbsent(hit.item(), hit);
+    }
+  }
+
+  private void ordered(Found found, int token) {
+    for (int item : problem.byOrder(found.written())) {
+      take(hit(item, How.ORDER, found, token));
+    }
+  }
+
+  /** Several numbers without a space between: taken only when the whole run falls into ours. */
+  private void joined(Found found, int token) {
+    String digits = found.digits();
+    if (digits.length() < 2 * NumberEdits.MIN_DIGITS || digits.length() > LONGEST_JOINED) {
+      return;
+    }
+    List<String> parts = new ArrayList<>();
+    if (splits(digits, 0, parts)) {
+      for (String part : parts) {
+        for (int item : problem.byNumber(part, part)) {
+          take(hit(item, How.JOINED, found, token));
+        }
+      }
+    }
+  }
+
+  private boolean splits(String digits, int from, List<String> parts) {
+    if (from == digits.length()) {
+      return parts.size() > 1;
+    }
+    for (int length = NumberEdits.MIN_DIGITS; from + length <= digits.length(); length++) {
+      String part = digits.substring(from, from + length);
+      if (problem.hasNumbersOfLength(length) && problem.hasNumber(part)) {
+        parts.add(part);
+        if (splits(digits, from + length, parts)) {
+          return true;
+        }
+        parts.remove(parts.size() - 1);
+      }
+    }
+    return false;
+  }
+
+  /**
+   * Numbers of ours at one slip from what is written. In a dense series nearly every slip is some
+   * other real number: a hit counts only with its customer or its amount.
+   */
+  private void slipped(Found found, int token) {
+    int length = found.digits().length();
+    boolean ours =
+        problem.hasNumbersOfLength(length)
+            || problem.hasNumbersOfLength(length - 1)
+            || problem.hasNumbersOfLength(length + 1);
+    if (length < NumberEdits.MIN_DIGITS || length > 18 || !ours) {
+      return;
+    }
+    NumberEdits.forEach(
+        found.digits(),
+        edit -> {
+          for (int item : problem.byNumber(edit, edit)) {
+            boolean sameSum = problem.item(item).openMinor() == moneyIn.amountMinor();
+            boolean open =
+                !problem.item(item).isSettled()
+                    && problem.item(item).currency().equals(moneyIn.currency());
+            boolean known = edited.stream().anyMatch(h -> h.item() == item);
+            if (open && !known && (sameSum || isOfPayer(item)) && edited.size() < MOST_EDITED) {
+              edited.add(hit(item, How.EDITED, found, token));
+            }
+          }
+        });
+  }
+
+  private boolean isOfPayer(int item) {
+    int customer = problem.customerOf(item);
+    return payers.stream().anyMatch(p -> problem.isFamily(p.customer(), customer));
+  }
+
+  private int customerOf(Hit hit) {
+    return problem.customerOf(hit.item());
+  }
+
+  /** Open items whose numbers stand in the text, in its order. */
+  Map<Integer, Hit> open() {
+    return open;
+  }
+
+  /** Settled ones. */
+  Map<Integer, Hit> settled() {
+    return settled;
+  }
+
+  /** Open items at one slip from a number in the text. */
+  List<Hit> edited() {
+    return edited;
+  }
+
+  /** Who may have paid, the likeliest first. */
+  List<PayerClue> payers() {
     return payers;
   }
 
-  private static Payer remembered(
-      MatchingProblem problem,
-      MoneyIn moneyIn,
-      Optional<String> name,
-      RememberedPayers.Remembered r) {
-    String whose = problem.customer(r.customer()).name();
-    String words =
-        "%s paid for %s %d time%s before, last on %s%s"
-            .formatted(
-                r.byAccount() ? "this account" : "this payer",
-                whose,
-                r.times(),
-                r.times() == 1 ? "" : "s",
-                r.last(),
-                r.others() == 0 ? "" : ", and %d times for others".formatted(r.others()));
-    int likeness = r.isSteady() ? STEADY : r.others() < r.times() ? MOSTLY : 0;
-    return new Payer(
-        r.customer(),
-        likeness,
-        name.map(n -> at(moneyIn, n, words)).orElseGet(() -> Evidence.speaksFor(words)));
+  Optional<PayerClue> clueFor(int customer) {
+    return payers.stream().filter(p -> p.customer() == customer).findFirst();
   }
 
-  private static Evidence at(MoneyIn moneyIn, String name, String words) {
-    int at = moneyIn.text().indexOf(name);
-    return at < 0
-        ? Evidence.speaksFor(words)
-        : Evidence.speaksFor(words, new TextSpan(at, at + name.length()));
+  /** The clue of a customer itself, or of its head office or branch. */
+  Optional<PayerClue> clueForFamilyOf(int customer) {
+    return clueFor(customer)
+        .or(
+            () ->
+                payers.stream().filter(p -> problem.isFamily(p.customer(), customer)).findFirst());
   }
 
-  /** How well the payer's name fits a customer or its family; empty when it does not. */
-  Optional<Payer> payerFor(MatchingProblem problem, CustomerId customer) {
-    return payers.stream()
-        .filter(p -> p.likeness() > 0 && problem.isFamily(p.customer, customer))
-        .findFirst();
+  /** Numbers of the length of ours that mean nothing of ours. */
+  int foreign() {
+    return foreign;
   }
 
-  /** Who is most likely meant: the customer of the named items, else of the payer's name. */
-  Optional<CustomerId> likeliestCustomer(MatchingProblem problem) {
-    Map<Integer, Evidence> named = references.isEmpty() ? settled : references;
-    Optional<CustomerId> byNumber =
-        named.keySet().stream().findFirst().flatMap(i -> problem.item(i).customer());
-    return payers.stream().map(Payer::customer).findFirst().or(() -> byNumber);
+  /** Whether a line ends where banks cut it, so that numbers may be missing. */
+  boolean isCut() {
+    return cut;
+  }
+
+  boolean isCheque() {
+    return cheque;
   }
 
   /** An order number in the text that no invoice of ours carries. */
-  Optional<Evidence> unbilledOrder(MoneyIn moneyIn) {
-    Matcher matcher = ORDER.matcher(moneyIn.text());
-    return references.isEmpty() && settled.isEmpty() && matcher.find()
-        ? Optional.of(
-            Evidence.speaksFor(
-                "order " + matcher.group(1) + " is not billed yet",
-                new TextSpan(matcher.start(1), matcher.end(1))))
-        : Optional.empty();
-  }
-
-  boolean isCheque(MoneyIn moneyIn) {
-    return CHEQUE.matcher(moneyIn.text()).find();
+  Optional<TextSpan> unbilledOrder() {
+    return unbilledOrder;
   }
 
   /** A deposit of which the bank says neither who paid nor what. */
-  boolean isUnnamedDeposit(MoneyIn moneyIn) {
+  boolean isUnnamedDeposit() {
     return payers.isEmpty()
-        && references.isEmpty()
+        && open.isEmpty()
         && settled.isEmpty()
         && moneyIn.payerName().isEmpty()
         && moneyIn.text().toUpperCase(Locale.ROOT).contains("DEPOSIT");
+  }
+
+  /** Who is most likely meant: the payer, else the customer of the named items; −1 when unknown. */
+  int likeliestCustomer() {
+    if (!payers.isEmpty()) {
+      return payers.get(0).customer();
+    }
+    Map<Integer, Hit> named = open.isEmpty() ? settled : open;
+    return named.keySet().stream().findFirst().map(problem::customerOf).orElse(-1);
   }
 }

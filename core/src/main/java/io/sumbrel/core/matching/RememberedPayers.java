@@ -8,11 +8,9 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 
 /**
  * Who paid for whom before: by the payer's name as the bank writes it, and by the account from
@@ -39,12 +37,8 @@ public final class RememberedPayers {
    * @param others how often the same payer paid for somebody else
    * @param byAccount whether it is the account that is remembered
    */
-  record Remembered(CustomerId customer, int times, int others, LocalDate last, boolean byAccount) {
-    /** Whether there is no doubt for whom this payer pays. */
-    boolean isSteady() {
-      return times >= 2 && others == 0;
-    }
-  }
+  record Remembered(
+      CustomerId customer, int times, int others, LocalDate last, boolean byAccount) {}
 
   private RememberedPayers() {}
 
@@ -89,8 +83,6 @@ public final class RememberedPayers {
             .reversed()
             .thenComparing(Comparator.comparing(Remembered::times).reversed())
             .thenComparing(r -> r.customer().number()));
-    Set<CustomerId> seen = new HashSet<>();
-    found.removeIf(r -> !seen.add(r.customer()));
     return found;
   }
 

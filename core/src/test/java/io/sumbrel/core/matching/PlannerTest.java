@@ -101,15 +101,19 @@ class PlannerTest {
   }
 
   @Test
-  void isNotSureWhenAnotherPaysAndThinWhenTwoCustomersFit() {
+  void isLessSureWhenAnotherPaysAndThinWhenTwoCustomersFit() {
     item(customer("Alder Pots"), "T-5001", 31_800);
     item(customer("Birch Kilns"), "T-5002", 31_800);
-    money("CITY TREASURY", 31_800, "INV 5001");
     money("SOMEBODY ELSE", 31_800, "THANKS");
-    List<Plan.Row> rows = plan();
-    assertThat(rows.get(0).certainty()).isEqualTo(Certainty.LIKELY);
-    assertThat(rows.get(1).ways()).hasSize(2);
-    assertThat(rows.get(1).certainty()).isEqualTo(Certainty.THIN);
+    Plan.Row row = plan().get(0);
+    assertThat(row.ways()).hasSize(2);
+    assertThat(row.certainty()).isEqualTo(Certainty.THIN);
+    pile.clear();
+    money("CITY TREASURY", 31_800, "INV 5001");
+    int byAnother = chosen(plan().get(0)).perMillion();
+    pile.clear();
+    money("ALDER POTS", 31_800, "INV 5001");
+    assertThat(chosen(plan().get(0)).perMillion()).isGreaterThan(byAnother);
   }
 
   @Test
@@ -131,7 +135,7 @@ class PlannerTest {
     money("PINMOOR SCHOOLS BOARD", 30_000, "FOR BOTH SCHOOLS");
     Plan.Row row = plan().get(0);
     assertThat(chosen(row).words()).isEqualTo("T-5002 + T-5001");
-    assertThat(row.certainty()).isEqualTo(Certainty.LIKELY);
+    assertThat(row.certainty()).isIn(Certainty.LIKELY, Certainty.SURE);
   }
 
   @Test

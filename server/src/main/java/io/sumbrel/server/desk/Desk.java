@@ -56,6 +56,7 @@ import org.springframework.transaction.annotation.Transactional;
 /** Reads what the desk shows; changes nothing. */
 @Component
 class Desk {
+  private static final int REASONS_SHOWN = 3;
   private static final DateTimeFormatter DAY =
       DateTimeFormatter.ofPattern("dd MMM", Locale.ENGLISH);
   private static final int SEARCH_LIMIT = 200;
@@ -133,7 +134,7 @@ class Desk {
         row.chosen()
             .map(i -> row.ways().get(i).words())
             .orElse(line.moneyIn().isIn() ? "nothing fits yet" : "paid out");
-    String ways = row.waysCount() > 1 ? " · " + row.waysCount() + " ways" : "";
+    String ways = row.waysCount() > 1 ? " · " + row.countWords() : "";
     return new PileRow(
         line.moneyIn().id().number(),
         line.payer(),
@@ -195,7 +196,7 @@ class Desk {
         .filter(s -> s.row.certainty() == Certainty.SURE)
         .sorted(
             Comparator.comparing((Sure s) -> -s.forgivenMinor())
-                .thenComparing(s -> s.way().perMille()))
+                .thenComparing(s -> s.way().perMillion()))
         .map(Sure::view)
         .toList();
   }
@@ -262,8 +263,8 @@ class Desk {
         row.certainty(),
         row.ways().stream().map(w -> way(w, views)).toList(),
         row.chosen(),
-        row.waysCount(),
-        row.searched(),
+        row.countWords(),
+        row.searchedWords(),
         row.customer().map(CustomerId::number),
         mine.map(d -> relined(d.lines(), views)),
         worked.stream().anyMatch(Drafts.Draft::putBy),
@@ -280,18 +281,21 @@ class Desk {
   }
 
   private static WayView way(Proposal way, Map<ItemId, LineView.ItemView> views) {
-    String because =
-        way.evidence().stream()
-            .sorted(Comparator.comparing(Evidence::side).reversed())
-            .limit(2)
-            .map(Evidence::words)
-            .collect(Collectors.joining(" · "));
     return new WayView(
         way.words(),
-        because,
+        because(way.evidence()),
         way.certainty(),
         way.lines().stream().map(l -> LineView.of(l, views)).toList(),
         way.evidence().stream().map(EvidenceView::of).toList());
+  }
+
+  /** The strongest reasons; the strongest against is always among them. */
+  private static String because(List<Evidence> evidence) {
+    Optional<Evidence> against =
+        evidence.stream().filter(e -> e.side() == Evidence.Side.AGAINST).findFirst();
+    List<Evidence> shown = new ArrayList<>(evidence.stream().limit(REASONS_SHOWN).toList());
+    against.filter(a -> !shown.contains(a)).ifPresent(a -> shown.set(shown.size() - 1, a));
+    return shown.stream().map(Evidence::words).collect(Collectors.joining(" · "));
   }
 
   private Map<ItemId, LineView.ItemView> itemViews(long booksId, Set<ItemId> ids) {

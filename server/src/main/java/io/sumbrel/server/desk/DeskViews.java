@@ -3,7 +3,6 @@ package io.sumbrel.server.desk;
 import io.sumbrel.core.evidence.Evidence;
 import io.sumbrel.core.evidence.TextSpan;
 import io.sumbrel.core.matching.Certainty;
-import io.sumbrel.core.matching.combination.Combinations.Searched;
 import io.sumbrel.core.tape.DifferenceReason;
 import io.sumbrel.core.tape.LineKind;
 import io.sumbrel.core.tape.ShortPayReason;
@@ -91,8 +90,8 @@ final class DeskViews {
       Certainty certainty,
       List<WayView> ways,
       Optional<Integer> chosen,
-      long waysCount,
-      Searched searched,
+      String waysCount,
+      String searched,
       Optional<Long> customerId,
       Optional<List<LineView>> draft,
       boolean putBy,

@@ -16,7 +16,7 @@ import java.util.function.Function;
  * out.
  */
 record PlanDocument(int version, List<PlannedSum> sums) {
-  private static final int VERSION = 1;
+  private static final int VERSION = 2;
 
   /**
    * One sum.
@@ -24,6 +24,7 @@ record PlanDocument(int version, List<PlannedSum> sums) {
    * @param chosen which of the ways the plan takes, from 0; empty when it takes none
    * @param waysCount how many ways there are; the best are listed
    * @param searched whether all of them were looked for
+   * @param searchedTo the size up to which every set was looked for; left out when no sets were
    */
   @JsonInclude(JsonInclude.Include.NON_EMPTY)
   record PlannedSum(
@@ -38,13 +39,14 @@ record PlanDocument(int version, List<PlannedSum> sums) {
       Optional<Integer> chosen,
       long waysCount,
       String searched,
+      Optional<Integer> searchedTo,
       List<PlannedWay> ways) {}
 
   /** One way to explain it. */
   record PlannedWay(
       String words,
       String certainty,
-      int perMille,
+      int perMillion,
       List<PlannedLine> lines,
       List<PlannedReason> reasons) {}
 
@@ -61,10 +63,11 @@ record PlanDocument(int version, List<PlannedSum> sums) {
   /**
    * A reason for or against it.
    *
+   * @param points what it adds, in thousandths of a logit
    * @param text the part of the bank's text on which it rests
    */
   @JsonInclude(JsonInclude.Include.NON_EMPTY)
-  record PlannedReason(String side, String words, Optional<String> text) {}
+  record PlannedReason(String side, String words, int points, Optional<String> text) {}
 
   static PlanDocument of(Plan plan, FileFacts facts) {
     return new PlanDocument(VERSION, plan.rows().stream().map(r -> sum(r, facts)).toList());
@@ -85,6 +88,7 @@ record PlanDocument(int version, List<PlannedSum> sums) {
         row.chosen(),
         row.waysCount(),
         row.searched().name(),
+        Optional.of(row.searchedTo()).filter(size -> size > 0),
         row.ways().stream().map(w -> way(w, money, facts)).toList());
   }
 
@@ -101,7 +105,7 @@ record PlanDocument(int version, List<PlannedSum> sums) {
     return new PlannedWay(
         way.words(),
         way.certainty().words(),
-        way.perMille(),
+        way.perMillion(),
         way.lines().stream().map(line).toList(),
         way.evidence().stream().map(e -> reason(e, money)).toList());
   }
@@ -110,6 +114,7 @@ record PlanDocument(int version, List<PlannedSum> sums) {
     return new PlannedReason(
         e.side().name(),
         e.words(),
+        e.points(),
         e.source().map(s -> money.text().substring(s.start(), s.end())));
   }
 }

@@ -96,7 +96,7 @@ class PlanFilesTest {
     String first = out.toString(StandardCharsets.UTF_8);
     out.reset();
     run(args);
-    assertThat(out.toString(StandardCharsets.UTF_8)).isEqualTo(first).contains("\"version\" : 1");
+    assertThat(out.toString(StandardCharsets.UTF_8)).isEqualTo(first).contains("\"version\" : 2");
   }
 
   private String refused(String... args) {

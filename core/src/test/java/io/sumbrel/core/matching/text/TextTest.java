@@ -2,8 +2,12 @@ package io.sumbrel.core.matching.text;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import io.sumbrel.core.matching.text.NumberScan.Form;
 import java.util.List;
+import java.util.Set;
+import java.util.TreeSet;
 import org.apache.commons.text.similarity.JaroWinklerSimilarity;
+import org.apache.commons.text.similarity.LevenshteinDistance;
 import org.assertj.core.data.Offset;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -25,7 +29,7 @@ class TextTest {
   void readsALetterOForZero() {
     NumberScan.Found found = NumberScan.scan("PAY 2O455 NOW").get(0);
     assertThat(found.digits()).isEqualTo("20455");
-    assertThat(found.readsLetterO()).isTrue();
+    assertThat(found.form()).isEqualTo(NumberScan.Form.LETTER_O);
   }
 
   @Test
@@ -38,6 +42,57 @@ class TextTest {
   @Test
   void leavesShortNumbersAlone() {
     assertThat(digits("2 PCT OFF 14 BAGS")).isEmpty();
+  }
+
+  private static List<NumberScan.Form> forms(String text) {
+    return NumberScan.scan(text).stream().map(NumberScan.Found::form).toList();
+  }
+
+  @Test
+  void completesTailsAndRanges() {
+    assertThat(digits("4100123/456/89")).containsExactly("4100123", "4100456", "4100489");
+    assertThat(forms("4100123/456")).containsExactly(Form.WHOLE, Form.TAIL);
+    assertThat(digits("4100123-126")).containsExactly("4100123", "4100124", "4100125", "4100126");
+    assertThat(digits("20418-20420")).containsExactly("20418", "20419", "20420");
+    assertThat(digits("20418-90420")).as("no range is so long").containsExactly("20418", "90420");
+  }
+
+  @Test
+  void datesAndTelephonesAreNoNumbers() {
+    assertThat(digits("PAID 16.11.2026 INV 20418")).containsExactly("20418");
+    assertThat(digits("2026-11-16 20418")).containsExactly("20418");
+    assertThat(digits("TEL 5550188 INV 20418")).containsExactly("20418");
+  }
+
+  /** A text of 10,000 characters is read, whatever it says. */
+  @Test
+  void readsALongTextInOneGo() {
+    assertThat(NumberScan.scan("9".repeat(10_000))).hasSize(1);
+    assertThat(NumberScan.scan("20418/19-".repeat(1_200))).isNotEmpty();
+    assertThat(NumberScan.scan("-/".repeat(5_000))).isEmpty();
+  }
+
+  /**
+   * With one edit, 12345 becomes 45 others by a change, 4 by a swap, 5 by a loss, and by a gain as
+   * many as there are numbers of six digits that hold it: 6 places by 10 digits less 5 told twice.
+   */
+  @Test
+  void countsTheNumbersAtOneSlip() {
+    Set<String> others = new TreeSet<>();
+    NumberEdits.forEach("12345", others::add);
+    assertThat(others).hasSize(45 + 4 + 5 + 55);
+    assertThat(others).contains("12354", "1234", "123456", "92345").doesNotContain("12345");
+    assertThat(others)
+        .allSatisfy(o -> assertThat(levenshtein(o, "12345")).isLessThanOrEqualTo(swapped(o)));
+  }
+
+  private static int levenshtein(String one, String other) {
+    return LevenshteinDistance.getDefaultInstance().apply(one, other);
+  }
+
+  /** A swap of neighbours is one edit of optimal string alignment, and two of Levenshtein's. */
+  private static int swapped(String number) {
+    return Set.of("21345", "13245", "12435", "12354").contains(number) ? 2 : 1;
   }
 
   /** Winkler's table of name pairs (US Census Bureau), from memory. */

@@ -1,4 +1,4 @@
-package io.sumbrel.bench;
+package io.sumbrel.bench.match;
 
 import io.sumbrel.core.matching.MatchingProblem;
 import io.sumbrel.core.matching.Plan;
@@ -31,7 +31,7 @@ public class PlannerBench {
 
   @Setup
   public void makeCompany() {
-    problem = Company.problem(items, items / 10);
+    problem = World.of(Population.STANDARD, items, items / 10, 17).problem();
   }
 
   @Benchmark

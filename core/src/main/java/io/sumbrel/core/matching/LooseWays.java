@@ -1,0 +1,100 @@
+package io.sumbrel.core.matching;
+
+import io.sumbrel.core.matching.Way.Gap;
+import io.sumbrel.core.matching.Way.Shape;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+
+/**
+ * Ways that no customer is known for: an equal amount of anybody; and what else a sum may be: a
+ * second payment of what is settled, a prepayment, a deposit of several payers.
+ */
+final class LooseWays {
+  private static final int MOST_EQUAL = 30;
+  private static final int KEEP_PAIRS = 9;
+
+  private final WaySearch search;
+  private final MatchingProblem problem;
+
+  LooseWays(WaySearch search) {
+    this.search = search;
+    this.problem = search.problem;
+  }
+
+  void search() {
+    equal();
+    if (search.isEmpty()) {
+      acrossCustomers();
+    }
+    secondPayment();
+    prepaid();
+  }
+
+  private void equal() {
+    int[] equal = problem.byAmount(search.moneyIn);
+    int kept = 0;
+    int count = 0;
+    for (int item : equal) {
+      if (search.pools.left(item) == search.amount) {
+        count++;
+        if (kept < MOST_EQUAL) {
+          kept++;
+          search.exact(new int[] {item}, Shape.ONE, 0);
+        }
+      }
+    }
+    search.noteUncounted(count - kept);
+  }
+
+  /** All that the text names is settled: a second payment, to be kept or sent back. */
+  private void secondPayment() {
+    if (!search.reading.open().isEmpty()) {
+      return;
+    }
+    search.reading.settled().keySet().stream()
+        .filter(i -> problem.customerOf(i) >= 0)
+        .findFirst()
+        .ifPresent(i -> keep(new int[] {i}, problem.customerOf(i), Shape.SECOND_PAYMENT));
+  }
+
+  /** An order that is not billed yet: the money waits for its invoice. */
+  private void prepaid() {
+    if (search.reading.unbilledOrder().isPresent() && !search.reading.payers().isEmpty()) {
+      keep(new int[0], search.reading.payers().get(0).customer(), Shape.PREPAID);
+    }
+  }
+
+  private void keep(int[] items, int customer, Shape shape) {
+    search.keep(new Way(items, new long[items.length], Gap.NONE, 0, customer, shape), 1);
+  }
+
+  /**
+   * A deposit that names nobody may hold what two customers paid. Every pair of invoices that
+   * reaches the sum is counted, a few are shown; which of them it is, the amount alone never says.
+   */
+  private void acrossCustomers() {
+    if (!search.reading.isUnnamedDeposit()) {
+      return;
+    }
+    Map<Long, List<Integer>> byAmount = new HashMap<>();
+    List<int[]> pairs = new ArrayList<>();
+    long count = 0;
+    for (int i : problem.openInvoices(search.moneyIn.currency())) {
+      long open = search.pools.left(i);
+      for (int other :
+          open <= 0 ? List.<Integer>of() : byAmount.getOrDefault(search.amount - open, List.of())) {
+        count++;
+        if (pairs.size() < KEEP_PAIRS) {
+          pairs.add(new int[] {other, i});
+        }
+      }
+      byAmount.computeIfAbsent(open, k -> new ArrayList<>()).add(i);
+    }
+    for (int[] pair : pairs) {
+      search.exact(pair, Shape.ACROSS, count);
+    }
+    search.noteUncounted(count - pairs.size());
+  }
+}

@@ -1,0 +1,182 @@
+package io.sumbrel.core.matching;
+
+import io.sumbrel.core.matching.Pools.Pool;
+import io.sumbrel.core.matching.Way.Gap;
+import io.sumbrel.core.matching.Way.Shape;
+import io.sumbrel.core.matching.combination.Sets;
+import io.sumbrel.core.matching.combination.SumTable;
+import java.time.LocalDate;
+import java.util.Arrays;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.Map;
+import java.util.Set;
+
+/**
+ * Ways within what one likely payer owes: one item, all of it, all that is due by a day, a month, a
+ * run of numbers, sets, the earliest due first for a round sum.
+ */
+final class PoolWays {
+  private static final int KEEP_SETS = 12;
+  private static final int KEEP_NEAR = 5;
+  private static final int MOST_CUSTOMERS = 5;
+  private static final int MOST_BY_CREDITS = 12;
+  private static final long BUDGET = 400_000;
+  private static final long ROUND = 5_000;
+
+  private final WaySearch search;
+  private final MatchingProblem problem;
+
+  PoolWays(WaySearch search) {
+    this.search = search;
+    this.problem = search.problem;
+  }
+
+  void search() {
+    Set<Integer> customers = new LinkedHashSet<>();
+    search.reading.payers().forEach(p -> customers.add(p.customer()));
+    search.reading.open().keySet().stream()
+        .map(problem::customerOf)
+        .filter(c -> c >= 0)
+        .forEach(customers::add);
+    customers.stream().limit(MOST_CUSTOMERS).forEach(c -> pool(search.poolOf(c)));
+  }
+
+  private void pool(Pool pool) {
+    if (pool.invoices.length == 0) {
+      return;
+    }
+    sets(pool);
+    near(pool);
+    whole(pool);
+    runs(pool, pool.invoices);
+    runs(pool, pool.byNumber());
+    months(pool);
+    earliest(pool);
+  }
+
+  /** Every set of a few, as far as the pool can be searched. */
+  private void sets(Pool pool) {
+    int n = pool.invoices.length;
+    boolean credits = pool.credits.length > 0 && pool.credits.length <= MOST_BY_CREDITS;
+    int size =
+        n <= 24 ? 6 : n <= 60 ? 5 : n <= 200 ? 4 : n <= 700 ? 3 : n <= SumTable.MAX_AMOUNTS ? 2 : 1;
+    SumTable table = credits && n < 200 ? pool.tableWithCredits() : pool.table();
+    int[] members = credits && n < 200 ? pool.all() : pool.invoices;
+    Sets sets = table.reaching(search.amount, size, KEEP_SETS, BUDGET);
+    search.note(sets);
+    for (int[] set : sets.sets()) {
+      int[] items = Arrays.stream(set).map(k -> members[k]).toArray();
+      search.exact(items, items.length == 1 ? Shape.ONE : Shape.SET, sets.counts()[set.length]);
+    }
+  }
+
+  /** One item that is nearly the amount: the nearest few above and below. */
+  private void near(Pool pool) {
+    Integer[] byAmount = new Integer[pool.invoices.length];
+    Arrays.setAll(byAmount, k -> k);
+    Arrays.sort(
+        byAmount,
+        (a, b) ->
+            Long.compare(
+                Math.abs(pool.amounts[a] - search.amount),
+                Math.abs(pool.amounts[b] - search.amount)));
+    int over = 0;
+    int under = 0;
+    for (int k : byAmount) {
+      int[] one = {pool.invoices[k]};
+      long gap = pool.amounts[k] - search.amount;
+      if (gap > 0 && gap < pool.amounts[k] / 2 + 1) {
+        search.nearly(one, pool.amounts[k], Shape.ONE);
+        if (under++ < KEEP_NEAR) {
+          search.shortPaid(one, gap, Shape.ONE);
+        }
+      } else if (gap < 0 && -gap < pool.amounts[k] / 2 && over++ < KEEP_NEAR) {
+        search.overpaid(one, -gap, Shape.ONE);
+      }
+    }
+  }
+
+  private void whole(Pool pool) {
+    search.nearly(pool.invoices, pool.sum, Shape.WHOLE);
+    if (pool.credits.length > 0) {
+      search.nearly(pool.all(), search.sumOf(pool.all()), Shape.WHOLE);
+    }
+    if (pool.sum < search.amount && search.amount - pool.sum < pool.sum / 4) {
+      search.overpaid(pool.invoices, search.amount - pool.sum, Shape.WHOLE);
+    }
+  }
+
+  /** Neighbours in an order of the pool that reach the amount, or nearly. */
+  private void runs(Pool pool, int[] order) {
+    boolean byDue = order == pool.invoices;
+    int from = 0;
+    long sum = 0;
+    for (int to = 0; to < order.length; to++) {
+      sum += search.pools.left(order[to]);
+      while (sum - search.pools.left(order[from]) >= search.amount && from < to) {
+        sum -= search.pools.left(order[from++]);
+      }
+      long under = sum - search.amount;
+      if (to > from
+          && under >= 0
+          && under <= Math.max(problem.limits().chargeCapMinor(), sum / 20)) {
+        int[] run = Arrays.copyOfRange(order, from, to + 1);
+        search.nearly(run, sum, byDue && from == 0 ? Shape.DUE_BY : Shape.RUN);
+      }
+    }
+    if (byDue) {
+      upTo(pool);
+    }
+  }
+
+  /** The earliest due, less a credit; all that is due now. */
+  private void upTo(Pool pool) {
+    int now = (int) search.moneyIn.bookingDate().toEpochDay();
+    long sum = 0;
+    for (int k = 0; k < pool.invoices.length; k++) {
+      sum += pool.amounts[k];
+      for (int c = 0; c < Math.min(MOST_BY_CREDITS, pool.credits.length); c++) {
+        if (sum + search.pools.left(pool.credits[c]) == search.amount) {
+          int[] first = Arrays.copyOf(pool.invoices, k + 1);
+          search.exact(NamedWays.with(first, new int[] {pool.credits[c]}), Shape.DUE_BY, 1);
+        }
+      }
+      boolean last = k + 1 == pool.invoices.length || problem.dueDay(pool.invoices[k + 1]) > now;
+      if (last && problem.dueDay(pool.invoices[k]) <= now && k > 0) {
+        search.nearly(Arrays.copyOf(pool.invoices, k + 1), sum, Shape.OVERDUE);
+      }
+    }
+  }
+
+  private void months(Pool pool) {
+    Map<Integer, int[]> months = new LinkedHashMap<>();
+    for (int i : pool.invoices) {
+      LocalDate date = problem.item(i).date();
+      months.merge(date.getYear() * 12 + date.getMonthValue(), new int[] {i}, NamedWays::with);
+    }
+    for (int[] month : months.values()) {
+      if (month.length > 1) {
+        search.nearly(month, search.sumOf(month), Shape.MONTH);
+      }
+    }
+  }
+
+  /** A round sum without numbers runs down from the earliest due. */
+  private void earliest(Pool pool) {
+    if (search.amount % ROUND != 0
+        || !search.reading.open().isEmpty()
+        || search.amount >= pool.sum) {
+      return;
+    }
+    long left = search.amount;
+    int count = 0;
+    while (left > 0) {
+      left -= pool.amounts[count++];
+    }
+    int[] items = Arrays.copyOf(pool.invoices, count);
+    long[] parts = Arrays.copyOf(pool.amounts, count);
+    parts[count - 1] += left;
+    search.add(items, parts, Gap.NONE, 0, Shape.EARLIEST, 1);
+  }
+}

@@ -1,0 +1,153 @@
+package io.sumbrel.core.matching;
+
+import io.sumbrel.core.matching.combination.SumTable;
+import io.sumbrel.core.openitem.OpenItem;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Comparator;
+import java.util.Currency;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+
+/**
+ * What each customer owes, as pools with their tables of sums, made when they are asked for. Only
+ * the pools used last are kept: their tables are large.
+ */
+final class Pools {
+  private static final int MOST_POOLS = 48;
+
+  private final MatchingProblem problem;
+  private final long[] left;
+  private final Map<Key, Pool> pools =
+      new LinkedHashMap<>(2 * MOST_POOLS, 0.75f, true) {
+        @Override
+        protected boolean removeEldestEntry(Map.Entry<Key, Pool> eldest) {
+          return size() > MOST_POOLS;
+        }
+      };
+
+  private record Key(int customer, Currency currency, boolean family) {}
+
+  /**
+   * @param left what may still be placed on each item, signed minor units
+   */
+  Pools(MatchingProblem problem, long[] left) {
+    this.problem = problem;
+    this.left = left.clone();
+  }
+
+  /** What may still be placed on an item. */
+  long left(int item) {
+    return left[item];
+  }
+
+  /** The open items of a customer; of its branches too when {@code family}. */
+  synchronized Pool of(int customer, Currency currency, boolean family) {
+    Key key = new Key(customer, currency, family);
+    Pool pool = pools.get(key);
+    if (pool == null) {
+      pool = made(key);
+      pools.put(key, pool);
+    }
+    return pool;
+  }
+
+  private Pool made(Key key) {
+    List<Integer> items = new ArrayList<>();
+    gather(key.customer, key.currency, items);
+    if (key.family) {
+      for (int branch : problem.branchesOf(key.customer)) {
+        gather(branch, key.currency, items);
+      }
+    }
+    items.sort(Comparator.<Integer>comparingInt(problem::dueDay).thenComparing(i -> i));
+    return new Pool(
+        items.stream().filter(i -> left[i] > 0).toList(),
+        items.stream().filter(i -> left[i] < 0).toList());
+  }
+
+  private void gather(int customer, Currency currency, List<Integer> items) {
+    for (int item : problem.openOf(customer)) {
+      if (left[item] != 0 && problem.item(item).currency().equals(currency)) {
+        items.add(item);
+      }
+    }
+  }
+
+  /** The open items of one customer or family, the earliest due first. */
+  final class Pool {
+    final int[] invoices;
+    final long[] amounts;
+    final int[] credits;
+    final long sum;
+    private final Map<Integer, Integer> places = new HashMap<>();
+    private SumTable table;
+    private SumTable withCredits;
+    private int[] all;
+    private int[] byNumber;
+
+    private Pool(List<Integer> invoices, List<Integer> credits) {
+      this.invoices = invoices.stream().mapToInt(i -> i).toArray();
+      this.credits = credits.stream().mapToInt(i -> i).toArray();
+      this.amounts = invoices.stream().mapToLong(i -> left[i]).toArray();
+      long total = 0;
+      for (int k = 0; k < this.invoices.length; k++) {
+        total += amounts[k];
+        places.put(this.invoices[k], k);
+      }
+      this.sum = total;
+    }
+
+    /** The place of an invoice by due date; −1 when it is not of this pool. */
+    int placeOf(int item) {
+      return places.getOrDefault(item, -1);
+    }
+
+    synchronized SumTable table() {
+      if (table == null) {
+        table = SumTable.of(amounts);
+      }
+      return table;
+    }
+
+    /** Invoices, then credits: the places that the table with credits counts in. */
+    synchronized int[] all() {
+      if (all == null) {
+        all =
+            java.util.stream.IntStream.concat(Arrays.stream(invoices), Arrays.stream(credits))
+                .toArray();
+      }
+      return all;
+    }
+
+    synchronized SumTable tableWithCredits() {
+      if (withCredits == null) {
+        withCredits = SumTable.of(Arrays.stream(all()).mapToLong(i -> left[i]).toArray());
+      }
+      return withCredits;
+    }
+
+    /** Invoices in the order of their numbers. */
+    synchronized int[] byNumber() {
+      if (byNumber == null) {
+        List<Integer> order = new ArrayList<>();
+        for (int i : invoices) {
+          order.add(i);
+        }
+        order.sort(
+            Comparator.comparing((Integer i) -> number(i).length())
+                .thenComparing(this::number)
+                .thenComparing(i -> i));
+        byNumber = order.stream().mapToInt(i -> i).toArray();
+      }
+      return byNumber;
+    }
+
+    private String number(int item) {
+      OpenItem one = problem.item(item);
+      return one.number();
+    }
+  }
+}

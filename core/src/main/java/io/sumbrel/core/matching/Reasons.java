@@ -1,0 +1,238 @@
+package io.sumbrel.core.matching;
+
+import io.sumbrel.core.evidence.Evidence;
+import io.sumbrel.core.evidence.Evidence.NumberReading;
+import io.sumbrel.core.evidence.Evidence.Side;
+import io.sumbrel.core.matching.Feature.Topic;
+import io.sumbrel.core.matching.Reading.Hit;
+import io.sumbrel.core.matching.Reading.How;
+import io.sumbrel.core.matching.Way.Gap;
+import io.sumbrel.core.matching.Way.Shape;
+import io.sumbrel.core.money.AmountText;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.TreeMap;
+
+/**
+ * Says in words why a way was proposed: the facts behind its features, with the points that their
+ * topic brought, strongest first.
+ */
+final class Reasons {
+  private final MatchingProblem problem;
+  private final Reading reading;
+  private final Way way;
+  private final int[] features;
+  private final Weights weights;
+  private final String text;
+  private final List<Evidence> reasons = new ArrayList<>();
+
+  private Reasons(WaySearch search, Way way, int[] features, Weights weights) {
+    this.problem = search.problem;
+    this.reading = search.reading;
+    this.text = search.moneyIn.text();
+    this.way = way;
+    this.features = features;
+    this.weights = weights;
+    numbers();
+    payer();
+    difference(search);
+    shape();
+    ambiguity();
+    reasons.sort(Comparator.comparingInt(e -> -Math.abs(e.points())));
+  }
+
+  static List<Evidence> of(WaySearch search, Way way, Weights weights) {
+    int[] features = new WayFeatures(search).of(way);
+    return List.copyOf(new Reasons(search, way, features, weights).reasons);
+  }
+
+  private int points(Topic topic) {
+    return weights.points(features, topic);
+  }
+
+  private boolean has(Feature feature) {
+    return features[feature.ordinal()] > 0;
+  }
+
+  private void numbers() {
+    int points = points(Topic.NUMBERS);
+    Map<Integer, Hit> slipped = new TreeMap<>();
+    reading.edited().forEach(h -> slipped.putIfAbsent(h.item(), h));
+    List<Hit> hits = new ArrayList<>();
+    for (int i : way.items) {
+      Hit hit = reading.open().getOrDefault(i, slipped.get(i));
+      if (hit != null) {
+        hits.add(hit);
+      }
+    }
+    hits.forEach(h -> reasons.add(named(h, points / hits.size())));
+    long leftOut =
+        reading.open().values().stream()
+            .filter(h -> !hits.contains(h) && problem.customerOf(h.item()) >= 0)
+            .count();
+    if (leftOut > 0 && !way.isKept()) {
+      reasons.add(new Evidence.LeavesOut((int) leftOut, hits.isEmpty() ? points : -1));
+    }
+    for (Hit hit : hits.isEmpty() ? reading.settled().values() : List.<Hit>of()) {
+      String number = problem.item(hit.item()).number();
+      reasons.add(new Evidence.SettledAlready(number, hit.span(), points));
+    }
+    reading
+        .unbilledOrder()
+        .ifPresent(
+            s ->
+                reasons.add(
+                    new Evidence.OrderNotBilled(
+                        text.substring(s.start(), s.end()),
+                        way.has(Shape.PREPAID) ? Side.FOR : Side.AGAINST,
+                        Optional.of(s),
+                        way.has(Shape.PREPAID) ? points(Topic.SHAPE) : points)));
+    boolean silent = reading.open().isEmpty() && reading.settled().isEmpty() && hits.isEmpty();
+    if (silent && reading.unbilledOrder().isEmpty()) {
+      reasons.add(new Evidence.NoNumber(Math.min(points, -1)));
+    }
+  }
+
+  private Evidence named(Hit hit, int points) {
+    String number = problem.item(hit.item()).number();
+    if (hit.how() == How.ORDER) {
+      return new Evidence.OrderNamed(hit.written(), number, hit.span(), points);
+    }
+    NumberReading how =
+        switch (hit.how()) {
+          case STATED -> NumberReading.STATED;
+          case LETTER_O -> NumberReading.LETTER_O;
+          case TAIL -> NumberReading.TAIL;
+          case IN_RANGE -> NumberReading.RANGE;
+          case JOINED -> NumberReading.JOINED;
+          case EDITED -> NumberReading.MISTYPED;
+          case NUMBER, ORDER -> NumberReading.WHOLE;
+        };
+    return new Evidence.ItemNamed(hit.written(), number, how, hit.span(), points);
+  }
+
+  private void payer() {
+    int points = points(Topic.PAYER);
+    Optional<PayerClue> clue = reading.clueForFamilyOf(way.customer);
+    clue.ifPresent(c -> clues(c, points));
+    boolean another =
+        has(Feature.NAME_OF_ANOTHER)
+            || has(Feature.ACCOUNT_OF_ANOTHER)
+            || has(Feature.NUMBER_OF_ANOTHER);
+    if (another) {
+      reading.payers().stream()
+          .filter(p -> !problem.isFamily(p.customer(), way.customer))
+          .findFirst()
+          .ifPresent(
+              p ->
+                  reasons.add(
+                      new Evidence.AnotherPayer(
+                          problem.customer(p.customer()).name(), clue.isPresent() ? -1 : points)));
+    } else if (clue.isEmpty()) {
+      reasons.add(new Evidence.UnknownPayer(points));
+    }
+  }
+
+  private void clues(PayerClue clue, int points) {
+    String customer = problem.customer(clue.customer()).name();
+    clue.account()
+        .ifPresent(
+            b ->
+                reasons.add(
+                    new Evidence.PaidBefore(
+                        customer,
+                        true,
+                        b.times(),
+                        b.others(),
+                        b.last(),
+                        Optional.empty(),
+                        points)));
+    clue.name()
+        .filter(b -> b.times() > b.others())
+        .ifPresent(
+            b ->
+                reasons.add(
+                    new Evidence.PaidBefore(
+                        customer, false, b.times(), b.others(), b.last(), clue.nameAt(), points)));
+    if (clue.likeness() > 0) {
+      boolean same = clue.likeness() == 1000;
+      reasons.add(new Evidence.PayerReads(customer, same, clue.nameAt(), points));
+    }
+    if (clue.named()) {
+      reasons.add(new Evidence.CustomerNumber(customer, clue.numberAt(), points));
+    }
+  }
+
+  private void difference(WaySearch search) {
+    int points = points(Topic.DIFFERENCE);
+    String gap = AmountText.words(way.gapMinor, search.moneyIn.currency());
+    String last =
+        way.items.length == 0 ? "" : problem.item(way.items[way.items.length - 1]).number();
+    switch (way.gap) {
+      case NONE -> {
+        if (!way.isKept() && !way.has(Shape.EARLIEST)) {
+          reasons.add(new Evidence.AmountMeets(Math.max(1, -points(Topic.AMOUNT))));
+        }
+      }
+      case CENTS -> against(gap + " under: so little is let off", points);
+      case CHARGE -> {
+        if (has(Feature.CHARGE_SPOKEN_OF)) {
+          reasons.add(new Evidence.Differs("the bank speaks of charges", Side.FOR, 1));
+        }
+        String cap = AmountText.words(problem.limits().chargeCapMinor(), search.moneyIn.currency());
+        against("%s under: within the %s charge limit".formatted(gap, cap), points);
+      }
+      case DISCOUNT ->
+          reasons.add(
+              new Evidence.Differs(
+                  "discount of " + gap + " as the terms allow, in time", Side.FOR, points));
+      case LATE_DISCOUNT -> against("discount of " + gap + " taken late, within the grace", points);
+      case SHORT -> against("short by " + gap + ", stays open on " + last, points);
+      case OVER -> against(gap + " more than is open on what is named", points);
+    }
+  }
+
+  private void against(String words, int points) {
+    reasons.add(new Evidence.Differs(words, Side.AGAINST, points));
+  }
+
+  private void shape() {
+    int points = points(Topic.SHAPE);
+    if (way.has(Shape.EARLIEST)) {
+      reasons.add(new Evidence.SetShape("a round sum without a number", Side.AGAINST, points));
+    } else if (way.items.length > 1) {
+      String words =
+          way.has(Shape.WHOLE)
+              ? "all that the customer owes"
+              : way.has(Shape.OVERDUE)
+                  ? "all that is due"
+                  : way.has(Shape.DUE_BY)
+                      ? "the earliest due"
+                      : way.has(Shape.MONTH)
+                          ? "all of one month"
+                          : way.has(Shape.RUN) ? "neighbours in a row" : "";
+      if (!words.isEmpty()) {
+        reasons.add(new Evidence.SetShape(words, Side.FOR, Math.max(1, points)));
+      }
+    }
+    if (way.has(Shape.ACROSS)) {
+      reasons.add(
+          new Evidence.SetShape("the bank names no payer of this deposit", Side.AGAINST, points));
+    }
+  }
+
+  private void ambiguity() {
+    int points = points(Topic.AMBIGUITY);
+    if (way.alternatives > 1 && way.gap == Gap.NONE) {
+      String what = way.has(Shape.ACROSS) ? "pairs of invoices" : "sets of this customer";
+      reasons.add(new Evidence.OtherWays(way.alternatives, what, points));
+    } else if (has(Feature.EQUAL_AMOUNTS)) {
+      long equal =
+          Math.round(StrictMath.pow(2, features[Feature.EQUAL_AMOUNTS.ordinal()] / 1000.0));
+      reasons.add(new Evidence.OtherWays(equal, "open items of all customers", points));
+    }
+  }
+}

@@ -1,0 +1,188 @@
+package io.sumbrel.core.matching;
+
+import io.sumbrel.core.money.AmountText;
+import io.sumbrel.core.openitem.OpenItem;
+import io.sumbrel.core.tape.DifferenceReason;
+import io.sumbrel.core.tape.ShortPayReason;
+import io.sumbrel.core.tape.TapeLine;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Currency;
+import java.util.EnumSet;
+import java.util.List;
+import java.util.Set;
+
+/** One way to explain a sum, in indices: which items, how much of each, and what is different. */
+final class Way {
+  private static final int MOST_NAMES = 4;
+
+  /** How what was received differs from what is settled. */
+  enum Gap {
+    NONE,
+    /** A bank kept some of it on the way. */
+    CHARGE,
+    /** The customer took the discount of the terms. */
+    DISCOUNT,
+    /** The same, after the last day but within the grace. */
+    LATE_DISCOUNT,
+    /** So little that it is let off. */
+    CENTS,
+    /** The last item is paid in part. */
+    SHORT,
+    /** What is too much stays on account. */
+    OVER
+  }
+
+  /** How the set was come by; one set may have several shapes. */
+  enum Shape {
+    NAMED,
+    ONE,
+    WHOLE,
+    OVERDUE,
+    DUE_BY,
+    MONTH,
+    RUN,
+    SET,
+    EARLIEST,
+    SECOND_PAYMENT,
+    PREPAID,
+    ACROSS
+  }
+
+  final int[] items;
+
+  /** What each item falls by: below zero for credits that are used. */
+  final long[] parts;
+
+  final Gap gap;
+  final long gapMinor;
+  final int customer;
+  final Set<Shape> shapes;
+
+  /** How many sets of this size in the same pool reach the sum; 0 when they were not counted. */
+  long alternatives;
+
+  /** In thousandths of a logit. */
+  int points;
+
+  Way(int[] items, long[] parts, Gap gap, long gapMinor, int customer, Shape shape) {
+    this.items = items;
+    this.parts = parts;
+    this.gap = gap;
+    this.gapMinor = gapMinor;
+    this.customer = customer;
+    this.shapes = EnumSet.of(shape);
+  }
+
+  boolean has(Shape shape) {
+    return shapes.contains(shape);
+  }
+
+  /** Keeps the money on account: it settles nothing. */
+  boolean isKept() {
+    return items.length == 0 || has(Shape.SECOND_PAYMENT);
+  }
+
+  /** The same for ways that settle the same and differ in the same. */
+  Key key() {
+    long[] sorted = new long[items.length * 2];
+    Integer[] order = new Integer[items.length];
+    Arrays.setAll(order, k -> k);
+    Arrays.sort(order, (a, b) -> Integer.compare(items[a], items[b]));
+    for (int k = 0; k < order.length; k++) {
+      sorted[2 * k] = items[order[k]];
+      sorted[2 * k + 1] = parts[order[k]];
+    }
+    return new Key(sorted, gap == Gap.LATE_DISCOUNT ? Gap.DISCOUNT : gap, gapMinor);
+  }
+
+  /** Items with their parts in rising order, and the gap. */
+  record Key(long[] itemsAndParts, Gap gap, long gapMinor) {
+    @Override
+    public boolean equals(Object other) {
+      return other instanceof Key key
+          && gapMinor == key.gapMinor
+          && gap == key.gap
+          && Arrays.equals(itemsAndParts, key.itemsAndParts);
+    }
+
+    @Override
+    public int hashCode() {
+      return Arrays.hashCode(itemsAndParts) * 31 + Long.hashCode(gapMinor) * 7 + gap.ordinal();
+    }
+  }
+
+  /** The lines of its tape, which comes to zero. */
+  List<TapeLine> lines(MatchingProblem problem, long amountMinor) {
+    List<TapeLine> lines = new ArrayList<>();
+    if (isKept()) {
+      return List.of(TapeLine.onAccount(problem.customer(customer).id(), amountMinor));
+    }
+    if (gap == Gap.CHARGE) {
+      lines.add(TapeLine.keptBack(DifferenceReason.BANK_CHARGE, gapMinor));
+    }
+    for (int k = 0; k < items.length; k++) {
+      OpenItem item = problem.item(items[k]);
+      TapeLine line =
+          parts[k] < 0
+              ? TapeLine.creditUsed(item.id(), -parts[k])
+              : TapeLine.settles(item.id(), parts[k]);
+      boolean shortPaid = gap == Gap.SHORT && k == items.length - 1;
+      lines.add(shortPaid ? line.leavingOpen(ShortPayReason.UNKNOWN) : line);
+    }
+    granted(problem, lines);
+    if (gap == Gap.OVER) {
+      lines.add(TapeLine.onAccount(problem.customer(customer).id(), gapMinor));
+    }
+    return lines;
+  }
+
+  private void granted(MatchingProblem problem, List<TapeLine> lines) {
+    if (gap == Gap.CENTS) {
+      OpenItem last = problem.item(items[items.length - 1]);
+      lines.add(TapeLine.granted(DifferenceReason.SMALL_DIFFERENCE, last.id(), gapMinor));
+    }
+    if (gap == Gap.DISCOUNT || gap == Gap.LATE_DISCOUNT) {
+      for (int i : items) {
+        OpenItem item = problem.item(i);
+        if (item.openMinor() > 0 && item.discountMinor() > 0) {
+          lines.add(TapeLine.granted(DifferenceReason.DISCOUNT, item.id(), item.discountMinor()));
+        }
+      }
+    }
+  }
+
+  /** What it says in short. */
+  String words(MatchingProblem problem, Currency currency) {
+    if (isKept()) {
+      return (has(Shape.PREPAID) ? "a prepayment" : "a second payment") + ": keep on account";
+    }
+    String gapWords = AmountText.words(gapMinor, currency);
+    String all = names(problem, items.length);
+    return switch (gap) {
+      case NONE -> (has(Shape.EARLIEST) ? "earliest due first: " : "") + all;
+      case CHARGE -> all + ", less " + gapWords + " charge";
+      case DISCOUNT, LATE_DISCOUNT -> all + ", less " + gapWords + " discount";
+      case CENTS -> all + ", less " + gapWords + " let off";
+      case OVER -> all + ", " + gapWords + " on account";
+      case SHORT -> {
+        int last = items.length - 1;
+        String part = AmountText.words(parts[last], currency);
+        String before = last == 0 ? "" : names(problem, last) + " + ";
+        yield before + part + " of " + problem.item(items[last]).number();
+      }
+    };
+  }
+
+  private String names(MatchingProblem problem, int count) {
+    if (count > MOST_NAMES) {
+      long customers = Arrays.stream(items).map(problem::customerOf).distinct().count();
+      return count + " items" + (customers > 1 ? " of " + customers + " customers" : "");
+    }
+    StringBuilder names = new StringBuilder();
+    for (int k = 0; k < count; k++) {
+      names.append(k == 0 ? "" : " + ").append(problem.item(items[k]).number());
+    }
+    return names.toString();
+  }
+}

@@ -1,0 +1,283 @@
+package io.sumbrel.core.matching;
+
+import io.sumbrel.core.matching.Pools.Pool;
+import io.sumbrel.core.matching.Reading.Hit;
+import io.sumbrel.core.matching.Reading.How;
+import io.sumbrel.core.matching.Way.Gap;
+import io.sumbrel.core.matching.Way.Shape;
+import io.sumbrel.core.matching.text.NameLikeness;
+import java.util.Arrays;
+import java.util.EnumMap;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+
+/** Counts the features of the ways of one sum, in thousandths. */
+final class WayFeatures {
+  private static final Map<Shape, Feature> SHAPES =
+      new EnumMap<>(
+          Map.of(
+              Shape.WHOLE, Feature.WHOLE,
+              Shape.OVERDUE, Feature.OVERDUE,
+              Shape.DUE_BY, Feature.DUE_BY,
+              Shape.MONTH, Feature.MONTH,
+              Shape.RUN, Feature.RUN));
+  private static final int ROUND = 5_000;
+  private static final int SOON = 20;
+
+  private final WaySearch search;
+  private final MatchingProblem problem;
+  private final Reading reading;
+  private final Map<Integer, Hit> edited = new HashMap<>();
+  private final int equalAmounts;
+  private final boolean chargeSpokenOf;
+
+  /** What a way's numbers say, counted once. */
+  private record Numbers(int named, int mistyped, int unnamed, int leftOut, int ofOthers) {}
+
+  WayFeatures(WaySearch search) {
+    this.search = search;
+    this.problem = search.problem;
+    this.reading = search.reading;
+    reading.edited().forEach(h -> edited.putIfAbsent(h.item(), h));
+    int equal = 0;
+    for (int i : problem.byAmount(search.moneyIn)) {
+      equal += search.pools.left(i) == search.amount ? 1 : 0;
+    }
+    this.equalAmounts = equal;
+    String text = search.moneyIn.text().toUpperCase(Locale.ROOT);
+    this.chargeSpokenOf = text.contains("CHG") || text.contains("CHARGE");
+  }
+
+  int[] of(Way way) {
+    int[] x = new int[Feature.COUNT];
+    set(x, Feature.BASE, 1000);
+    payer(way, x);
+    if (way.has(Shape.SECOND_PAYMENT) || way.has(Shape.PREPAID)) {
+      flag(x, Feature.SECOND_PAYMENT, way.has(Shape.SECOND_PAYMENT));
+      flag(x, Feature.PREPAID, way.has(Shape.PREPAID));
+      return x;
+    }
+    gap(way, x);
+    Numbers numbers = numbers(way);
+    numbers(way, numbers, x);
+    if (numbers.unnamed > 0) {
+      shape(way, numbers.unnamed, x);
+    }
+    return x;
+  }
+
+  private static void set(int[] x, Feature feature, int value) {
+    x[feature.ordinal()] = value;
+  }
+
+  private static void flag(int[] x, Feature feature, boolean holds) {
+    x[feature.ordinal()] = holds ? 1000 : 0;
+  }
+
+  /** Doublings in thousandths: of 1 none, of 2 one. */
+  private static int doublings(double of) {
+    return of <= 1 ? 0 : (int) (1000 * StrictMath.log(of) / StrictMath.log(2));
+  }
+
+  private void gap(Way way, int[] x) {
+    long gap = way.gapMinor;
+    boolean even = gap % 50 == 0;
+    switch (way.gap) {
+      case NONE -> {}
+      case CENTS -> flag(x, Feature.CENTS, true);
+      case CHARGE -> {
+        flag(x, Feature.CHARGE, true);
+        flag(x, Feature.CHARGE_EVEN, even);
+        flag(x, Feature.CHARGE_SPOKEN_OF, chargeSpokenOf);
+        set(x, Feature.CHARGE_SMALL, doublings((double) search.amount / gap));
+      }
+      case DISCOUNT -> flag(x, Feature.DISCOUNT, true);
+      case LATE_DISCOUNT -> flag(x, Feature.LATE_DISCOUNT, true);
+      case SHORT -> {
+        flag(x, Feature.SHORT, true);
+        flag(x, Feature.SHORT_EVEN, gap % 1000 == 0);
+        set(x, Feature.SHORT_SHARE, (int) (gap * 1000 / (search.amount + gap)));
+      }
+      case OVER -> {
+        flag(x, Feature.OVER, true);
+        flag(x, Feature.OVER_EVEN, gap % 1000 == 0);
+        set(x, Feature.OVER_SHARE, (int) (gap * 1000 / search.amount));
+      }
+    }
+    flag(x, Feature.CREDIT_NETTED, Arrays.stream(way.parts).anyMatch(p -> p < 0));
+  }
+
+  private Numbers numbers(Way way) {
+    int named = 0;
+    int mistyped = 0;
+    Set<Integer> tokens = new HashSet<>();
+    Set<Integer> in = new HashSet<>();
+    for (int i : way.items) {
+      in.add(i);
+      Hit hit = reading.open().get(i);
+      if (hit != null) {
+        named++;
+        tokens.add(hit.token());
+      } else if (edited.containsKey(i) && tokens.add(edited.get(i).token())) {
+        mistyped++;
+      }
+    }
+    int leftOut = 0;
+    int ofOthers = 0;
+    for (Hit hit : reading.open().values()) {
+      boolean shared = hit.how() == How.ORDER && tokens.contains(hit.token());
+      if (!in.contains(hit.item()) && !shared && search.pools.left(hit.item()) != 0) {
+        boolean family = problem.isFamily(problem.customerOf(hit.item()), way.customer);
+        leftOut += family ? 1 : 0;
+        ofOthers += family ? 0 : 1;
+      }
+    }
+    return new Numbers(named, mistyped, way.items.length - named - mistyped, leftOut, ofOthers);
+  }
+
+  private void numbers(Way way, Numbers n, int[] x) {
+    flag(x, Feature.ALL_NAMED, n.unnamed == 0);
+    set(x, Feature.NAMED_SHARE, (n.named + n.mistyped) * 1000 / way.items.length);
+    flag(x, Feature.MISTYPED, n.mistyped > 0);
+    flag(x, Feature.MISTYPED_AND_EXACT, n.mistyped > 0 && n.unnamed == 0 && way.gap == Gap.NONE);
+    set(x, Feature.LEFT_OUT, doublings(1 + n.leftOut));
+    set(x, Feature.LEFT_OUT_OF_OTHERS, doublings(1 + n.ofOthers));
+    boolean stated = false;
+    boolean ordered = false;
+    for (int i : way.items) {
+      Hit hit = reading.open().get(i);
+      stated |= hit != null && hit.how() == How.STATED;
+      ordered |= hit != null && hit.how() == How.ORDER;
+    }
+    flag(x, Feature.STATED, stated);
+    flag(x, Feature.ORDER_NAMED, ordered);
+    boolean anyNamed = n.named + n.mistyped + n.leftOut > 0;
+    flag(x, Feature.UNNAMED_BESIDE_NAMED, n.unnamed > 0 && anyNamed);
+    flag(x, Feature.CUT_TEXT, n.unnamed > 0 && anyNamed && reading.isCut());
+    flag(x, Feature.UNNAMED_BESIDE_FOREIGN, n.unnamed == way.items.length && reading.foreign() > 0);
+    flag(
+        x,
+        Feature.UNNAMED_BESIDE_SETTLED,
+        n.unnamed == way.items.length && !reading.settled().isEmpty());
+    flag(x, Feature.OTHER_ORDER, reading.unbilledOrder().isPresent());
+  }
+
+  private void payer(Way way, int[] x) {
+    Optional<PayerClue> own = reading.clueFor(way.customer);
+    Optional<PayerClue> clue = own.or(() -> reading.clueForFamilyOf(way.customer));
+    boolean payerOwes = clue.filter(c -> owes(c.customer())).isPresent();
+    flag(x, Feature.FAMILY_ONLY, own.isEmpty() && payerOwes);
+    clue.ifPresent(
+        c -> {
+          flag(x, Feature.NAME_SAME, c.likeness() >= NameLikeness.ALIKE);
+          flag(x, Feature.NAME_NEAR, c.likeness() > 0 && c.likeness() < NameLikeness.ALIKE);
+          flag(
+              x,
+              Feature.ACCOUNT_STEADY,
+              c.account().filter(PayerClue.Before::isSteady).isPresent());
+          flag(x, Feature.ACCOUNT_MIXED, c.account().filter(b -> !b.isSteady()).isPresent());
+          flag(x, Feature.PAYER_STEADY, c.name().filter(PayerClue.Before::isSteady).isPresent());
+          flag(x, Feature.PAYER_MIXED, c.name().filter(b -> !b.isSteady()).isPresent());
+          flag(x, Feature.CUSTOMER_NUMBER, c.named());
+        });
+    List<PayerClue> others =
+        reading.payers().stream()
+            .filter(p -> !problem.isFamily(p.customer(), way.customer))
+            .toList();
+    boolean nameFits = clue.filter(c -> c.likeness() > 0 || c.name().isPresent()).isPresent();
+    boolean nameOther = others.stream().anyMatch(p -> p.likeness() > 0 || p.name().isPresent());
+    flag(x, Feature.NAME_OF_ANOTHER, !nameFits && nameOther);
+    flag(
+        x, Feature.NAME_UNKNOWN, !nameFits && !nameOther && search.moneyIn.payerName().isPresent());
+    flag(
+        x,
+        Feature.ACCOUNT_OF_ANOTHER,
+        clue.flatMap(PayerClue::account).isEmpty()
+            && others.stream().anyMatch(p -> p.account().isPresent()));
+    flag(
+        x,
+        Feature.NUMBER_OF_ANOTHER,
+        clue.filter(PayerClue::named).isEmpty() && others.stream().anyMatch(PayerClue::named));
+    flag(
+        x,
+        Feature.BRANCH_IN_SET,
+        (payerOwes || clue.isEmpty())
+            && Arrays.stream(way.items).anyMatch(i -> problem.customerOf(i) != way.customer));
+  }
+
+  /** Whether a customer has open items of its own: a head office without pays for its branches. */
+  private boolean owes(int customer) {
+    for (int i : problem.openOf(customer)) {
+      if (search.pools.left(i) > 0 && problem.item(i).currency().equals(search.currency())) {
+        return true;
+      }
+    }
+    return false;
+  }
+
+  private void shape(Way way, int unnamed, int[] x) {
+    SHAPES.forEach((shape, feature) -> flag(x, feature, way.has(shape) && way.items.length > 1));
+    flag(x, Feature.EARLIEST, way.has(Shape.EARLIEST));
+    flag(x, Feature.ACROSS, way.has(Shape.ACROSS));
+    set(x, Feature.UNNAMED_ITEMS, doublings(unnamed));
+    flag(x, Feature.ROUND_UNNAMED, search.amount % ROUND == 0);
+    boolean exact = way.gap == Gap.NONE && !way.has(Shape.EARLIEST);
+    set(x, Feature.OTHER_SETS, exact ? doublings(way.alternatives) : 0);
+    boolean single = exact && way.items.length == 1;
+    boolean unknown = reading.clueForFamilyOf(way.customer).isEmpty();
+    set(x, Feature.EQUAL_AMOUNTS, single && unknown ? doublings(equalAmounts) : 0);
+    if (!way.has(Shape.ACROSS) && !(single && unknown)) {
+      inPool(way, unnamed, x);
+    }
+  }
+
+  private void inPool(Way way, int unnamed, int[] x) {
+    Pool pool = search.poolOf(ownerOf(way));
+    if (unnamed > 1) {
+      set(x, Feature.LARGE_POOL, doublings(pool.invoices.length));
+    }
+    Set<Integer> in = new HashSet<>();
+    int last = -1;
+    for (int i : way.items) {
+      in.add(i);
+      last = Math.max(last, pool.placeOf(i));
+    }
+    long now = search.moneyIn.bookingDate().toEpochDay();
+    int notDue = 0;
+    int twins = 0;
+    for (int i : way.items) {
+      int place = pool.placeOf(i);
+      if (place >= 0 && !reading.open().containsKey(i) && !edited.containsKey(i)) {
+        notDue += problem.dueDay(i) > now + SOON ? 1 : 0;
+        twins += hasEarlierTwin(pool, place, in) ? 1 : 0;
+      }
+    }
+    set(x, Feature.LATER_TWIN, Math.min(3, twins) * 1000);
+    set(x, Feature.NOT_DUE, notDue * 1000 / way.items.length);
+    set(
+        x,
+        Feature.OLDER_LEFT,
+        last <= 0 ? 0 : Math.max(0, last + 1 - way.items.length) * 1000 / pool.invoices.length);
+  }
+
+  /** A branch's items lie in the pool of whoever was searched: its own, or its head office's. */
+  private int ownerOf(Way way) {
+    return Arrays.stream(way.items).allMatch(i -> problem.customerOf(i) == way.customer)
+        ? way.customer
+        : problem.headOf(way.customer);
+  }
+
+  private static boolean hasEarlierTwin(Pool pool, int place, Set<Integer> in) {
+    for (int k = 0; k < place; k++) {
+      if (pool.amounts[k] == pool.amounts[place] && !in.contains(pool.invoices[k])) {
+        return true;
+      }
+    }
+    return false;
+  }
+}

@@ -1,0 +1,212 @@
+package io.sumbrel.core.matching;
+
+import io.sumbrel.core.matching.Pools.Pool;
+import io.sumbrel.core.matching.Way.Gap;
+import io.sumbrel.core.matching.Way.Shape;
+import io.sumbrel.core.matching.combination.Searched;
+import io.sumbrel.core.matching.combination.Sets;
+import io.sumbrel.core.openitem.OpenItem;
+import io.sumbrel.core.openitem.Terms;
+import io.sumbrel.core.receipt.MoneyIn;
+import java.time.LocalDate;
+import java.util.Collection;
+import java.util.Currency;
+import java.util.LinkedHashMap;
+import java.util.Map;
+import java.util.Optional;
+
+/**
+ * Gathers the ways that may explain one sum. The families that add to it are searched in a fixed
+ * order by {@code NamedWays}, {@code PoolWays} and {@code LooseWays}; a way that several of them
+ * find is kept once, with every shape it has.
+ */
+final class WaySearch {
+  /** Most that is let off as cents, in minor units. */
+  private static final long CENTS = 100;
+
+  private static final int MOST_WAYS = 400;
+
+  final MatchingProblem problem;
+  final MoneyIn moneyIn;
+  final Reading reading;
+  final Pools pools;
+  final long amount;
+  private final Map<Way.Key, Way> found = new LinkedHashMap<>();
+  private long uncounted;
+  private Searched searched = Searched.SEARCHED_ALL;
+  private int completeTo = Integer.MAX_VALUE;
+
+  private WaySearch(MatchingProblem problem, MoneyIn moneyIn, Reading reading, Pools pools) {
+    this.problem = problem;
+    this.moneyIn = moneyIn;
+    this.reading = reading;
+    this.pools = pools;
+    this.amount = moneyIn.amountMinor();
+  }
+
+  static WaySearch of(MatchingProblem problem, MoneyIn moneyIn, Reading reading, Pools pools) {
+    WaySearch search = new WaySearch(problem, moneyIn, reading, pools);
+    new NamedWays(search).search();
+    new PoolWays(search).search();
+    new LooseWays(search).search();
+    return search;
+  }
+
+  Collection<Way> found() {
+    return found.values();
+  }
+
+  /** How many ways there are in all, those counted but not kept among them. */
+  long count() {
+    return found.size() + uncounted;
+  }
+
+  Searched searched() {
+    return searched;
+  }
+
+  /** The size up to which every set was looked for. */
+  int completeTo() {
+    return completeTo;
+  }
+
+  /** Notes how far a search for sets went, and how many it did not give back. */
+  void note(Sets sets) {
+    searched = searched.and(sets.searched());
+    uncounted += sets.count() - sets.sets().size();
+    completeTo = Math.min(completeTo, sets.completeTo());
+  }
+
+  void noteUncounted(long more) {
+    uncounted += more;
+  }
+
+  void noteTooBig() {
+    searched = searched.and(Searched.TOO_BIG);
+  }
+
+  boolean isEmpty() {
+    return found.isEmpty();
+  }
+
+  Currency currency() {
+    return moneyIn.currency();
+  }
+
+  /** The pool of a customer with its branches. */
+  Pool poolOf(int customer) {
+    return pools.of(customer, moneyIn.currency(), problem.branchesOf(customer).length > 0);
+  }
+
+  long sumOf(int[] items) {
+    long sum = 0;
+    for (int i : items) {
+      sum += pools.left(i);
+    }
+    return sum;
+  }
+
+  /** Keeps a set that reaches the sum exactly. */
+  void exact(int[] items, Shape shape, long alternatives) {
+    add(items, partsOf(items), Gap.NONE, 0, shape, alternatives);
+  }
+
+  /** Keeps a set whose sum is the amount, or more than it by a difference that is allowed. */
+  void nearly(int[] items, long sum, Shape shape) {
+    long under = sum - amount;
+    if (under == 0) {
+      exact(items, shape, 1);
+    } else if (under > 0) {
+      discounted(items, sum, under, shape);
+      charged(items, under, shape);
+    }
+  }
+
+  private void charged(int[] items, long under, Shape shape) {
+    if (under <= Math.min(CENTS, problem.limits().clerkWriteOffMinor())) {
+      add(items, partsOf(items), Gap.CENTS, under, shape, 1);
+    }
+    // A cheque loses nothing on its way.
+    if (under <= problem.limits().chargeCapMinor() && under * 2 < amount && !reading.isCheque()) {
+      add(items, partsOf(items), Gap.CHARGE, under, shape, 1);
+    }
+  }
+
+  private void discounted(int[] items, long sum, long under, Shape shape) {
+    if (under > sum / 5) {
+      return;
+    }
+    long discount = 0;
+    boolean late = false;
+    for (int i : items) {
+      Optional<Terms> terms = discountTerms(i);
+      if (terms.isPresent()) {
+        discount += problem.item(i).discountMinor();
+        late |= isAfter(terms.get().lastDiscountDay(problem.item(i).date()));
+      } else if (problem.item(i).discountMinor() > 0) {
+        return;
+      }
+    }
+    if (discount == under) {
+      add(items, partsOf(items), late ? Gap.LATE_DISCOUNT : Gap.DISCOUNT, under, shape, 1);
+    }
+  }
+
+  /** The terms of an item whose discount may still be taken; empty when there are none. */
+  Optional<Terms> discountTerms(int index) {
+    OpenItem item = problem.item(index);
+    boolean whole = pools.left(index) == item.totalMinor() && item.totalMinor() > 0;
+    return item.terms()
+        .filter(Terms::grantsDiscount)
+        .filter(
+            t ->
+                whole
+                    && !isAfter(
+                        t.lastDiscountDay(item.date())
+                            .plusDays(problem.limits().discountGraceDays())));
+  }
+
+  private boolean isAfter(LocalDate day) {
+    return moneyIn.bookingDate().isAfter(day);
+  }
+
+  /** Keeps a set of which the last item is paid in part. */
+  void shortPaid(int[] items, long under, Shape shape) {
+    long[] parts = partsOf(items);
+    int last = parts.length - 1;
+    parts[last] -= under;
+    if (parts[last] > 0) {
+      add(items, parts, Gap.SHORT, under, shape, 1);
+    }
+  }
+
+  /** Keeps a set of which less is open than was paid. */
+  void overpaid(int[] items, long over, Shape shape) {
+    add(items, partsOf(items), Gap.OVER, over, shape, 1);
+  }
+
+  private long[] partsOf(int[] items) {
+    long[] parts = new long[items.length];
+    for (int k = 0; k < items.length; k++) {
+      parts[k] = pools.left(items[k]);
+    }
+    return parts;
+  }
+
+  void add(int[] items, long[] parts, Gap gap, long gapMinor, Shape shape, long alternatives) {
+    boolean settles = false;
+    for (long part : parts) {
+      settles |= part > 0;
+    }
+    if (settles && found.size() < MOST_WAYS) {
+      keep(new Way(items, parts, gap, gapMinor, problem.customerOf(items[0]), shape), alternatives);
+    }
+  }
+
+  void keep(Way way, long alternatives) {
+    Way known = found.putIfAbsent(way.key(), way);
+    Way kept = known == null ? way : known;
+    kept.shapes.addAll(way.shapes);
+    kept.alternatives = Math.max(kept.alternatives, alternatives);
+  }
+}

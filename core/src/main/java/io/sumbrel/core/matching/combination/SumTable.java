@@ -1,0 +1,235 @@
+package io.sumbrel.core.matching.combination;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Comparator;
+import java.util.List;
+import java.util.stream.IntStream;
+
+/**
+ * The sums of one pool's singles, pairs and triples in sorted tables, made once and asked for many
+ * targets. A set of up to six amounts is two such sums, the second wholly of later amounts: found
+ * once each. Complete to six for up to {@value #MAX_FOR_TRIPLES} amounts, to four for up to {@value
+ * #MAX_AMOUNTS}. Tables: 12 bytes a pair, 16 a triple.
+ *
+ * <p>Amounts are whole minor units and may be below zero (credits).
+ */
+public final class SumTable {
+  /** Above this number of amounts there is no table of triples. */
+  public static final int MAX_FOR_TRIPLES = 60;
+
+  /** Above this number of amounts there is no table of pairs. */
+  public static final int MAX_AMOUNTS = 1_000;
+
+  private final long[] amounts;
+  private final Sums[] sums = new Sums[4];
+
+  /**
+   * Sums of equally many amounts, rising; the amounts are packed ten bits each, the first highest.
+   */
+  private record Sums(long[] sums, int[] members) {}
+
+  private SumTable(long[] amounts) {
+    this.amounts = amounts;
+  }
+
+  public static SumTable of(long[] amounts) {
+    return new SumTable(amounts.clone());
+  }
+
+  /** The size up to which this pool can be searched completely. */
+  public int reach() {
+    return amounts.length <= MAX_FOR_TRIPLES ? 6 : amounts.length <= MAX_AMOUNTS ? 4 : 1;
+  }
+
+  /** Sets of up to {@code maxSize} amounts that reach a sum exactly. */
+  public Sets reaching(long target, int maxSize, int keep, long budget) {
+    return within(target, target, maxSize, keep, budget);
+  }
+
+  /**
+   * Sets whose sum lies between two bounds, these included.
+   *
+   * @param keep how many to give back at the most; all are counted
+   * @param budget steps after which the search stops and says so
+   */
+  public Sets within(long low, long high, int maxSize, int keep, long budget) {
+    if (maxSize < 1) {
+      throw new IllegalArgumentException("sets of up to " + maxSize);
+    }
+    Search search = new Search(low, high, keep, budget);
+    int wanted = Math.min(maxSize, amounts.length);
+    int reached = 0;
+    while (reached < Math.min(wanted, reach()) && search.ofSize(reached + 1)) {
+      reached++;
+    }
+    Searched stop =
+        search.left < 0
+            ? Searched.NODE_BUDGET
+            : reached < wanted
+                ? Searched.TOO_BIG
+                : search.sets.size() < search.found ? Searched.CAP_REACHED : Searched.SEARCHED_ALL;
+    return new Sets(
+        List.copyOf(search.sets), search.counts, stop, reached == wanted ? maxSize : reached);
+  }
+
+  private synchronized Sums sums(int size) {
+    if (sums[size] == null) {
+      sums[size] = size == 1 ? singles() : longer(sums(size - 1), size);
+    }
+    return sums[size];
+  }
+
+  private Sums singles() {
+    int[] order = new int[amounts.length];
+    for (int i = 0; i < order.length; i++) {
+      order[i] = i;
+    }
+    return sorted(amounts.clone(), order);
+  }
+
+  /** Adds to each sum every amount that comes after its last. */
+  private Sums longer(Sums shorter, int size) {
+    int count = 0;
+    for (int members : shorter.members) {
+      count += amounts.length - 1 - (members & 1023);
+    }
+    long[] made = new long[count];
+    int[] packed = new int[count];
+    int at = 0;
+    for (int s = 0; s < shorter.sums.length; s++) {
+      for (int i = (shorter.members[s] & 1023) + 1; i < amounts.length; i++) {
+        made[at] = shorter.sums[s] + amounts[i];
+        packed[at++] = shorter.members[s] << 10 | i;
+      }
+    }
+    return sorted(made, packed);
+  }
+
+  private static Sums sorted(long[] sums, int[] members) {
+    int[] order = orderOf(sums);
+    long[] sortedSums = new long[sums.length];
+    int[] sortedMembers = new int[sums.length];
+    for (int i = 0; i < sums.length; i++) {
+      sortedSums[i] = sums[order[i]];
+      sortedMembers[i] = members[order[i]];
+    }
+    return new Sums(sortedSums, sortedMembers);
+  }
+
+  /** Places by rising sum: sum and place are sorted as one long where both fit into it. */
+  private static int[] orderOf(long[] sums) {
+    long least = Arrays.stream(sums).min().orElse(0);
+    long most = Arrays.stream(sums).max().orElse(0);
+    int bits = 64 - Long.numberOfLeadingZeros(Math.max(1, sums.length - 1));
+    if (most - least >= 1L << 62 - bits) {
+      return IntStream.range(0, sums.length)
+          .boxed()
+          .sorted(Comparator.comparingLong(i -> sums[i]))
+          .mapToInt(i -> i)
+          .toArray();
+    }
+    long[] packed = new long[sums.length];
+    for (int i = 0; i < sums.length; i++) {
+      packed[i] = sums[i] - least << bits | i;
+    }
+    Arrays.sort(packed);
+    int[] order = new int[sums.length];
+    for (int i = 0; i < sums.length; i++) {
+      order[i] = (int) (packed[i] & (1L << bits) - 1);
+    }
+    return order;
+  }
+
+  /** One question asked of the tables. */
+  private final class Search {
+    private final long low;
+    private final long high;
+    private final int keep;
+    private final long[] counts = new long[7];
+    private final List<int[]> sets = new ArrayList<>();
+    private long found;
+    private long left;
+
+    Search(long low, long high, int keep, long budget) {
+      this.low = low;
+      this.high = high;
+      this.keep = keep;
+      this.left = budget;
+    }
+
+    /** Finds every set of a size; false when the budget ended before. */
+    boolean ofSize(int size) {
+      if (size <= 1 || size == 2 || size == 3 && amounts.length <= MAX_FOR_TRIPLES) {
+        Sums table = sums(size);
+        for (int k = firstFrom(table.sums, low);
+            k < table.sums.length && table.sums[k] <= high;
+            k++) {
+          if (--left < 0) {
+            return false;
+          }
+          found(size, table.members[k], size, 0);
+        }
+        return true;
+      }
+      return twoTables(size / 2, size - size / 2);
+    }
+
+    /** Every sum of the first table with those of the second that lie wholly after it. */
+    private boolean twoTables(int firstSize, int secondSize) {
+      Sums first = sums(firstSize);
+      Sums second = sums(secondSize);
+      int upper = second.sums.length;
+      int lower = upper;
+      for (int f = 0; f < first.sums.length; f++) {
+        while (upper > 0 && second.sums[upper - 1] > high - first.sums[f]) {
+          upper--;
+        }
+        lower = Math.min(lower, upper);
+        while (lower > 0 && second.sums[lower - 1] >= low - first.sums[f]) {
+          lower--;
+        }
+        left -= 1 + upper - lower;
+        if (left < 0) {
+          return false;
+        }
+        int last = first.members[f] & 1023;
+        for (int s = lower; s < upper; s++) {
+          if (second.members[s] >>> 10 * (secondSize - 1) > last) {
+            found(firstSize, first.members[f], firstSize + secondSize, second.members[s]);
+          }
+        }
+      }
+      return true;
+    }
+
+    private void found(int firstSize, int first, int size, int second) {
+      found++;
+      counts[size]++;
+      if (sets.size() < keep) {
+        int[] set = new int[size];
+        for (int k = 0; k < firstSize; k++) {
+          set[k] = first >>> 10 * (firstSize - 1 - k) & 1023;
+        }
+        for (int k = firstSize; k < size; k++) {
+          set[k] = second >>> 10 * (size - 1 - k) & 1023;
+        }
+        sets.add(set);
+      }
+    }
+  }
+
+  private static int firstFrom(long[] sums, long low) {
+    int from = 0;
+    int to = sums.length;
+    while (from < to) {
+      int middle = (from + to) >>> 1;
+      if (sums[middle] < low) {
+        from = middle + 1;
+      } else {
+        to = middle;
+      }
+    }
+    return from;
+  }
+}
