@@ -3,8 +3,8 @@ package io.sumbrel.core.matching;
 import io.sumbrel.core.matching.Pools.Pool;
 import io.sumbrel.core.matching.Reading.Hit;
 import io.sumbrel.core.matching.Way.Shape;
+import io.sumbrel.core.matching.combination.SetSearch;
 import io.sumbrel.core.matching.combination.Sets;
-import io.sumbrel.core.matching.combination.SumTable;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.LinkedHashMap;
@@ -154,7 +154,7 @@ final class NamedWays {
   private void some(int[] items) {
     if (items.length > 1 && items.length <= MOST_FOR_SOME) {
       long[] amounts = Arrays.stream(items).mapToLong(search.pools::left).toArray();
-      Sets sets = SumTable.of(amounts).reaching(search.amount, items.length - 1, KEEP, BUDGET);
+      Sets sets = SetSearch.of(amounts).reaching(search.amount, items.length - 1, KEEP, BUDGET);
       for (int[] set : sets.sets()) {
         search.exact(
             Arrays.stream(set).map(k -> items[k]).toArray(),

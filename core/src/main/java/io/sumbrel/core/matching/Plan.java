@@ -29,7 +29,7 @@ public record Plan(List<Row> rows, Work work) {
    * @param ways proposals, surest first
    * @param chosen the index of the way that the plan takes; empty when it takes none
    * @param waysCount how many ways there are, of which the best are listed
-   * @param searchedTo the size up to which all sets were looked for; 0 when no sets were
+   * @param searchedTo the size up to which all sets were looked for; 0 where that is no limit
    * @param customer who is most likely the payer's customer, even without a way
    */
   public record Row(

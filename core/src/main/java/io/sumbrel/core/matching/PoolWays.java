@@ -3,6 +3,8 @@ package io.sumbrel.core.matching;
 import io.sumbrel.core.matching.Pools.Pool;
 import io.sumbrel.core.matching.Way.Gap;
 import io.sumbrel.core.matching.Way.Shape;
+import io.sumbrel.core.matching.combination.HalfSums;
+import io.sumbrel.core.matching.combination.SetSearch;
 import io.sumbrel.core.matching.combination.Sets;
 import io.sumbrel.core.matching.combination.SumTable;
 import java.time.LocalDate;
@@ -59,16 +61,23 @@ final class PoolWays {
   private void sets(Pool pool) {
     int n = pool.invoices.length;
     boolean credits = pool.credits.length > 0 && pool.credits.length <= MOST_BY_CREDITS;
-    int size =
-        n <= 24 ? 6 : n <= 60 ? 5 : n <= 200 ? 4 : n <= 700 ? 3 : n <= SumTable.MAX_AMOUNTS ? 2 : 1;
-    SumTable table = credits && n < 200 ? pool.tableWithCredits() : pool.table();
     int[] members = credits && n < 200 ? pool.all() : pool.invoices;
+    SetSearch table = credits && n < 200 ? pool.tableWithCredits() : pool.table();
+    int size = members.length <= HalfSums.MAX_AMOUNTS ? members.length : sizeFor(n);
     Sets sets = table.reaching(search.amount, size, KEEP_SETS, BUDGET);
-    search.note(sets);
+    search.note(sets, members.length);
     for (int[] set : sets.sets()) {
       int[] items = Arrays.stream(set).map(k -> members[k]).toArray();
       search.exact(items, items.length == 1 ? Shape.ONE : Shape.SET, sets.counts()[set.length]);
     }
+  }
+
+  /** The size up to which sets are looked for in a pool that is too large for all of them. */
+  private static int sizeFor(int invoices) {
+    if (invoices <= 60) {
+      return 5;
+    }
+    return invoices <= 200 ? 4 : invoices <= 700 ? 3 : invoices <= SumTable.MAX_AMOUNTS ? 2 : 1;
   }
 
   /** One item that is nearly the amount: the nearest few above and below. */

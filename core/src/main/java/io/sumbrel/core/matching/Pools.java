@@ -1,6 +1,6 @@
 package io.sumbrel.core.matching;
 
-import io.sumbrel.core.matching.combination.SumTable;
+import io.sumbrel.core.matching.combination.SetSearch;
 import io.sumbrel.core.openitem.OpenItem;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -83,8 +83,8 @@ final class Pools {
     final int[] credits;
     final long sum;
     private final Map<Integer, Integer> places = new HashMap<>();
-    private SumTable table;
-    private SumTable withCredits;
+    private SetSearch table;
+    private SetSearch withCredits;
     private int[] all;
     private int[] byNumber;
 
@@ -105,9 +105,9 @@ final class Pools {
       return places.getOrDefault(item, -1);
     }
 
-    synchronized SumTable table() {
+    synchronized SetSearch table() {
       if (table == null) {
-        table = SumTable.of(amounts);
+        table = SetSearch.of(amounts);
       }
       return table;
     }
@@ -122,9 +122,9 @@ final class Pools {
       return all;
     }
 
-    synchronized SumTable tableWithCredits() {
+    synchronized SetSearch tableWithCredits() {
       if (withCredits == null) {
-        withCredits = SumTable.of(Arrays.stream(all()).mapToLong(i -> left[i]).toArray());
+        withCredits = SetSearch.of(Arrays.stream(all()).mapToLong(i -> left[i]).toArray());
       }
       return withCredits;
     }

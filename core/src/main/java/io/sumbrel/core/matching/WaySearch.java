@@ -70,19 +70,16 @@ final class WaySearch {
     return completeTo;
   }
 
-  /** Notes how far a search for sets went, and how many it did not give back. */
-  void note(Sets sets) {
-    searched = searched.and(sets.searched());
+  /** Notes how far a search for sets in a pool went, and how many it did not give back. */
+  void note(Sets sets, int pool) {
+    boolean all = sets.completeTo() >= pool;
+    searched = searched.and(sets.searched()).and(all ? sets.searched() : Searched.TOO_BIG);
     uncounted += sets.count() - sets.sets().size();
-    completeTo = Math.min(completeTo, sets.completeTo());
+    completeTo = all ? completeTo : Math.min(completeTo, sets.completeTo());
   }
 
   void noteUncounted(long more) {
     uncounted += more;
-  }
-
-  void noteTooBig() {
-    searched = searched.and(Searched.TOO_BIG);
   }
 
   boolean isEmpty() {

@@ -4,21 +4,13 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import io.sumbrel.core.evidence.Evidence;
 import io.sumbrel.core.openitem.ItemId;
-import io.sumbrel.core.openitem.ItemKind;
 import io.sumbrel.core.openitem.OpenItem;
-import io.sumbrel.core.openitem.Terms;
-import io.sumbrel.core.party.Customer;
 import io.sumbrel.core.party.CustomerId;
 import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.receipt.MoneyInId;
-import io.sumbrel.core.receipt.PastPayment;
-import io.sumbrel.core.rules.HouseLimits;
 import io.sumbrel.core.tape.LineKind;
 import io.sumbrel.core.tape.Tape;
 import io.sumbrel.core.tape.TapeLine;
-import java.time.LocalDate;
-import java.util.ArrayList;
-import java.util.Currency;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -26,68 +18,7 @@ import java.util.Optional;
 import java.util.Random;
 import org.junit.jupiter.api.Test;
 
-class PlannerTest {
-  private static final Currency USD = Currency.getInstance("USD");
-  private static final LocalDate DAY = LocalDate.of(2026, 11, 16);
-
-  private final List<Customer> customers = new ArrayList<>();
-  private final List<OpenItem> items = new ArrayList<>();
-  private final List<MoneyIn> pile = new ArrayList<>();
-  private final List<PastPayment> past = new ArrayList<>();
-
-  private CustomerId customer(String name, CustomerId... parent) {
-    CustomerId id = new CustomerId(customers.size() + 1L);
-    customers.add(new Customer(id, "K-" + id.number(), name, List.of(parent).stream().findFirst()));
-    return id;
-  }
-
-  private OpenItem item(CustomerId customer, String number, long minor) {
-    return item(customer, number, minor, "net 30");
-  }
-
-  private OpenItem item(CustomerId customer, String number, long minor, String terms) {
-    OpenItem item =
-        new OpenItem(
-            new ItemId(items.size() + 1L),
-            minor < 0 ? ItemKind.CREDIT_NOTE : ItemKind.INVOICE,
-            Optional.of(customer),
-            number,
-            DAY.minusDays(10 + items.size()),
-            Optional.of(DAY.minusDays(items.size())),
-            USD,
-            minor,
-            minor,
-            Optional.empty(),
-            Optional.of("ORD-" + number),
-            Optional.of(Terms.parse(terms)));
-    items.add(item);
-    return item;
-  }
-
-  private void money(String payer, long minor, String text) {
-    pile.add(
-        new MoneyIn(
-            new MoneyInId(pile.size() + 1L),
-            USD,
-            minor,
-            DAY,
-            Optional.of(payer),
-            Optional.empty(),
-            payer + "\n" + text,
-            List.of()));
-  }
-
-  private List<Plan.Row> plan() {
-    RememberedPayers remembered = RememberedPayers.of(past, customers);
-    return Planner.plan(
-            MatchingProblem.of(pile, items, customers, remembered, HouseLimits.DEFAULTS))
-        .rows();
-  }
-
-  private Proposal chosen(Plan.Row row) {
-    return row.ways().get(row.chosen().orElseThrow());
-  }
-
+class PlannerTest extends SmallHouse {
   @Test
   void isSureOfANamedInvoiceOfTheExactAmount() {
     CustomerId alder = customer("Alder Pots");
@@ -246,39 +177,6 @@ class PlannerTest {
         (id, minor) ->
             assertThat(minor)
                 .isLessThanOrEqualTo(Math.abs(items.get((int) id.number() - 1).openMinor())));
-  }
-
-  private void paidBefore(CustomerId customer, String payer, String account, int times) {
-    for (int i = 0; i < times; i++) {
-      past.add(
-          new PastPayment(
-              2 + i,
-              DAY.minusDays(30L * (i + 1)),
-              Optional.of(payer).filter(p -> !p.isEmpty()),
-              Optional.of(account).filter(a -> !a.isEmpty()),
-              USD,
-              100,
-              "K-" + customer.number(),
-              List.of(),
-              0));
-    }
-  }
-
-  private void bankLine(long minor, String text) {
-    pile.add(
-        new MoneyIn(
-            new MoneyInId(pile.size() + 1L),
-            USD,
-            minor,
-            DAY,
-            Optional.empty(),
-            Optional.empty(),
-            text,
-            List.of()));
-  }
-
-  private static boolean says(Proposal way, String words) {
-    return way.evidence().stream().anyMatch(e -> e.words().contains(words));
   }
 
   @Test

@@ -8,7 +8,7 @@ public enum Searched {
   CAP_REACHED,
   /** It stopped in the middle, after so many steps as were allowed. */
   NODE_BUDGET,
-  /** It was not begun. */
+  /** What lies beyond the sizes that are named was not begun. */
   TOO_BIG;
 
   /** The one that says less. */

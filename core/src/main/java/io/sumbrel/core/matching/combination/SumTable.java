@@ -7,14 +7,18 @@ import java.util.List;
 import java.util.stream.IntStream;
 
 /**
- * The sums of one pool's singles, pairs and triples in sorted tables, made once and asked for many
- * targets. A set of up to six amounts is two such sums, the second wholly of later amounts: found
- * once each. Complete to six for up to {@value #MAX_FOR_TRIPLES} amounts, to four for up to {@value
- * #MAX_AMOUNTS}. Tables: 12 bytes a pair, 16 a triple.
+ * The sums of one pool's singles, pairs, triples and quadruples in sorted tables, made when they
+ * are needed and asked for many targets. A set of up to eight amounts is two such sums, the second
+ * wholly of later amounts: found once each. Complete to eight for up to {@value
+ * #MAX_FOR_QUADRUPLES} amounts, to six for up to {@value #MAX_FOR_TRIPLES}, to four for up to
+ * {@value #MAX_AMOUNTS}. Tables: 12 bytes an entry.
  *
  * <p>Amounts are whole minor units and may be below zero (credits).
  */
-public final class SumTable {
+public final class SumTable implements SetSearch {
+  /** Above this number of amounts there is no table of quadruples. */
+  public static final int MAX_FOR_QUADRUPLES = 40;
+
   /** Above this number of amounts there is no table of triples. */
   public static final int MAX_FOR_TRIPLES = 60;
 
@@ -22,15 +26,22 @@ public final class SumTable {
   public static final int MAX_AMOUNTS = 1_000;
 
   private final long[] amounts;
-  private final Sums[] sums = new Sums[4];
+  private final Sums[] sums = new Sums[5];
+
+  /** Bits that the place of an amount takes. */
+  private final int bits;
+
+  private final int mask;
 
   /**
-   * Sums of equally many amounts, rising; the amounts are packed ten bits each, the first highest.
+   * Sums of equally many amounts, rising; the places of the amounts are packed, the first highest.
    */
   private record Sums(long[] sums, int[] members) {}
 
   private SumTable(long[] amounts) {
     this.amounts = amounts;
+    this.bits = amounts.length <= MAX_FOR_TRIPLES ? 6 : 10;
+    this.mask = (1 << bits) - 1;
   }
 
   public static SumTable of(long[] amounts) {
@@ -39,20 +50,13 @@ public final class SumTable {
 
   /** The size up to which this pool can be searched completely. */
   public int reach() {
+    if (amounts.length <= MAX_FOR_QUADRUPLES) {
+      return 8;
+    }
     return amounts.length <= MAX_FOR_TRIPLES ? 6 : amounts.length <= MAX_AMOUNTS ? 4 : 1;
   }
 
-  /** Sets of up to {@code maxSize} amounts that reach a sum exactly. */
-  public Sets reaching(long target, int maxSize, int keep, long budget) {
-    return within(target, target, maxSize, keep, budget);
-  }
-
-  /**
-   * Sets whose sum lies between two bounds, these included.
-   *
-   * @param keep how many to give back at the most; all are counted
-   * @param budget steps after which the search stops and says so
-   */
+  @Override
   public Sets within(long low, long high, int maxSize, int keep, long budget) {
     if (maxSize < 1) {
       throw new IllegalArgumentException("sets of up to " + maxSize);
@@ -71,6 +75,10 @@ public final class SumTable {
                 : search.sets.size() < search.found ? Searched.CAP_REACHED : Searched.SEARCHED_ALL;
     return new Sets(
         List.copyOf(search.sets), search.counts, stop, reached == wanted ? maxSize : reached);
+  }
+
+  private int largestTable() {
+    return Math.max(1, reach() / 2);
   }
 
   private synchronized Sums sums(int size) {
@@ -92,15 +100,15 @@ public final class SumTable {
   private Sums longer(Sums shorter, int size) {
     int count = 0;
     for (int members : shorter.members) {
-      count += amounts.length - 1 - (members & 1023);
+      count += amounts.length - 1 - (members & mask);
     }
     long[] made = new long[count];
     int[] packed = new int[count];
     int at = 0;
     for (int s = 0; s < shorter.sums.length; s++) {
-      for (int i = (shorter.members[s] & 1023) + 1; i < amounts.length; i++) {
+      for (int i = (shorter.members[s] & mask) + 1; i < amounts.length; i++) {
         made[at] = shorter.sums[s] + amounts[i];
-        packed[at++] = shorter.members[s] << 10 | i;
+        packed[at++] = shorter.members[s] << bits | i;
       }
     }
     return sorted(made, packed);
@@ -121,8 +129,8 @@ public final class SumTable {
   private static int[] orderOf(long[] sums) {
     long least = Arrays.stream(sums).min().orElse(0);
     long most = Arrays.stream(sums).max().orElse(0);
-    int bits = 64 - Long.numberOfLeadingZeros(Math.max(1, sums.length - 1));
-    if (most - least >= 1L << 62 - bits) {
+    int width = 64 - Long.numberOfLeadingZeros(Math.max(1, sums.length - 1));
+    if (most - least >= 1L << 62 - width) {
       return IntStream.range(0, sums.length)
           .boxed()
           .sorted(Comparator.comparingLong(i -> sums[i]))
@@ -131,12 +139,12 @@ public final class SumTable {
     }
     long[] packed = new long[sums.length];
     for (int i = 0; i < sums.length; i++) {
-      packed[i] = sums[i] - least << bits | i;
+      packed[i] = sums[i] - least << width | i;
     }
     Arrays.sort(packed);
     int[] order = new int[sums.length];
     for (int i = 0; i < sums.length; i++) {
-      order[i] = (int) (packed[i] & (1L << bits) - 1);
+      order[i] = (int) (packed[i] & (1L << width) - 1);
     }
     return order;
   }
@@ -146,7 +154,7 @@ public final class SumTable {
     private final long low;
     private final long high;
     private final int keep;
-    private final long[] counts = new long[7];
+    private final long[] counts = new long[9];
     private final List<int[]> sets = new ArrayList<>();
     private long found;
     private long left;
@@ -160,7 +168,7 @@ public final class SumTable {
 
     /** Finds every set of a size; false when the budget ended before. */
     boolean ofSize(int size) {
-      if (size <= 1 || size == 2 || size == 3 && amounts.length <= MAX_FOR_TRIPLES) {
+      if (size <= largestTable()) {
         Sums table = sums(size);
         for (int k = firstFrom(table.sums, low);
             k < table.sums.length && table.sums[k] <= high;
@@ -193,9 +201,9 @@ public final class SumTable {
         if (left < 0) {
           return false;
         }
-        int last = first.members[f] & 1023;
+        int last = first.members[f] & mask;
         for (int s = lower; s < upper; s++) {
-          if (second.members[s] >>> 10 * (secondSize - 1) > last) {
+          if (second.members[s] >>> bits * (secondSize - 1) > last) {
             found(firstSize, first.members[f], firstSize + secondSize, second.members[s]);
           }
         }
@@ -207,12 +215,16 @@ public final class SumTable {
       found++;
       counts[size]++;
       if (sets.size() < keep) {
+        if (size == 1) {
+          sets.add(new int[] {first}); // wider than ten bits where there is no table of pairs
+          return;
+        }
         int[] set = new int[size];
         for (int k = 0; k < firstSize; k++) {
-          set[k] = first >>> 10 * (firstSize - 1 - k) & 1023;
+          set[k] = first >>> bits * (firstSize - 1 - k) & mask;
         }
         for (int k = firstSize; k < size; k++) {
-          set[k] = second >>> 10 * (size - 1 - k) & 1023;
+          set[k] = second >>> bits * (size - 1 - k) & mask;
         }
         sets.add(set);
       }

@@ -120,7 +120,11 @@ class SumTableTest {
     assertThat(further.searched()).isEqualTo(Searched.TOO_BIG);
     assertThat(further.completeTo()).isEqualTo(4);
     long[] many = new long[SumTable.MAX_AMOUNTS + 1];
-    assertThat(SumTable.of(many).reaching(1, 2, 9, BUDGET).completeTo()).isEqualTo(1);
+    many[SumTable.MAX_AMOUNTS] = 7;
+    assertThat(SumTable.of(many).reaching(7, 2, 9, BUDGET).completeTo()).isEqualTo(1);
+    long[] wide = LongStream.range(0, 5_000).toArray();
+    assertThat(SumTable.of(wide).reaching(4_321, 1, 9, BUDGET).sets().get(0))
+        .containsExactly(4_321);
   }
 
   @Test

@@ -1,0 +1,112 @@
+package io.sumbrel.core.matching.combination;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+
+/**
+ * Meet in the middle: every set of up to {@value #MAX_AMOUNTS} amounts, of whatever size, as a part
+ * of the first half and a part of the second. Horowitz and Sahni, Computing partitions with
+ * applications to the knapsack problem (1974).
+ */
+public final class HalfSums implements SetSearch {
+  /** Above this number of amounts the halves have too many parts. */
+  public static final int MAX_AMOUNTS = 24;
+
+  private final int size;
+  private final Half first;
+  private final Half second;
+
+  /** The parts of one half by rising sum; a part is a mask of its amounts. */
+  private record Half(long[] sums, int[] masks) {
+    static Half of(long[] amounts, int from, int to) {
+      Half half = new Half(new long[] {0}, new int[] {0});
+      for (int i = from; i < to; i++) {
+        half = half.with(amounts[i], 1 << i);
+      }
+      return half;
+    }
+
+    /** Each part without the amount and with it: two rising rows, merged. */
+    private Half with(long amount, int bit) {
+      int n = sums.length;
+      long[] merged = new long[2 * n];
+      int[] members = new int[2 * n];
+      int without = 0;
+      int with = 0;
+      for (int k = 0; k < 2 * n; k++) {
+        boolean takeWithout = with == n || without < n && sums[without] <= sums[with] + amount;
+        merged[k] = takeWithout ? sums[without] : sums[with] + amount;
+        members[k] = takeWithout ? masks[without++] : masks[with++] | bit;
+      }
+      return new Half(merged, members);
+    }
+  }
+
+  private HalfSums(long[] amounts) {
+    size = amounts.length;
+    first = Half.of(amounts, 0, size / 2);
+    second = Half.of(amounts, size / 2, size);
+  }
+
+  /**
+   * @throws IllegalArgumentException for more than {@value #MAX_AMOUNTS} amounts
+   */
+  public static HalfSums of(long[] amounts) {
+    if (amounts.length > MAX_AMOUNTS) {
+      throw new IllegalArgumentException(amounts.length + " amounts");
+    }
+    return new HalfSums(amounts);
+  }
+
+  @Override
+  public Sets within(long low, long high, int maxSize, int keep, long budget) {
+    long[] counts = new long[size + 1];
+    List<List<int[]>> bySize = new ArrayList<>();
+    for (int k = 0; k <= size; k++) {
+      bySize.add(new ArrayList<>());
+    }
+    long steps = 0;
+    int upper = second.sums.length;
+    int lower = upper;
+    for (int f = 0; f < first.sums.length; f++) {
+      while (upper > 0 && second.sums[upper - 1] > high - first.sums[f]) {
+        upper--;
+      }
+      lower = Math.min(lower, upper);
+      while (lower > 0 && second.sums[lower - 1] >= low - first.sums[f]) {
+        lower--;
+      }
+      steps += 1 + upper - lower;
+      if (steps > budget) {
+        return new Sets(smallestFirst(bySize, keep), counts, Searched.NODE_BUDGET, 0);
+      }
+      for (int s = lower; s < upper; s++) {
+        int mask = first.masks[f] | second.masks[s];
+        int members = Integer.bitCount(mask);
+        if (members > 0 && members <= maxSize) {
+          counts[members]++;
+          if (bySize.get(members).size() < keep) {
+            bySize.get(members).add(indices(mask, members));
+          }
+        }
+      }
+    }
+    List<int[]> sets = smallestFirst(bySize, keep);
+    boolean capped = Arrays.stream(counts).sum() > sets.size();
+    return new Sets(sets, counts, capped ? Searched.CAP_REACHED : Searched.SEARCHED_ALL, maxSize);
+  }
+
+  private static List<int[]> smallestFirst(List<List<int[]>> bySize, int keep) {
+    return bySize.stream().flatMap(List::stream).limit(keep).toList();
+  }
+
+  private static int[] indices(int mask, int members) {
+    int[] set = new int[members];
+    int at = 0;
+    for (int left = mask; left != 0; left &= left - 1) {
+      set[at++] = Integer.numberOfTrailingZeros(left);
+    }
+    return set;
+  }
+}
