@@ -24,7 +24,8 @@ record PlanDocument(int version, List<PlannedSum> sums) {
    * @param chosen which of the ways the plan takes, from 0; empty when it takes none
    * @param waysCount how many ways there are; the best are listed
    * @param searched whether all of them were looked for
-   * @param searchedTo the size up to which every set was looked for; left out where that is no limit
+   * @param searchedTo the size up to which every set was looked for; left out where that is no
+   *     limit
    */
   @JsonInclude(JsonInclude.Include.NON_EMPTY)
   record PlannedSum(
