@@ -6,22 +6,41 @@ import io.sumbrel.core.receipt.MoneyInId;
 import java.util.List;
 import java.util.Optional;
 
-/**
- * A reading of the whole pile in which nothing is promised twice.
- *
- * @param rows one for each sum, in the order of the pile
- * @param work what it took
- */
-public record Plan(List<Row> rows, Work work) {
+/** A reading of the whole pile in which nothing is promised twice. */
+public final class Plan {
+  private final List<Row> rows;
+  private final Work work;
+  private final PlanMemory memory;
+
+  Plan(List<Row> rows, Work work, PlanMemory memory) {
+    this.rows = List.copyOf(rows);
+    this.work = work;
+    this.memory = memory;
+  }
+
+  /** One row for each sum, in the order of the pile. */
+  public List<Row> rows() {
+    return rows;
+  }
+
+  /** What it took. */
+  public Work work() {
+    return work;
+  }
+
+  PlanMemory memory() {
+    return memory;
+  }
 
   /**
-   * What the joint choice took.
+   * What the plan took.
    *
+   * @param searches how many sums were searched, each as often as it was
    * @param components groups of sums that may get in each other's way
    * @param unproven of how many the choice is not proven to be the best
    * @param nodes visited in all
    */
-  public record Work(int components, int unproven, long nodes) {}
+  public record Work(int searches, int components, int unproven, long nodes) {}
 
   /**
    * What the plan says of one sum.
@@ -64,9 +83,5 @@ public record Plan(List<Row> rows, Work work) {
     public Certainty certainty() {
       return chosen.map(i -> ways.get(i).certainty()).orElse(Certainty.NOTHING_YET);
     }
-  }
-
-  public Plan {
-    rows = List.copyOf(rows);
   }
 }

@@ -1,29 +1,28 @@
 package io.sumbrel.core.matching;
 
+import io.sumbrel.core.matching.PlanMemory.Choice;
+import io.sumbrel.core.matching.PlanMemory.Component;
+import io.sumbrel.core.matching.PlanMemory.Round;
 import io.sumbrel.core.matching.assignment.JointPlan;
 import io.sumbrel.core.matching.assignment.Option;
 import io.sumbrel.core.matching.combination.Searched;
-import io.sumbrel.core.party.CustomerId;
 import io.sumbrel.core.receipt.MoneyIn;
 import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.Comparator;
-import java.util.HashMap;
-import java.util.HashSet;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
+import java.util.stream.IntStream;
 
 /**
  * Proposes ways to explain every sum of the pile, and chooses one for each so that no cent of an
  * open item is promised twice. A pure function of its input: each sum is read by itself, then all
  * are chosen jointly; what is nearly certain is then taken as given, and what is left is read again
  * for the others, because "the earliest due first" means nothing but against what remains.
+ *
+ * <p>With the plan from before, only what a change touches is searched and chosen anew; the answer
+ * is the same as from nothing.
  */
 public final class Planner {
-  private static final int WAYS_SHOWN = 9;
-  private static final int WAYS_KEPT = 16;
   private static final int NODE_BUDGET = 10_000;
 
   /** From here on a choice is taken as given when the rest is read again, round after round. */
@@ -31,225 +30,226 @@ public final class Planner {
 
   private final MatchingProblem problem;
   private final Weights weights;
-  private final Seen[] seen;
+  private final Optional<PlanMemory> before;
+  private final Searcher searcher;
+  private final PlanMemory memory;
 
-  /** What was found for one sum. */
-  private static final class Seen {
-    final WaySearch search;
-    List<Way> ways;
-    int[] likelihoods;
-    int chosen = -1;
+  /** What is no longer as it was in the plan before. */
+  private final Touched changed;
 
-    Seen(WaySearch search, List<Way> ways) {
-      this.search = search;
-      this.ways = ways;
-      this.likelihoods = new int[ways.size()];
-    }
+  private int components;
+  private int unproven;
+  private long nodes;
 
-    int confidence() {
-      return chosen < 0 ? 0 : likelihoods[chosen];
-    }
-  }
-
-  private Planner(MatchingProblem problem, Weights weights) {
+  private Planner(
+      MatchingProblem problem, Weights weights, Optional<PlanMemory> before, int threads) {
     this.problem = problem;
     this.weights = weights;
-    this.seen = new Seen[problem.pile().size()];
+    this.before = before;
+    this.searcher = new Searcher(problem, weights, threads);
+    this.memory = new PlanMemory(problem, weights);
+    this.changed = new Touched(problem);
   }
 
+  /** With the weights that are shipped, on as many threads as there are processors. */
   public static Plan plan(MatchingProblem problem) {
-    return plan(problem, Weights.SHIPPED);
+    return plan(problem, Weights.SHIPPED, Runtime.getRuntime().availableProcessors());
   }
 
-  public static Plan plan(MatchingProblem problem, Weights weights) {
-    return new Planner(problem, weights).planned();
+  /**
+   * @param threads how many may work on it; the answer is the same
+   */
+  public static Plan plan(MatchingProblem problem, Weights weights, int threads) {
+    return new Planner(problem, weights, Optional.empty(), threads).planned();
+  }
+
+  /**
+   * The plan of a problem that came from the one of another plan by {@link MatchingProblem#with}:
+   * the same as from nothing, but only what the change touches is worked on.
+   */
+  public static Plan replan(Plan before, MatchingProblem problem) {
+    return new Planner(problem, before.memory().weights, Optional.of(before.memory()), 1).planned();
   }
 
   private Plan planned() {
-    long[] left = new long[problem.items().size()];
+    List<MoneyIn> open = problem.pile().stream().filter(MoneyIn::isIn).toList();
+    long[] left = new long[problem.itemCount()];
     Arrays.setAll(left, i -> problem.item(i).openMinor());
-    List<Integer> all = search(left);
-    JointPlan.Result first = choose(all, left);
-    List<Integer> open = all;
+    Round round = new Round(left);
+    List<Seen> seen = search(open, round, List.of(), new Touched(problem));
+    choose(seen, round);
     for (int certain : TAKEN_AS_GIVEN) {
-      Set<Integer> touched = new HashSet<>();
-      open = takeAsGiven(open, certain, left, touched);
-      searchAgain(open, left, touched);
-      choose(open, left);
+      Touched taken = new Touched(problem);
+      Round next = new Round(round.left.clone());
+      List<Seen> rest = takeAsGiven(seen, round, certain, next.left, taken);
+      seen = search(rest.stream().map(s -> s.moneyIn).toList(), next, rest, taken);
+      choose(seen, next);
+      round = next;
     }
-    List<Plan.Row> rows = new ArrayList<>();
-    for (int m = 0; m < seen.length; m++) {
-      rows.add(seen[m] == null ? nothing(problem.pile().get(m)) : row(seen[m]));
-    }
-    return new Plan(rows, new Plan.Work(first.components(), first.unproven(), first.nodes()));
+    return new Plan(rows(), new Plan.Work(searcher.count(), components, unproven, nodes), memory);
   }
 
-  /** Reads the text of every sum, then searches payer by payer, so that each pool is made once. */
-  private List<Integer> search(long[] left) {
-    Pools pools = new Pools(problem, left);
-    Map<Integer, Reading> readings = new HashMap<>();
-    List<Integer> all = new ArrayList<>();
+  /**
+   * What is found for each sum: from the plan before, or from the round before, where neither can
+   * have changed; else searched.
+   *
+   * @param earlier from the round before, in the order of the sums; empty in the first
+   * @param taken what was taken off since then
+   */
+  private List<Seen> search(List<MoneyIn> sums, Round round, List<Seen> earlier, Touched taken) {
+    int number = memory.rounds.size();
+    memory.rounds.add(round);
+    Optional<Round> then = before.map(b -> b.rounds.get(number));
+    Touched changedNow = number == 0 ? changed : new Touched(problem);
+    then.ifPresent(t -> compare(t.left, round.left, changedNow));
+    Seen[] seen = new Seen[sums.size()];
+    List<Integer> toSearch = new ArrayList<>();
     for (int m = 0; m < seen.length; m++) {
-      if (problem.pile().get(m).isIn()) {
-        all.add(m);
-        readings.put(m, Reading.of(problem, problem.pile().get(m)));
+      Choice known = then.isPresent() ? then.get().choices.get(sums.get(m).id()) : null;
+      if (known != null
+          && !known.seen().dependsOn(changed)
+          && !known.seen().dependsOn(changedNow)) {
+        seen[m] = known.seen();
+      } else if (!earlier.isEmpty() && !earlier.get(m).dependsOn(taken)) {
+        seen[m] = earlier.get(m);
+      } else {
+        toSearch.add(m);
       }
     }
-    List<Integer> byPayer = new ArrayList<>(all);
-    byPayer.sort(Comparator.comparingInt(m -> readings.get(m).likeliestCustomer()));
-    for (int m : byPayer) {
-      seen[m] = search(problem.pile().get(m), readings.get(m), pools);
-    }
-    return all;
+    searcher.search(sums, earlier, toSearch, round.left, seen);
+    return List.of(seen);
   }
 
-  private Seen search(MoneyIn moneyIn, Reading reading, Pools pools) {
-    WaySearch search = WaySearch.of(problem, moneyIn, reading, pools);
-    List<Way> ways = new ArrayList<>(search.found());
-    if (!ways.isEmpty()) {
-      WayFeatures features = new WayFeatures(search);
-      ways.forEach(w -> w.points = weights.points(features.of(w)));
-      ways.sort(Comparator.comparingInt(w -> -w.points));
-    }
-    return new Seen(search, List.copyOf(ways.subList(0, Math.min(WAYS_KEPT, ways.size()))));
-  }
-
-  private JointPlan.Result choose(List<Integer> claimants, long[] left) {
-    List<Option> options = new ArrayList<>();
-    for (int c = 0; c < claimants.size(); c++) {
-      for (Way way : seen[claimants.get(c)].ways) {
-        long[] amounts = Arrays.stream(way.parts).map(Math::abs).toArray();
-        options.add(
-            way.isKept()
-                ? new Option(c, way.points, new int[0], new long[0])
-                : new Option(c, way.points, way.items, amounts));
+  private static void compare(long[] then, long[] now, Touched touched) {
+    for (int i = 0; i < now.length; i++) {
+      if (then[i] != now[i]) {
+        touched.add(i, then[i], now[i]);
       }
     }
-    long[] capacity = Arrays.stream(left).map(Math::abs).toArray();
-    JointPlan.Result result = JointPlan.of(options, claimants.size(), capacity, NODE_BUDGET);
-    int at = 0;
-    for (int c = 0; c < claimants.size(); c++) {
-      Seen one = seen[claimants.get(c)];
-      one.chosen = result.chosen()[c] < 0 ? -1 : result.chosen()[c] - at;
-      one.likelihoods =
-          twinsTogether(
-              one, Arrays.copyOfRange(result.likelihoods(), at, at + one.ways.size()), left);
-      at += one.ways.size();
+  }
+
+  private void choose(List<Seen> seen, Round round) {
+    List<List<Option>> options = seen.stream().map(s -> s.options).toList();
+    long[] capacity = Arrays.stream(round.left).map(Math::abs).toArray();
+    Optional<Round> then = before.map(b -> b.rounds.get(memory.rounds.size() - 1));
+    for (int[] together : JointPlan.components(options, capacity)) {
+      List<Seen> members = Arrays.stream(together).mapToObj(seen::get).toList();
+      Optional<Choice> known = then.map(t -> t.choices.get(members.get(0).moneyIn.id()));
+      Optional<Component> same = known.map(Choice::component).filter(c -> c.isOf(members));
+      if (same.isPresent()) {
+        for (Seen member : members) {
+          round.choices.put(member.moneyIn.id(), then.get().choices.get(member.moneyIn.id()));
+        }
+      } else {
+        solve(members, capacity, round);
+      }
+      count(same, round.choices.get(members.get(0).moneyIn.id()).component());
     }
-    return result;
+  }
+
+  /** The work of the first round, in which everything stands against everything. */
+  private void count(Optional<Component> same, Component component) {
+    boolean first = memory.rounds.size() == 1;
+    components += first ? 1 : 0;
+    unproven += first && !component.solved().proven() ? 1 : 0;
+    nodes += first && same.isEmpty() ? component.solved().nodes() : 0;
+  }
+
+  private void solve(List<Seen> members, long[] capacity, Round round) {
+    List<List<Option>> options = members.stream().map(s -> s.options).toList();
+    JointPlan.Solved solved = JointPlan.solve(options, capacity, NODE_BUDGET);
+    Component component = new Component(members, solved);
+    for (int c = 0; c < members.size(); c++) {
+      int[] likelihoods = solved.likelihoods()[c];
+      int chosen = solved.chosen()[c];
+      Seen seen = members.get(c);
+      round.choices.put(
+          seen.moneyIn.id(),
+          new Choice(seen, component, c, twinsTogether(seen, chosen, likelihoods, round.left)));
+    }
   }
 
   /**
    * Which of two equal invoices of one customer was meant cannot be known, and does no harm: the
    * way that is chosen is as likely as all that are alike.
    */
-  private int[] twinsTogether(Seen one, int[] likelihoods, long[] left) {
-    if (one.chosen >= 0) {
-      String chosen = alike(one.ways.get(one.chosen), left);
+  private int[] twinsTogether(Seen seen, int chosen, int[] likelihoods, long[] left) {
+    int[] together = likelihoods.clone();
+    if (chosen >= 0 && likelihoods[chosen] < 999_999) {
+      Way taken = seen.ways.get(chosen);
+      String alike = alike(taken, left);
       int sum = 0;
       for (int w = 0; w < likelihoods.length; w++) {
-        sum += alike(one.ways.get(w), left).equals(chosen) ? likelihoods[w] : 0;
+        Way way = seen.ways.get(w);
+        boolean may = way.items.length == taken.items.length && way.gap == taken.gap;
+        sum += w == chosen || may && alike(way, left).equals(alike) ? likelihoods[w] : 0;
       }
-      likelihoods[one.chosen] = Math.min(sum, 999_999);
+      together[chosen] = Math.min(sum, 999_999);
     }
-    return likelihoods;
+    return together;
   }
 
   private String alike(Way way, long[] left) {
-    if (way.items.length == 1) {
-      return way.customer
-          + " "
-          + left[way.items[0]]
-          + " "
-          + way.parts[0]
-          + " "
-          + way.gap
-          + way.gapMinor;
-    }
-    List<String> parts = new ArrayList<>();
-    for (int k = 0; k < way.items.length; k++) {
-      parts.add(problem.customerOf(way.items[k]) + " " + left[way.items[k]] + " " + way.parts[k]);
-    }
-    parts.sort(Comparator.naturalOrder());
-    return parts + " " + way.gap + way.gapMinor + way.isKept();
+    return IntStream.range(0, way.items.length)
+        .mapToObj(
+            k -> problem.customerOf(way.items[k]) + " " + left[way.items[k]] + " " + way.parts[k])
+        .sorted()
+        .toList()
+        .toString()
+        .concat(way.gap + " " + way.gapMinor + way.isKept() + way.customer);
   }
 
-  /**
-   * Takes what is nearly certain off what is left, and notes whose items these are; gives the sums
-   * that stay open.
-   */
-  private List<Integer> takeAsGiven(
-      List<Integer> open, int certain, long[] left, Set<Integer> touched) {
-    List<Integer> rest = new ArrayList<>();
-    for (int m : open) {
-      if (seen[m].confidence() >= certain) {
-        Way way = seen[m].ways.get(seen[m].chosen);
+  /** Takes what is nearly certain off what is left; gives the sums that stay open. */
+  private List<Seen> takeAsGiven(
+      List<Seen> seen, Round round, int certain, long[] left, Touched taken) {
+    List<Seen> rest = new ArrayList<>();
+    for (Seen one : seen) {
+      Choice choice = round.choices.get(one.moneyIn.id());
+      memory.last.put(one.moneyIn.id(), new PlanMemory.Last(choice, null));
+      if (choice.confidence() >= certain) {
+        Way way = one.ways.get(choice.chosen());
         for (int k = 0; k < way.items.length; k++) {
+          long was = left[way.items[k]];
           left[way.items[k]] -= way.parts[k];
-          touched.add(problem.headOf(problem.customerOf(way.items[k])));
+          taken.add(way.items[k], was, left[way.items[k]]);
         }
       } else {
-        rest.add(m);
+        rest.add(one);
       }
     }
     return rest;
   }
 
-  private void searchAgain(List<Integer> open, long[] left, Set<Integer> touched) {
-    Pools pools = new Pools(problem, left);
-    open.stream()
-        .filter(m -> touches(seen[m], touched))
-        .sorted(Comparator.comparingInt(m -> seen[m].search.reading.likeliestCustomer()))
-        .forEach(m -> seen[m] = search(problem.pile().get(m), seen[m].search.reading, pools));
+  private List<Plan.Row> rows() {
+    memory
+        .rounds
+        .get(TAKEN_AS_GIVEN.length)
+        .choices
+        .forEach((id, choice) -> memory.last.put(id, new PlanMemory.Last(choice, null)));
+    List<Plan.Row> rows = new ArrayList<>();
+    for (MoneyIn moneyIn : problem.pile()) {
+      PlanMemory.Last last = memory.last.get(moneyIn.id());
+      if (last == null) {
+        rows.add(nothing(moneyIn));
+      } else {
+        Plan.Row row = row(moneyIn, last.choice());
+        memory.last.put(moneyIn.id(), new PlanMemory.Last(last.choice(), row));
+        rows.add(row);
+      }
+    }
+    return rows;
   }
 
-  private boolean touches(Seen one, Set<Integer> heads) {
-    return one.search.reading.payers().stream()
-            .anyMatch(p -> heads.contains(problem.headOf(p.customer())))
-        || one.ways.stream().anyMatch(w -> heads.contains(problem.headOf(w.customer)));
+  private Plan.Row row(MoneyIn moneyIn, Choice choice) {
+    return before
+        .map(b -> b.last.get(moneyIn.id()))
+        .filter(known -> known.choice() == choice)
+        .map(PlanMemory.Last::row)
+        .orElseGet(() -> choice.seen().row(choice.chosen(), choice.likelihoods()));
   }
 
   private static Plan.Row nothing(MoneyIn moneyIn) {
     return new Plan.Row(
         moneyIn.id(), List.of(), Optional.empty(), 0, Searched.SEARCHED_ALL, 0, Optional.empty());
-  }
-
-  private Plan.Row row(Seen one) {
-    Map<Way, Integer> likelihoods = new HashMap<>();
-    for (int w = 0; w < one.ways.size(); w++) {
-      likelihoods.put(one.ways.get(w), one.likelihoods[w]);
-    }
-    Way chosen = one.chosen < 0 ? null : one.ways.get(one.chosen);
-    List<Way> shown =
-        one.ways.stream()
-            .sorted(
-                Comparator.<Way>comparingInt(w -> w == chosen ? 0 : 1)
-                    .thenComparingInt(w -> -likelihoods.get(w)))
-            .limit(WAYS_SHOWN)
-            .toList();
-    List<Proposal> ways = shown.stream().map(w -> proposal(one, w, likelihoods.get(w))).toList();
-    Optional<CustomerId> likeliest =
-        Optional.of(one.search.reading.likeliestCustomer())
-            .filter(c -> c >= 0)
-            .map(c -> problem.customer(c).id());
-    WaySearch search = one.search;
-    return new Plan.Row(
-        search.moneyIn.id(),
-        ways,
-        chosen == null ? Optional.empty() : Optional.of(0),
-        search.count(),
-        search.searched(),
-        search.completeTo() == Integer.MAX_VALUE ? 0 : search.completeTo(),
-        ways.stream().findFirst().flatMap(Proposal::customer).or(() -> likeliest));
-  }
-
-  private Proposal proposal(Seen one, Way way, int likelihood) {
-    WaySearch search = one.search;
-    return new Proposal(
-        way.words(problem, search.moneyIn.currency()),
-        way.lines(problem, search.amount),
-        way.customer < 0 ? Optional.empty() : Optional.of(problem.customer(way.customer).id()),
-        likelihood,
-        () -> Reasons.of(search, way, weights));
   }
 }

@@ -13,6 +13,8 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
 
 /**
  * What the bank's line of one sum says: the items whose numbers stand in it, and who may have paid.
@@ -62,6 +64,7 @@ final class Reading {
   private final boolean cut;
   private final boolean cheque;
   private final Optional<TextSpan> unbilledOrder;
+  private final int[] heads;
 
   private Reading(MatchingProblem problem, MoneyIn moneyIn) {
     this.problem = problem;
@@ -82,6 +85,7 @@ final class Reading {
         open.isEmpty() && settled.isEmpty() && order.find()
             ? Optional.of(new TextSpan(order.start(1), order.end(1)))
             : Optional.empty();
+    this.heads = headsOfAll();
   }
 
   static Reading of(MatchingProblem problem, MoneyIn moneyIn) {
@@ -285,6 +289,23 @@ final class Reading {
         && settled.isEmpty()
         && moneyIn.payerName().isEmpty()
         && moneyIn.text().toUpperCase(Locale.ROOT).contains("DEPOSIT");
+  }
+
+  /** The heads of the families whose items it may mean: what the search looks at. */
+  int[] heads() {
+    return heads;
+  }
+
+  private int[] headsOfAll() {
+    IntStream named =
+        Stream.of(open.keySet().stream(), settled.keySet().stream(), edited.stream().map(Hit::item))
+            .flatMap(s -> s)
+            .mapToInt(problem::customerOf);
+    return IntStream.concat(payers.stream().mapToInt(PayerClue::customer), named)
+        .filter(c -> c >= 0)
+        .map(problem::headOf)
+        .distinct()
+        .toArray();
   }
 
   /** Who is most likely meant: the payer, else the customer of the named items; −1 when unknown. */

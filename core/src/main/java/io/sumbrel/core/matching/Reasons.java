@@ -9,6 +9,7 @@ import io.sumbrel.core.matching.Reading.How;
 import io.sumbrel.core.matching.Way.Gap;
 import io.sumbrel.core.matching.Way.Shape;
 import io.sumbrel.core.money.AmountText;
+import io.sumbrel.core.receipt.MoneyIn;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -24,37 +25,32 @@ final class Reasons {
   private final MatchingProblem problem;
   private final Reading reading;
   private final Way way;
-  private final int[] features;
-  private final Weights weights;
-  private final String text;
+  private final MoneyIn moneyIn;
   private final List<Evidence> reasons = new ArrayList<>();
 
-  private Reasons(WaySearch search, Way way, int[] features, Weights weights) {
-    this.problem = search.problem;
-    this.reading = search.reading;
-    this.text = search.moneyIn.text();
+  private Reasons(MatchingProblem problem, Reading reading, MoneyIn moneyIn, Way way) {
+    this.problem = problem;
+    this.reading = reading;
+    this.moneyIn = moneyIn;
     this.way = way;
-    this.features = features;
-    this.weights = weights;
     numbers();
     payer();
-    difference(search);
+    difference();
     shape();
     ambiguity();
     reasons.sort(Comparator.comparingInt(e -> -Math.abs(e.points())));
   }
 
-  static List<Evidence> of(WaySearch search, Way way, Weights weights) {
-    int[] features = new WayFeatures(search).of(way);
-    return List.copyOf(new Reasons(search, way, features, weights).reasons);
+  static List<Evidence> of(MatchingProblem problem, Reading reading, MoneyIn moneyIn, Way way) {
+    return List.copyOf(new Reasons(problem, reading, moneyIn, way).reasons);
   }
 
   private int points(Topic topic) {
-    return weights.points(features, topic);
+    return way.weighed.points(topic);
   }
 
   private boolean has(Feature feature) {
-    return features[feature.ordinal()] > 0;
+    return way.weighed.has(feature);
   }
 
   private void numbers() {
@@ -86,7 +82,7 @@ final class Reasons {
             s ->
                 reasons.add(
                     new Evidence.OrderNotBilled(
-                        text.substring(s.start(), s.end()),
+                        moneyIn.text().substring(s.start(), s.end()),
                         way.has(Shape.PREPAID) ? Side.FOR : Side.AGAINST,
                         Optional.of(s),
                         way.has(Shape.PREPAID) ? points(Topic.SHAPE) : points)));
@@ -166,9 +162,9 @@ final class Reasons {
     }
   }
 
-  private void difference(WaySearch search) {
+  private void difference() {
     int points = points(Topic.DIFFERENCE);
-    String gap = AmountText.words(way.gapMinor, search.moneyIn.currency());
+    String gap = AmountText.words(way.gapMinor, moneyIn.currency());
     String last =
         way.items.length == 0 ? "" : problem.item(way.items[way.items.length - 1]).number();
     switch (way.gap) {
@@ -182,7 +178,7 @@ final class Reasons {
         if (has(Feature.CHARGE_SPOKEN_OF)) {
           reasons.add(new Evidence.Differs("the bank speaks of charges", Side.FOR, 1));
         }
-        String cap = AmountText.words(problem.limits().chargeCapMinor(), search.moneyIn.currency());
+        String cap = AmountText.words(problem.limits().chargeCapMinor(), moneyIn.currency());
         against("%s under: within the %s charge limit".formatted(gap, cap), points);
       }
       case DISCOUNT ->
@@ -229,9 +225,8 @@ final class Reasons {
     if (way.alternatives > 1 && way.gap == Gap.NONE) {
       String what = way.has(Shape.ACROSS) ? "pairs of invoices" : "sets of this customer";
       reasons.add(new Evidence.OtherWays(way.alternatives, what, points));
-    } else if (has(Feature.EQUAL_AMOUNTS)) {
-      long equal =
-          Math.round(StrictMath.pow(2, features[Feature.EQUAL_AMOUNTS.ordinal()] / 1000.0));
+    } else if (way.weighed.equalAmounts() > 0) {
+      long equal = way.weighed.equalAmounts();
       reasons.add(new Evidence.OtherWays(equal, "open items of all customers", points));
     }
   }

@@ -65,6 +65,26 @@ final class Way {
   /** In thousandths of a logit. */
   int points;
 
+  /** What the features said of it; set once, when it is weighed. */
+  Weighed weighed;
+
+  /**
+   * What reasons are told from.
+   *
+   * @param present a bit for each feature that counts above zero
+   * @param byTopic points of each topic
+   * @param equalAmounts open items of this amount, where that speaks against it; else 0
+   */
+  record Weighed(long present, int[] byTopic, long equalAmounts) {
+    boolean has(Feature feature) {
+      return (present >>> feature.ordinal() & 1) == 1;
+    }
+
+    int points(Feature.Topic topic) {
+      return byTopic[topic.ordinal()];
+    }
+  }
+
   Way(int[] items, long[] parts, Gap gap, long gapMinor, int customer, Shape shape) {
     this.items = items;
     this.parts = parts;

@@ -71,6 +71,19 @@ final class WayFeatures {
     return x;
   }
 
+  /** Counts a way's features and weighs them. */
+  void weigh(Way way, Weights weights) {
+    int[] x = of(way);
+    long present = 0;
+    for (int f = 0; f < x.length; f++) {
+      present |= x[f] > 0 ? 1L << f : 0;
+    }
+    int[] byTopic = weights.byTopic(x);
+    boolean equal = x[Feature.EQUAL_AMOUNTS.ordinal()] > 0;
+    way.points = Arrays.stream(byTopic).sum();
+    way.weighed = new Way.Weighed(present, byTopic, equal ? equalAmounts : 0);
+  }
+
   private static void set(int[] x, Feature feature, int value) {
     x[feature.ordinal()] = value;
   }

@@ -8,6 +8,9 @@ public final class Weights {
   public static final Weights SHIPPED =
       new Weights(Arrays.stream(Feature.values()).mapToInt(f -> f.weight).toArray());
 
+  private static final int[] TOPICS =
+      Arrays.stream(Feature.values()).mapToInt(f -> f.topic.ordinal()).toArray();
+
   private final int[] weights;
 
   Weights(int[] weights) {
@@ -19,22 +22,13 @@ public final class Weights {
     return weights[feature] / 1000.0;
   }
 
-  /** Points of a way in thousandths of a logit; no way at all has 0. */
-  int points(int[] features) {
-    long sum = 0;
+  /** Points of a way by topic, in thousandths of a logit; no way at all has 0 together. */
+  int[] byTopic(int[] features) {
+    int[] points = new int[Feature.Topic.values().length];
     for (int f = 0; f < weights.length; f++) {
-      sum += (long) weights[f] * features[f];
+      points[TOPICS[f]] += features[f] == 0 ? 0 : (int) ((long) weights[f] * features[f] / 1000);
     }
-    return (int) (sum / 1000);
-  }
-
-  /** The part of the points that belongs to one topic. */
-  int points(int[] features, Feature.Topic topic) {
-    long sum = 0;
-    for (Feature f : Feature.values()) {
-      sum += f.topic == topic ? (long) weights[f.ordinal()] * features[f.ordinal()] : 0;
-    }
-    return (int) (sum / 1000);
+    return points;
   }
 
   /** A line for each feature, as it stands in the table of features. */

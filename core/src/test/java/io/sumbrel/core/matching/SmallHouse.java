@@ -55,10 +55,14 @@ abstract class SmallHouse {
     return item;
   }
 
+  private MoneyInId nextId() {
+    return new MoneyInId(pile.isEmpty() ? 1 : pile.get(pile.size() - 1).id().number() + 1);
+  }
+
   void money(String payer, long minor, String text) {
     pile.add(
         new MoneyIn(
-            new MoneyInId(pile.size() + 1L),
+            nextId(),
             USD,
             minor,
             DAY,
@@ -98,14 +102,7 @@ abstract class SmallHouse {
   void bankLine(long minor, String text) {
     pile.add(
         new MoneyIn(
-            new MoneyInId(pile.size() + 1L),
-            USD,
-            minor,
-            DAY,
-            Optional.empty(),
-            Optional.empty(),
-            text,
-            List.of()));
+            nextId(), USD, minor, DAY, Optional.empty(), Optional.empty(), text, List.of()));
   }
 
   static boolean says(Proposal way, String words) {

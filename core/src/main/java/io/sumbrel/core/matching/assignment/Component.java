@@ -6,6 +6,7 @@ import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.IntStream;
 
 /**
  * The best choice for claimants who may get in each other's way: depth first, bounded from above by
@@ -16,8 +17,7 @@ import java.util.Map;
 final class Component {
   private static final int PRICE_STEPS = 60;
 
-  private final List<Claimant> claimants;
-  private final List<Option> options;
+  private final List<List<Option>> options;
   private final Map<Integer, Integer> resourceAt = new HashMap<>();
   private final long[] left;
   private double[] prices;
@@ -31,30 +31,26 @@ final class Component {
   private int nodes;
   private int budget;
 
-  /** One who wants something, with the indices of its options. */
-  record Claimant(int number, List<Integer> options) {}
-
   /**
-   * @param chosen an option for each claimant, or −1
+   * @param chosen the place of an option for each claimant, or −1
    */
   record Best(int[] chosen, boolean proven, int nodes) {}
 
-  Component(List<Claimant> claimants, List<Option> options, long[] capacity) {
-    this.claimants = claimants;
+  Component(List<List<Option>> options, long[] capacity) {
     this.options = options;
     List<Long> capacities = new ArrayList<>();
-    byClaimant = new int[claimants.size()][];
-    for (int c = 0; c < claimants.size(); c++) {
+    byClaimant = new int[options.size()][];
+    for (int c = 0; c < byClaimant.length; c++) {
+      List<Option> own = options.get(c);
       byClaimant[c] =
-          claimants.get(c).options().stream()
-              .filter(o -> options.get(o).points() > 0)
-              .sorted(
-                  Comparator.<Integer>comparingInt(o -> -options.get(o).points())
-                      .thenComparing(o -> o))
+          IntStream.range(0, own.size())
+              .boxed()
+              .filter(o -> own.get(o).points() > 0)
+              .sorted(Comparator.comparingInt(o -> -own.get(o).points()))
               .mapToInt(o -> o)
               .toArray();
       for (int o : byClaimant[c]) {
-        for (int r : options.get(o).resources()) {
+        for (int r : own.get(o).resources()) {
           if (resourceAt.putIfAbsent(r, capacities.size()) == null) {
             capacities.add(capacity[r]);
           }
@@ -67,13 +63,13 @@ final class Component {
   Best best(int nodeBudget) {
     budget = nodeBudget;
     greedy();
-    if (claimants.size() > 1) {
+    if (options.size() > 1) {
       setPrices();
-      current = new int[claimants.size()];
+      current = new int[options.size()];
       Arrays.fill(current, -1);
       order = order();
       double rest = 0;
-      for (int c = 0; c < claimants.size(); c++) {
+      for (int c = 0; c < options.size(); c++) {
         rest += gains[c];
       }
       double worth = 0;
@@ -87,7 +83,7 @@ final class Component {
 
   /** The surest first: a good choice to begin with, and the one that stands when time is up. */
   private void greedy() {
-    bestChosen = new int[claimants.size()];
+    bestChosen = new int[options.size()];
     Arrays.fill(bestChosen, -1);
     List<int[]> all = new ArrayList<>();
     for (int c = 0; c < byClaimant.length; c++) {
@@ -96,20 +92,20 @@ final class Component {
       }
     }
     all.sort(
-        Comparator.<int[]>comparingInt(a -> -options.get(a[1]).points())
+        Comparator.<int[]>comparingInt(a -> -options.get(a[0]).get(a[1]).points())
             .thenComparingInt(a -> a[0])
             .thenComparingInt(a -> a[1]));
     for (int[] one : all) {
-      Option option = options.get(one[1]);
+      Option option = options.get(one[0]).get(one[1]);
       if (bestChosen[one[0]] < 0 && fits(option)) {
         bestChosen[one[0]] = one[1];
         bestValue += option.points();
         move(option, -1);
       }
     }
-    for (int o : bestChosen) {
-      if (o >= 0) {
-        move(options.get(o), 1);
+    for (int c = 0; c < bestChosen.length; c++) {
+      if (bestChosen[c] >= 0) {
+        move(options.get(c).get(bestChosen[c]), 1);
       }
     }
   }
@@ -132,9 +128,9 @@ final class Component {
   private void setPrices() {
     double[] price = new double[left.length];
     prices = price.clone();
-    gains = new double[claimants.size()];
+    gains = new double[options.size()];
     double lowest = Double.MAX_VALUE;
-    double[] gain = new double[claimants.size()];
+    double[] gain = new double[options.size()];
     for (int step = 0; step < PRICE_STEPS; step++) {
       double[] asked = new double[left.length];
       double bound = 0;
@@ -142,7 +138,7 @@ final class Component {
         int favourite = -1;
         gain[c] = 0;
         for (int o : byClaimant[c]) {
-          double reduced = options.get(o).points() - cost(options.get(o), price);
+          double reduced = options.get(c).get(o).points() - cost(options.get(c).get(o), price);
           if (reduced > gain[c]) {
             gain[c] = reduced;
             favourite = o;
@@ -150,7 +146,7 @@ final class Component {
         }
         bound += gain[c];
         if (favourite >= 0) {
-          Option option = options.get(favourite);
+          Option option = options.get(c).get(favourite);
           for (int k = 0; k < option.resources().length; k++) {
             asked[resourceAt.get(option.resources()[k])] += option.amounts()[k];
           }
@@ -190,13 +186,13 @@ final class Component {
 
   /** Who draws on the dearest resources decides first. */
   private int[] order() {
-    double[] weight = new double[claimants.size()];
+    double[] weight = new double[options.size()];
     for (int c = 0; c < byClaimant.length; c++) {
       for (int o : byClaimant[c]) {
-        weight[c] = Math.max(weight[c], cost(options.get(o), prices));
+        weight[c] = Math.max(weight[c], cost(options.get(c).get(o), prices));
       }
     }
-    Integer[] order = new Integer[claimants.size()];
+    Integer[] order = new Integer[options.size()];
     Arrays.setAll(order, c -> c);
     Arrays.sort(
         order,
@@ -222,7 +218,7 @@ final class Component {
     }
     int c = order[depth];
     for (int o : byClaimant[c]) {
-      Option option = options.get(o);
+      Option option = options.get(c).get(o);
       if (fits(option)) {
         current[c] = o;
         move(option, -1);

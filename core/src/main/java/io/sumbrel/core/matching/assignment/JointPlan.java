@@ -2,7 +2,6 @@ package io.sumbrel.core.matching.assignment;
 
 import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -12,96 +11,103 @@ import java.util.Map;
  * the choice with the most points, and how likely each option is over all choices that are
  * consistent, each weighing as much as its points say.
  *
- * <p>Claimants that cannot get in each other's way are solved apart, as components. Only options
- * with more than 0 points enter the best choice; weaker ones still enter the likelihoods. The same
- * input gives the same answer on every machine: work is bounded in nodes.
+ * <p>Claimants that cannot get in each other's way are solved apart, as components; each by itself
+ * gives the same answer always, so that a component that has not changed need not be solved again.
+ * Only options with more than 0 points enter the best choice; weaker ones still enter the
+ * likelihoods. Work is bounded in nodes, so every machine gives the same answer.
  */
 public final class JointPlan {
   /** Options weaker than one in a thousand are left out. */
   public static final int WEAKEST = -6_908;
 
-  private final List<Option> options;
+  private final List<List<Option>> options;
   private final long[] capacity;
-  private final int[] chosen;
-  private final int[] likelihoods;
-  private int unproven;
-  private int components;
-  private long nodes;
 
   /**
-   * @param chosen for each claimant the option that it gets, or −1
-   * @param likelihoods of each option in parts of a million
-   * @param components how many groups of claimants were solved apart
-   * @param unproven of how many it is not proven that their choice is the best
-   * @param nodes visited in all
+   * What was chosen for the claimants of one component, in their order.
+   *
+   * @param chosen the place of each claimant's option, or −1
+   * @param likelihoods of each claimant's options, in parts of a million
+   * @param proven whether no choice has more points
    */
-  public record Result(int[] chosen, int[] likelihoods, int components, int unproven, long nodes) {}
+  public record Solved(int[] chosen, int[][] likelihoods, boolean proven, int nodes) {}
 
-  private JointPlan(List<Option> options, int claimants, long[] capacity) {
+  private JointPlan(List<List<Option>> options, long[] capacity) {
     this.options = options;
     this.capacity = capacity;
-    this.chosen = new int[claimants];
-    this.likelihoods = new int[options.size()];
-    Arrays.fill(chosen, -1);
   }
 
   /**
+   * The claimants that may get in each other's way, together; each once, in rising order.
+   *
+   * @param options of each claimant
    * @param capacity how much there is of each resource
-   * @param nodeBudget for each component
    */
-  public static Result of(List<Option> options, int claimants, long[] capacity, int nodeBudget) {
-    JointPlan plan = new JointPlan(options, claimants, capacity);
-    for (List<Component.Claimant> claimantsOfOne : plan.split(claimants)) {
-      plan.solve(claimantsOfOne, nodeBudget);
-    }
-    return new Result(plan.chosen, plan.likelihoods, plan.components, plan.unproven, plan.nodes);
+  public static List<int[]> components(List<List<Option>> options, long[] capacity) {
+    return new JointPlan(options, capacity).split();
   }
 
-  /** Claimants who may get in each other's way stand together. */
-  private List<List<Component.Claimant>> split(int claimants) {
-    Map<Integer, Component.Claimant> byClaimant = new LinkedHashMap<>();
-    for (int o = 0; o < options.size(); o++) {
-      Option option = options.get(o);
-      if (option.points() >= WEAKEST) {
-        byClaimant
-            .computeIfAbsent(option.claimant(), c -> new Component.Claimant(c, new ArrayList<>()))
-            .options()
-            .add(o);
-      }
-    }
-    Groups groups = new Groups(claimants);
-    Map<Integer, Integer> firstOn = new HashMap<>();
-    boolean[] contended = contended(byClaimant);
-    for (Component.Claimant claimant : byClaimant.values()) {
-      for (int o : claimant.options()) {
-        for (int r : options.get(o).resources()) {
+  /**
+   * Chooses for one component.
+   *
+   * @param options of its claimants
+   * @param nodeBudget after so many nodes the best choice so far stands, unproven
+   */
+  public static Solved solve(List<List<Option>> options, long[] capacity, int nodeBudget) {
+    Component.Best best = new Component(options, capacity).best(nodeBudget);
+    int[][] likelihoods = Likelihoods.of(options, capacity, nodeBudget);
+    return new Solved(best.chosen(), likelihoods, best.proven(), best.nodes());
+  }
+
+  private List<int[]> split() {
+    boolean[] contended = contended();
+    int[] parents = new int[options.size()];
+    Arrays.setAll(parents, c -> c);
+    int[] firstOn = new int[capacity.length];
+    Arrays.fill(firstOn, -1);
+    for (int c = 0; c < parents.length; c++) {
+      for (Option option : options.get(c)) {
+        for (int r : option.points() < WEAKEST ? new int[0] : option.resources()) {
           if (contended[r]) {
-            Integer first = firstOn.putIfAbsent(r, claimant.number());
-            groups.join(claimant.number(), first == null ? claimant.number() : first);
+            firstOn[r] = firstOn[r] < 0 ? c : firstOn[r];
+            join(parents, c, firstOn[r]);
           }
         }
       }
     }
-    Map<Integer, List<Component.Claimant>> together = new LinkedHashMap<>();
-    byClaimant
-        .values()
-        .forEach(
-            c -> together.computeIfAbsent(groups.of(c.number()), g -> new ArrayList<>()).add(c));
-    return List.copyOf(together.values());
+    int[] sizes = new int[parents.length];
+    for (int c = 0; c < parents.length; c++) {
+      sizes[rootOf(parents, c)]++;
+    }
+    Map<Integer, int[]> together = new LinkedHashMap<>();
+    for (int c = parents.length - 1; c >= 0; c--) {
+      int root = rootOf(parents, c);
+      together.computeIfAbsent(root, r -> new int[sizes[r]])[--sizes[root]] = c;
+    }
+    List<int[]> components = new ArrayList<>(together.values());
+    components.sort((one, other) -> Integer.compare(one[0], other[0]));
+    return components;
   }
 
   /** Resources of which the claimants together may ask for more than there is. */
-  private boolean[] contended(Map<Integer, Component.Claimant> claimants) {
+  private boolean[] contended() {
     long[] asked = new long[capacity.length];
-    for (Component.Claimant claimant : claimants.values()) {
-      Map<Integer, Long> most = new HashMap<>();
-      for (int o : claimant.options()) {
-        Option option = options.get(o);
-        for (int k = 0; k < option.resources().length; k++) {
-          most.merge(option.resources()[k], option.amounts()[k], Math::max);
+    long[] most = new long[capacity.length];
+    for (List<Option> own : options) {
+      for (Option option : own) {
+        for (int k = 0; option.points() >= WEAKEST && k < option.resources().length; k++) {
+          int r = option.resources()[k];
+          if (option.amounts()[k] > most[r]) {
+            asked[r] += option.amounts()[k] - most[r];
+            most[r] = option.amounts()[k];
+          }
         }
       }
-      most.forEach((r, amount) -> asked[r] += amount);
+      for (Option option : own) {
+        for (int r : option.resources()) {
+          most[r] = 0;
+        }
+      }
     }
     boolean[] contended = new boolean[capacity.length];
     for (int r = 0; r < asked.length; r++) {
@@ -110,41 +116,18 @@ public final class JointPlan {
     return contended;
   }
 
-  private void solve(List<Component.Claimant> claimants, int nodeBudget) {
-    Component component = new Component(claimants, options, capacity);
-    components++;
-    Component.Best best = component.best(nodeBudget);
-    unproven += best.proven() ? 0 : 1;
-    nodes += best.nodes();
-    for (int c = 0; c < claimants.size(); c++) {
-      chosen[claimants.get(c).number()] = best.chosen()[c];
+  private static int rootOf(int[] parents, int one) {
+    int root = one;
+    while (parents[root] != root) {
+      parents[root] = parents[parents[root]];
+      root = parents[root];
     }
-    Likelihoods.of(claimants, options, capacity, nodeBudget)
-        .forEach((option, likelihood) -> likelihoods[option] = likelihood);
+    return root;
   }
 
-  /** Disjoint groups that grow together. */
-  private static final class Groups {
-    private final int[] parents;
-
-    Groups(int size) {
-      parents = new int[size];
-      Arrays.setAll(parents, i -> i);
-    }
-
-    int of(int one) {
-      int root = one;
-      while (parents[root] != root) {
-        parents[root] = parents[parents[root]];
-        root = parents[root];
-      }
-      return root;
-    }
-
-    void join(int one, int other) {
-      int a = of(one);
-      int b = of(other);
-      parents[Math.max(a, b)] = Math.min(a, b);
-    }
+  private static void join(int[] parents, int one, int other) {
+    int a = rootOf(parents, one);
+    int b = rootOf(parents, other);
+    parents[Math.max(a, b)] = Math.min(a, b);
   }
 }

@@ -2,7 +2,6 @@ package io.sumbrel.core.matching.assignment;
 
 import java.util.Arrays;
 import java.util.HashMap;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 
@@ -15,8 +14,7 @@ final class Likelihoods {
   private static final int ROUNDS = 40;
   private static final double DAMPING = 0.5;
 
-  private final List<Component.Claimant> claimants;
-  private final List<Option> options;
+  private final List<List<Option>> options;
   private final long[] capacity;
   private final Map<Integer, Long> used = new HashMap<>();
   private final double[][] sums;
@@ -26,53 +24,48 @@ final class Likelihoods {
   private long nodes;
   private final long budget;
 
-  private Likelihoods(
-      List<Component.Claimant> claimants, List<Option> options, long[] capacity, long budget) {
-    this.claimants = claimants;
+  private Likelihoods(List<List<Option>> options, long[] capacity, long budget) {
     this.options = options;
     this.capacity = capacity;
     this.budget = budget;
-    this.sums = new double[claimants.size()][];
-    this.most = new int[claimants.size()];
+    this.sums = new double[options.size()][];
+    this.most = new int[options.size()];
     for (int c = 0; c < sums.length; c++) {
-      sums[c] = new double[claimants.get(c).options().size()];
-      for (int o : claimants.get(c).options()) {
-        most[c] = Math.max(most[c], options.get(o).points());
+      sums[c] = new double[options.get(c).size()];
+      for (Option option : options.get(c)) {
+        most[c] = Math.max(most[c], option.points());
       }
     }
-    this.current = new int[claimants.size()];
+    this.current = new int[options.size()];
     Arrays.fill(current, -1);
   }
 
-  /** Parts of a million for each option. */
-  static Map<Integer, Integer> of(
-      List<Component.Claimant> claimants, List<Option> options, long[] capacity, long budget) {
-    Likelihoods likelihoods = new Likelihoods(claimants, options, capacity, budget);
+  /** Parts of a million for each option of each claimant. */
+  static int[][] of(List<List<Option>> options, long[] capacity, long budget) {
+    Likelihoods likelihoods = new Likelihoods(options, capacity, budget);
     double[][] found =
         likelihoods.countable() && likelihoods.count(0, 1)
             ? likelihoods.shares()
             : likelihoods.settled();
-    Map<Integer, Integer> byOption = new LinkedHashMap<>();
-    for (int c = 0; c < claimants.size(); c++) {
-      for (int k = 0; k < found[c].length; k++) {
-        byOption.put(claimants.get(c).options().get(k), (int) (found[c][k] * 1_000_000));
-      }
+    int[][] perMillion = new int[found.length][];
+    for (int c = 0; c < found.length; c++) {
+      perMillion[c] = Arrays.stream(found[c]).mapToInt(f -> (int) (f * 1_000_000)).toArray();
     }
-    return byOption;
+    return perMillion;
   }
 
   private boolean countable() {
     double choices = 1;
-    for (Component.Claimant claimant : claimants) {
-      choices *= claimant.options().size() + 1;
+    for (List<Option> own : options) {
+      choices *= own.size() + 1;
     }
     return choices <= 1e12;
   }
 
   /** Of an option against the claimant's strongest, so that products neither vanish nor grow. */
   private double weight(int c, int k) {
-    return StrictMath.exp(
-        (options.get(claimants.get(c).options().get(k)).points() - most[c]) / 1000.0);
+    int points = options.get(c).get(k).points();
+    return points < JointPlan.WEAKEST ? 0 : StrictMath.exp((points - most[c]) / 1000.0);
   }
 
   private double weightOfNone(int c) {
@@ -84,7 +77,7 @@ final class Likelihoods {
     if (++nodes > budget) {
       return false;
     }
-    if (c == claimants.size()) {
+    if (c == options.size()) {
       all += product;
       for (int k = 0; k < current.length; k++) {
         if (current[k] >= 0) {
@@ -93,13 +86,13 @@ final class Likelihoods {
       }
       return true;
     }
-    List<Integer> own = claimants.get(c).options();
+    List<Option> own = options.get(c);
     for (int k = 0; k < own.size(); k++) {
-      if (fits(options.get(own.get(k)))) {
+      if (own.get(k).points() >= JointPlan.WEAKEST && fits(own.get(k))) {
         current[c] = k;
-        use(options.get(own.get(k)), 1);
+        use(own.get(k), 1);
         boolean whole = count(c + 1, product * weight(c, k));
-        use(options.get(own.get(k)), -1);
+        use(own.get(k), -1);
         if (!whole) {
           return false;
         }
@@ -136,7 +129,7 @@ final class Likelihoods {
 
   /** Each claimant in turn, against how the others stand. */
   private double[][] settled() {
-    double[][] share = new double[claimants.size()][];
+    double[][] share = new double[options.size()][];
     Map<Integer, Double> free = new HashMap<>();
     for (int c = 0; c < share.length; c++) {
       share[c] = softmax(c, free, new double[sums[c].length]);
@@ -161,9 +154,9 @@ final class Likelihoods {
   /** Sums up, in logarithms, how likely nobody takes so much of a resource that it is gone. */
   private void add(int c, double[] share, Map<Integer, Double> free, int direction) {
     Map<Integer, Double> takes = new HashMap<>();
-    List<Integer> own = claimants.get(c).options();
+    List<Option> own = options.get(c);
     for (int k = 0; k < own.size(); k++) {
-      Option option = options.get(own.get(k));
+      Option option = own.get(k);
       for (int r : option.resources()) {
         takes.merge(r, share[k], Double::sum);
       }
@@ -177,7 +170,7 @@ final class Likelihoods {
     double sum = weightOfNone(c);
     for (int k = 0; k < row.length; k++) {
       double log = 0;
-      for (int r : options.get(claimants.get(c).options().get(k)).resources()) {
+      for (int r : options.get(c).get(k).resources()) {
         log += free.getOrDefault(r, 0.0);
       }
       row[k] = weight(c, k) * StrictMath.exp(Math.min(0, log));

@@ -7,4 +7,4 @@ package io.sumbrel.core.matching.assignment;
  * @param resources what it draws on, by index, each once
  * @param amounts how much of each, above zero
  */
-public record Option(int claimant, int points, int[] resources, long[] amounts) {}
+public record Option(int points, int[] resources, long[] amounts) {}

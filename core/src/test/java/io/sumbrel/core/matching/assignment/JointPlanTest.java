@@ -13,47 +13,77 @@ import org.junit.jupiter.api.Test;
 class JointPlanTest {
   private static final int BUDGET = 100_000;
 
-  private static Option option(int claimant, int points, int resource, long amount) {
-    return new Option(claimant, points, new int[] {resource}, new long[] {amount});
+  private static Option option(int points, int resource, long amount) {
+    return new Option(points, new int[] {resource}, new long[] {amount});
+  }
+
+  /** What was chosen for each claimant, with the likelihoods, component by component. */
+  private record Joint(int[] chosen, int[][] likelihoods, int unproven) {
+    static Joint of(List<List<Option>> options, long[] capacity, int budget) {
+      int[] chosen = new int[options.size()];
+      int[][] likelihoods = new int[options.size()][];
+      int unproven = 0;
+      for (int[] component : JointPlan.components(options, capacity)) {
+        List<List<Option>> own = Arrays.stream(component).mapToObj(options::get).toList();
+        JointPlan.Solved solved = JointPlan.solve(own, capacity, budget);
+        unproven += solved.proven() ? 0 : 1;
+        for (int c = 0; c < component.length; c++) {
+          chosen[component[c]] = solved.chosen()[c];
+          likelihoods[component[c]] = solved.likelihoods()[c];
+        }
+      }
+      return new Joint(chosen, likelihoods, unproven);
+    }
   }
 
   @Test
   void givesUpTheSurestForTheBestOfAll() {
-    List<Option> options =
+    List<List<Option>> options =
         List.of(
-            option(0, 5_000, 0, 100),
-            option(0, 4_900, 1, 100),
-            option(1, 4_000, 0, 100),
-            option(1, -1_000, 1, 100));
-    JointPlan.Result result = JointPlan.of(options, 2, new long[] {100, 100}, BUDGET);
-    assertThat(result.chosen()).containsExactly(1, 2);
-    assertThat(result.unproven()).isZero();
+            List.of(option(5_000, 0, 100), option(4_900, 1, 100)),
+            List.of(option(4_000, 0, 100), option(-1_000, 1, 100)));
+    Joint joint = Joint.of(options, new long[] {100, 100}, BUDGET);
+    assertThat(joint.chosen()).containsExactly(1, 0);
+    assertThat(joint.unproven()).isZero();
   }
 
   @Test
   void sharesAnItemInParts() {
-    List<Option> options =
-        List.of(option(0, 900, 0, 60), option(1, 800, 0, 40), option(2, 700, 0, 1));
-    assertThat(JointPlan.of(options, 3, new long[] {100}, BUDGET).chosen())
-        .containsExactly(0, 1, -1);
+    List<List<Option>> options =
+        List.of(
+            List.of(option(900, 0, 60)), List.of(option(800, 0, 40)), List.of(option(700, 0, 1)));
+    assertThat(Joint.of(options, new long[] {100}, BUDGET).chosen()).containsExactly(0, 0, -1);
+  }
+
+  @Test
+  void whoCannotGetInEachOthersWayStandsApart() {
+    List<List<Option>> options =
+        List.of(
+            List.of(option(900, 0, 60)),
+            List.of(option(900, 1, 60), option(800, 2, 50)),
+            List.of(),
+            List.of(option(700, 0, 40)),
+            List.of(option(700, 2, 51)));
+    assertThat(JointPlan.components(options, new long[] {100, 100, 100}))
+        .containsExactly(new int[] {0}, new int[] {1, 4}, new int[] {2}, new int[] {3});
   }
 
   /** Two want the same and nothing else: e³ against e¹ against neither, as a softmax by hand. */
   @Test
   void theLikelihoodsAreThoseOfAllConsistentChoices() {
-    List<Option> options = List.of(option(0, 3_000, 0, 10), option(1, 1_000, 0, 10));
-    JointPlan.Result result = JointPlan.of(options, 2, new long[] {10}, BUDGET);
+    List<List<Option>> options =
+        List.of(List.of(option(3_000, 0, 10)), List.of(option(1_000, 0, 10)));
+    Joint joint = Joint.of(options, new long[] {10}, BUDGET);
     double all = Math.exp(3) + Math.exp(1) + 1;
-    assertThat(result.likelihoods()[0]).isCloseTo((int) (1e6 * Math.exp(3) / all), within(2));
-    assertThat(result.likelihoods()[1]).isCloseTo((int) (1e6 * Math.exp(1) / all), within(2));
+    assertThat(joint.likelihoods()[0][0]).isCloseTo((int) (1e6 * Math.exp(3) / all), within(2));
+    assertThat(joint.likelihoods()[1][0]).isCloseTo((int) (1e6 * Math.exp(1) / all), within(2));
   }
 
   @Test
   void choosesNoWeakOptionButCountsIt() {
-    JointPlan.Result result =
-        JointPlan.of(List.of(option(0, -100, 0, 5)), 1, new long[] {5}, BUDGET);
-    assertThat(result.chosen()).containsExactly(-1);
-    assertThat(result.likelihoods()[0]).isBetween(470_000, 480_000);
+    Joint joint = Joint.of(List.of(List.of(option(-100, 0, 5))), new long[] {5}, BUDGET);
+    assertThat(joint.chosen()).containsExactly(-1);
+    assertThat(joint.likelihoods()[0][0]).isBetween(470_000, 480_000);
   }
 
   /** 600 seeded instances against every consistent choice: best value and all likelihoods. */
@@ -63,17 +93,19 @@ class JointPlanTest {
     for (int run = 0; run < 600; run++) {
       int claimants = 1 + random.nextInt(6);
       long[] capacity = random.longs(4, 0, 100).toArray();
-      List<Option> options = randomOptions(random, claimants, capacity.length);
-      JointPlan.Result result = JointPlan.of(options, claimants, capacity, BUDGET);
-      BruteForce truth = new BruteForce(options, claimants, capacity);
-      assertFits(result.chosen(), options, capacity);
-      assertThat(valueOf(result.chosen(), options)).as("run %d", run).isEqualTo(truth.best);
-      assertThat(valueOf(result.chosen(), options))
-          .isGreaterThanOrEqualTo(greedy(options, claimants, capacity));
-      for (int o = 0; o < options.size(); o++) {
-        assertThat(result.likelihoods()[o] / 1e6)
-            .as("run %d option %d", run, o)
-            .isCloseTo(truth.weights[o] / truth.all, within(2e-6));
+      List<List<Option>> options = randomOptions(random, claimants, capacity.length);
+      Joint joint = Joint.of(options, capacity, BUDGET);
+      BruteForce truth = new BruteForce(options, capacity);
+      assertFits(joint.chosen(), options, capacity);
+      assertThat(valueOf(joint.chosen(), options)).as("run %d", run).isEqualTo(truth.best);
+      assertThat(valueOf(joint.chosen(), options))
+          .isGreaterThanOrEqualTo(greedy(options, capacity));
+      for (int c = 0; c < claimants; c++) {
+        for (int o = 0; o < options.get(c).size(); o++) {
+          assertThat(joint.likelihoods()[c][o] / 1e6)
+              .as("run %d claimant %d option %d", run, c, o)
+              .isCloseTo(truth.weights[c][o] / truth.all, within(2e-6));
+        }
       }
     }
   }
@@ -85,21 +117,25 @@ class JointPlanTest {
     int unproven = 0;
     for (int run = 0; run < 20; run++) {
       long[] capacity = random.longs(12, 20, 100).toArray();
-      List<Option> options = randomOptions(random, 60, capacity.length);
-      JointPlan.Result result = JointPlan.of(options, 60, capacity, 50);
-      assertFits(result.chosen(), options, capacity);
-      assertThat(valueOf(result.chosen(), options))
-          .isGreaterThanOrEqualTo(greedy(options, 60, capacity));
-      assertThat(Arrays.stream(result.likelihoods()).allMatch(l -> l >= 0 && l <= 1_000_000))
+      List<List<Option>> options = randomOptions(random, 60, capacity.length);
+      Joint joint = Joint.of(options, capacity, 50);
+      assertFits(joint.chosen(), options, capacity);
+      assertThat(valueOf(joint.chosen(), options))
+          .isGreaterThanOrEqualTo(greedy(options, capacity));
+      assertThat(
+              Arrays.stream(joint.likelihoods())
+                  .flatMapToInt(Arrays::stream)
+                  .allMatch(l -> l >= 0 && l <= 1_000_000))
           .isTrue();
-      unproven += result.unproven();
+      unproven += joint.unproven();
     }
     assertThat(unproven).isPositive();
   }
 
-  private static List<Option> randomOptions(Random random, int claimants, int resources) {
-    List<Option> options = new ArrayList<>();
+  private static List<List<Option>> randomOptions(Random random, int claimants, int resources) {
+    List<List<Option>> options = new ArrayList<>();
     for (int c = 0; c < claimants; c++) {
+      List<Option> own = new ArrayList<>();
       for (int k = 0; k < 1 + random.nextInt(4); k++) {
         int first = random.nextInt(resources);
         int[] draws =
@@ -107,14 +143,19 @@ class JointPlanTest {
                 ? new int[] {first}
                 : new int[] {first, (first + 1 + random.nextInt(resources - 1)) % resources};
         long[] amounts = random.longs(draws.length, 1, 60).toArray();
-        options.add(new Option(c, random.nextInt(9_000) - 2_000, draws, amounts));
+        own.add(new Option(random.nextInt(9_000) - 2_000, draws, amounts));
       }
+      options.add(own);
     }
     return options;
   }
 
-  private static long valueOf(int[] chosen, List<Option> options) {
-    return Arrays.stream(chosen).filter(o -> o >= 0).mapToLong(o -> options.get(o).points()).sum();
+  private static long valueOf(int[] chosen, List<List<Option>> options) {
+    long value = 0;
+    for (int c = 0; c < chosen.length; c++) {
+      value += chosen[c] < 0 ? 0 : options.get(c).get(chosen[c]).points();
+    }
+    return value;
   }
 
   private static boolean take(Option option, long[] left, int direction) {
@@ -126,27 +167,34 @@ class JointPlanTest {
     return fits;
   }
 
-  private static void assertFits(int[] chosen, List<Option> options, long[] capacity) {
+  private static void assertFits(int[] chosen, List<List<Option>> options, long[] capacity) {
     long[] left = capacity.clone();
     for (int c = 0; c < chosen.length; c++) {
       if (chosen[c] >= 0) {
-        assertThat(options.get(chosen[c]).claimant()).isEqualTo(c);
-        assertThat(take(options.get(chosen[c]), left, 1)).as("nothing promised twice").isTrue();
+        assertThat(take(options.get(c).get(chosen[c]), left, 1))
+            .as("nothing promised twice")
+            .isTrue();
       }
     }
   }
 
   /** The surest first, as a clerk would do it. */
-  private static long greedy(List<Option> options, int claimants, long[] capacity) {
-    List<Option> sorted = new ArrayList<>(options);
-    sorted.sort(Comparator.comparingInt(o -> -o.points()));
+  private static long greedy(List<List<Option>> options, long[] capacity) {
+    List<int[]> sorted = new ArrayList<>();
+    for (int c = 0; c < options.size(); c++) {
+      for (int o = 0; o < options.get(c).size(); o++) {
+        sorted.add(new int[] {c, o});
+      }
+    }
+    sorted.sort(Comparator.comparingInt(a -> -options.get(a[0]).get(a[1]).points()));
     long[] left = capacity.clone();
-    boolean[] served = new boolean[claimants];
+    boolean[] served = new boolean[options.size()];
     long value = 0;
-    for (Option option : sorted) {
-      if (!served[option.claimant()] && option.points() > 0) {
-        served[option.claimant()] = take(option, left, 1);
-        if (served[option.claimant()]) {
+    for (int[] one : sorted) {
+      Option option = options.get(one[0]).get(one[1]);
+      if (!served[one[0]] && option.points() > 0) {
+        served[one[0]] = take(option, left, 1);
+        if (served[one[0]]) {
           value += option.points();
         } else {
           take(option, left, -1);
@@ -158,42 +206,38 @@ class JointPlanTest {
 
   /** Every consistent choice, one after the other. */
   private static final class BruteForce {
-    private final List<Option> options;
-    private final int claimants;
+    private final List<List<Option>> options;
     private final int[] chosen;
-    private final double[] weights;
+    private final double[][] weights;
     private double all;
     private long best;
 
-    BruteForce(List<Option> options, int claimants, long[] capacity) {
+    BruteForce(List<List<Option>> options, long[] capacity) {
       this.options = options;
-      this.claimants = claimants;
-      this.chosen = new int[claimants];
-      this.weights = new double[options.size()];
+      this.chosen = new int[options.size()];
+      this.weights = new double[options.size()][4];
       walk(0, capacity.clone(), 0, 1);
     }
 
     private void walk(int claimant, long[] left, long value, double weight) {
-      if (claimant == claimants) {
+      if (claimant == chosen.length) {
         best = Math.max(best, value);
         all += weight;
-        for (int o : chosen) {
-          if (o >= 0) {
-            weights[o] += weight;
+        for (int c = 0; c < chosen.length; c++) {
+          if (chosen[c] >= 0) {
+            weights[c][chosen[c]] += weight;
           }
         }
         return;
       }
-      for (int o = 0; o < options.size(); o++) {
-        Option option = options.get(o);
-        if (option.claimant() == claimant) {
-          if (take(option, left, 1)) {
-            chosen[claimant] = o;
-            double more = Math.exp(option.points() / 1000.0);
-            walk(claimant + 1, left, value + option.points(), weight * more);
-          }
-          take(option, left, -1);
+      List<Option> own = options.get(claimant);
+      for (int o = 0; o < own.size(); o++) {
+        if (take(own.get(o), left, 1)) {
+          chosen[claimant] = o;
+          double more = Math.exp(own.get(o).points() / 1000.0);
+          walk(claimant + 1, left, value + own.get(o).points(), weight * more);
         }
+        take(own.get(o), left, -1);
       }
       chosen[claimant] = -1;
       walk(claimant + 1, left, value, weight);

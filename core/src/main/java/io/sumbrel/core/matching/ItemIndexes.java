@@ -1,0 +1,75 @@
+package io.sumbrel.core.matching;
+
+import io.sumbrel.core.matching.candidate.LongIndex;
+import io.sumbrel.core.matching.candidate.NumberKeys;
+import io.sumbrel.core.matching.text.NumberScan;
+import io.sumbrel.core.openitem.ItemId;
+import io.sumbrel.core.openitem.ItemKind;
+import io.sumbrel.core.openitem.OpenItem;
+import java.util.Currency;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+
+/** Items by number, order number, customer and amount, as they stood when this was built. */
+final class ItemIndexes {
+  private static final int MIN_NUMBER_DIGITS = 3;
+
+  final LongIndex numbers = new LongIndex();
+  final LongIndex orders = new LongIndex();
+  final LongIndex amounts = new LongIndex();
+  final LongIndex openOf = new LongIndex();
+  final int[] customerOf;
+  final int[] dueDays;
+  private final Map<Currency, Integer> currencies = new HashMap<>();
+  private final Map<ItemId, Integer> places = new HashMap<>();
+  private long numberLengths;
+
+  ItemIndexes(List<OpenItem> items, Parties parties) {
+    this.customerOf = new int[items.size()];
+    this.dueDays = new int[items.size()];
+    for (int i = 0; i < items.size(); i++) {
+      OpenItem item = items.get(i);
+      customerOf[i] = item.customer().map(parties::indexOf).orElse(-1);
+      currencies.computeIfAbsent(item.currency(), c -> currencies.size());
+      index(i, item);
+    }
+  }
+
+  private void index(int i, OpenItem item) {
+    places.put(item.id(), i);
+    dueDays[i] = (int) item.due().orElse(item.date()).toEpochDay();
+    if (item.kind() == ItemKind.INVOICE || item.kind() == ItemKind.CREDIT_NOTE) {
+      long key = NumberKeys.of(item.number());
+      numbers.add(key, i);
+      String digits = NumberScan.trailingDigits(item.number());
+      if (digits.length() >= MIN_NUMBER_DIGITS) {
+        numberLengths |= 1L << Math.min(63, digits.length());
+        long bare = NumberKeys.of(digits);
+        if (bare != key) {
+          numbers.add(bare, i);
+        }
+      }
+      item.orderNumber().ifPresent(o -> orders.add(NumberKeys.of(o), i));
+    }
+    if (!item.isSettled() && customerOf[i] >= 0) {
+      openOf.add(customerOf[i], i);
+      amounts.add(amountKey(item.currency(), item.openMinor()), i);
+    }
+  }
+
+  /** The key of an amount; one of its own for a currency that no item has. */
+  long amountKey(Currency currency, long minor) {
+    return minor * 128 + currencies.getOrDefault(currency, 127);
+  }
+
+  /** The index of an item; −1 when it is none of these. */
+  int placeOf(ItemId id) {
+    return places.getOrDefault(id, -1);
+  }
+
+  /** Whether any number of ours has so many digits. */
+  boolean hasNumbersOfLength(int digits) {
+    return digits < 63 && (numberLengths >>> digits & 1) == 1;
+  }
+}

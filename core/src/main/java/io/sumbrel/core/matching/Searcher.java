@@ -1,0 +1,95 @@
+package io.sumbrel.core.matching;
+
+import io.sumbrel.core.receipt.MoneyIn;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.concurrent.Callable;
+import java.util.concurrent.ExecutionException;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.stream.IntStream;
+
+/**
+ * Searches sums, each by itself: on several threads when there are many, payer by payer, so that
+ * each pool is made once. Neither changes what is found.
+ */
+final class Searcher {
+  /** Sums that one thread takes at a time. */
+  private static final int SHARE = 500;
+
+  private final MatchingProblem problem;
+  private final Weights weights;
+  private final int threads;
+  private int count;
+
+  Searcher(MatchingProblem problem, Weights weights, int threads) {
+    this.problem = problem;
+    this.weights = weights;
+    this.threads = threads;
+  }
+
+  /** How many sums were searched so far. */
+  int count() {
+    return count;
+  }
+
+  /**
+   * @param earlier what was found for them before, whose readings hold; empty to read anew
+   * @param toSearch their places
+   * @param left what is left on each item
+   * @param into where what is found is put, at the same places
+   */
+  void search(
+      List<MoneyIn> sums, List<Seen> earlier, List<Integer> toSearch, long[] left, Seen[] into) {
+    count += toSearch.size();
+    Reading[] readings = new Reading[sums.size()];
+    shared(
+        toSearch,
+        places ->
+            places.forEach(
+                m ->
+                    readings[m] =
+                        earlier.isEmpty()
+                            ? Reading.of(problem, sums.get(m))
+                            : earlier.get(m).reading));
+    List<Integer> byPayer = new ArrayList<>(toSearch);
+    byPayer.sort(Comparator.comparingInt(m -> readings[m].likeliestCustomer()));
+    shared(
+        byPayer,
+        places -> {
+          Pools pools = new Pools(problem, left);
+          places.forEach(m -> into[m] = Seen.of(problem, sums.get(m), readings[m], pools, weights));
+        });
+  }
+
+  private void shared(List<Integer> places, Work work) {
+    List<List<Integer>> shares =
+        IntStream.iterate(0, from -> from < places.size(), from -> from + SHARE)
+            .mapToObj(from -> places.subList(from, Math.min(from + SHARE, places.size())))
+            .toList();
+    if (threads == 1 || shares.size() <= 1) {
+      shares.forEach(work::on);
+      return;
+    }
+    ExecutorService executor = Executors.newFixedThreadPool(Math.min(threads, shares.size()));
+    try {
+      List<Callable<Object>> tasks =
+          shares.stream().map(s -> Executors.callable(() -> work.on(s))).toList();
+      for (var done : executor.invokeAll(tasks)) {
+        done.get();
+      }
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
+      throw new IllegalStateException("interrupted while planning", e);
+    } catch (ExecutionException e) {
+      throw new IllegalStateException(e.getCause());
+    } finally {
+      executor.shutdown();
+    }
+  }
+
+  private interface Work {
+    void on(List<Integer> places);
+  }
+}

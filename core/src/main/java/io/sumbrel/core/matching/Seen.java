@@ -1,0 +1,110 @@
+package io.sumbrel.core.matching;
+
+import io.sumbrel.core.matching.assignment.Option;
+import io.sumbrel.core.matching.combination.Searched;
+import io.sumbrel.core.party.CustomerId;
+import io.sumbrel.core.receipt.MoneyIn;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * What the search found for one sum, against what was left on the items then. It depends on nothing
+ * but the items of the customers it looked at and those of its own amount: while these stay as they
+ * are, it need not be searched again.
+ */
+final class Seen {
+  private static final int WAYS_KEPT = 16;
+  private static final int WAYS_SHOWN = 9;
+
+  final MoneyIn moneyIn;
+  final Reading reading;
+
+  /** The strongest first. */
+  final List<Way> ways;
+
+  final List<Option> options;
+  private final MatchingProblem problem;
+  private final long count;
+  private final Searched searched;
+  private final int searchedTo;
+
+  private Seen(WaySearch search, List<Way> ways) {
+    this.problem = search.problem;
+    this.moneyIn = search.moneyIn;
+    this.reading = search.reading;
+    this.ways = ways;
+    this.options = ways.stream().map(Seen::option).toList();
+    this.count = search.count();
+    this.searched = search.searched();
+    this.searchedTo = search.completeTo() == Integer.MAX_VALUE ? 0 : search.completeTo();
+  }
+
+  static Seen of(
+      MatchingProblem problem, MoneyIn moneyIn, Reading reading, Pools pools, Weights weights) {
+    WaySearch search = WaySearch.of(problem, moneyIn, reading, pools);
+    List<Way> ways = new ArrayList<>(search.found());
+    if (!ways.isEmpty()) {
+      WayFeatures features = new WayFeatures(search);
+      ways.forEach(w -> features.weigh(w, weights));
+      ways.sort(Comparator.comparingInt(w -> -w.points));
+    }
+    return new Seen(search, List.copyOf(ways.subList(0, Math.min(WAYS_KEPT, ways.size()))));
+  }
+
+  private static Option option(Way way) {
+    return way.isKept()
+        ? new Option(way.points, new int[0], new long[0])
+        : new Option(way.points, way.items, Arrays.stream(way.parts).map(Math::abs).toArray());
+  }
+
+  /** Whether it might look otherwise after these changes. */
+  boolean dependsOn(Touched touched) {
+    if (touched.isNothing()) {
+      return false;
+    }
+    return reading.isUnnamedDeposit()
+        || touched.hasAmount(moneyIn.amountMinor())
+        || Arrays.stream(reading.heads()).anyMatch(touched::hasHead);
+  }
+
+  /**
+   * What is shown of it.
+   *
+   * @param chosen the place of the way that the plan takes, or −1
+   */
+  Plan.Row row(int chosen, int[] likelihoods) {
+    List<Integer> order = new ArrayList<>();
+    for (int w = 0; w < ways.size(); w++) {
+      order.add(w);
+    }
+    order.sort(
+        Comparator.<Integer>comparingInt(w -> w == chosen ? 0 : 1)
+            .thenComparingInt(w -> -likelihoods[w]));
+    List<Proposal> shown =
+        order.stream().limit(WAYS_SHOWN).map(w -> proposal(ways.get(w), likelihoods[w])).toList();
+    Optional<CustomerId> likeliest =
+        Optional.of(reading.likeliestCustomer())
+            .filter(c -> c >= 0)
+            .map(c -> problem.customer(c).id());
+    return new Plan.Row(
+        moneyIn.id(),
+        shown,
+        chosen < 0 ? Optional.empty() : Optional.of(0),
+        count,
+        searched,
+        searchedTo,
+        shown.stream().findFirst().flatMap(Proposal::customer).or(() -> likeliest));
+  }
+
+  private Proposal proposal(Way way, int likelihood) {
+    return new Proposal(
+        way.words(problem, moneyIn.currency()),
+        way.lines(problem, moneyIn.amountMinor()),
+        way.customer < 0 ? Optional.empty() : Optional.of(problem.customer(way.customer).id()),
+        likelihood,
+        () -> Reasons.of(problem, reading, moneyIn, way));
+  }
+}

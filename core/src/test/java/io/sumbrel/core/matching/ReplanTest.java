@@ -1,0 +1,164 @@
+package io.sumbrel.core.matching;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import io.sumbrel.core.evidence.Evidence;
+import io.sumbrel.core.openitem.OpenItem;
+import io.sumbrel.core.receipt.MoneyIn;
+import io.sumbrel.core.rules.HouseLimits;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Random;
+import org.junit.jupiter.api.Test;
+
+/**
+ * The plan after a change is the plan from nothing, whoever made it and on however many threads.
+ */
+class ReplanTest extends SmallHouse {
+  private static final int CUSTOMERS = 14;
+
+  private MatchingProblem problem() {
+    return MatchingProblem.of(
+        pile, items, customers, RememberedPayers.of(past, customers), HouseLimits.DEFAULTS);
+  }
+
+  private void house(Random random) {
+    customers.clear();
+    items.clear();
+    pile.clear();
+    past.clear();
+    for (int c = 0; c < CUSTOMERS; c++) {
+      String name = "Customer " + (char) ('A' + c) + "x".repeat(c);
+      if (c % 5 == 4) {
+        customer(name, customers.get(c - 1).id());
+      } else {
+        customer(name);
+      }
+      paidBefore(customers.get(c).id(), c % 3 == 0 ? "SHARED DESK" : "PAYS FOR " + c, "", 2);
+    }
+    for (int i = 0; i < 110; i++) {
+      long minor = (1 + random.nextInt(60)) * 500L * (random.nextInt(12) == 0 ? -1 : 1);
+      item(customers.get(random.nextInt(CUSTOMERS)).id(), "T-" + (70_000 + i), minor);
+    }
+    for (int m = 0; m < 50; m++) {
+      newMoney(random);
+    }
+  }
+
+  private void newMoney(Random random) {
+    OpenItem one = items.get(random.nextInt(items.size()));
+    OpenItem two = items.get(random.nextInt(items.size()));
+    long sum = Math.abs(one.totalMinor()) + (random.nextBoolean() ? 500 * random.nextInt(9) : 0);
+    String payer =
+        switch (random.nextInt(4)) {
+          case 0 -> "SHARED DESK";
+          case 1 -> "NOBODY KNOWS";
+          default -> customers.get(random.nextInt(CUSTOMERS)).name();
+        };
+    String text =
+        switch (random.nextInt(4)) {
+          case 0 -> one.number();
+          case 1 -> one.number() + " " + two.number();
+          case 2 -> "7001" + random.nextInt(10) + "9";
+          default -> "COUNTER DEPOSIT";
+        };
+    if (random.nextInt(9) == 0) {
+      bankLine(sum, "COUNTER DEPOSIT");
+    } else {
+      money(payer, sum, text);
+    }
+  }
+
+  /** A sum is explained and leaves the pile, an item is paid or opened again, money comes. */
+  private void change(Random random, Plan plan) {
+    int m = random.nextInt(pile.size());
+    Plan.Row row = plan.rows().get(m);
+    if (row.chosen().isPresent() && random.nextInt(4) > 0) {
+      row.ways()
+          .get(0)
+          .lines()
+          .forEach(
+              l ->
+                  l.item()
+                      .ifPresent(
+                          id -> {
+                            int i = (int) id.number() - 1;
+                            OpenItem item = items.get(i);
+                            items.set(
+                                i, item.moved(0, item.openMinor() > 0 ? -l.amountMinor() : 0));
+                          }));
+      pile.remove(m);
+    } else if (random.nextBoolean()) {
+      int i = random.nextInt(items.size());
+      OpenItem item = items.get(i);
+      items.set(i, item.moved(0, item.totalMinor() - item.openMinor()));
+    } else {
+      newMoney(random);
+    }
+  }
+
+  @Test
+  void isThePlanFromNothing() {
+    Random random = new Random(17);
+    for (int run = 0; run < 6; run++) {
+      house(random);
+      Plan plan = Planner.plan(problem());
+      MatchingProblem problem = problem();
+      for (int step = 0; step < 25; step++) {
+        change(random, plan);
+        problem = problem.with(pile, items).orElseThrow();
+        Plan anew = Planner.plan(problem(), Weights.SHIPPED, 1 + step % 2);
+        plan = Planner.replan(plan, problem);
+        assertThat(plan.rows()).as("run %d step %d", run, step).isEqualTo(anew.rows());
+        assertThat(words(plan)).isEqualTo(words(anew));
+        assertThat(plan.work().searches()).isLessThan(anew.work().searches());
+        assertThat(plan.work().components()).isEqualTo(anew.work().components());
+      }
+    }
+  }
+
+  private static List<String> words(Plan plan) {
+    List<String> words = new ArrayList<>();
+    plan.rows()
+        .forEach(
+            r ->
+                r.ways().stream()
+                    .limit(2)
+                    .forEach(w -> w.evidence().stream().map(Evidence::words).forEach(words::add)));
+    return words;
+  }
+
+  @Test
+  void nothingChangedMeansNothingToDo() {
+    house(new Random(4));
+    MatchingProblem problem = problem();
+    Plan plan = Planner.plan(problem);
+    Plan same = Planner.replan(plan, problem.with(pile, items).orElseThrow());
+    assertThat(same.work().searches()).isZero();
+    assertThat(same.rows()).isEqualTo(plan.rows());
+  }
+
+  @Test
+  void threadsMakeNoDifference() {
+    house(new Random(5));
+    Random random = new Random(6);
+    for (int m = 0; m < 1_500; m++) {
+      newMoney(random);
+    }
+    Plan one = Planner.plan(problem(), Weights.SHIPPED, 1);
+    Plan two = Planner.plan(problem(), Weights.SHIPPED, 2);
+    assertThat(two.rows()).isEqualTo(one.rows());
+    assertThat(two.work()).isEqualTo(one.work());
+  }
+
+  @Test
+  void aNewItemNeedsNewIndexes() {
+    house(new Random(4));
+    MatchingProblem problem = problem();
+    item(customers.get(0).id(), "T-99001", 700);
+    List<MoneyIn> none = List.of();
+    assertThat(problem.with(none, items)).isEmpty();
+    assertThat(problem.with(none, items.subList(0, 5)))
+        .hasValueSatisfying(p -> assertThat(p.changes()).isZero());
+  }
+}
