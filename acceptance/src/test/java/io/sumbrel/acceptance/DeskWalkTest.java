@@ -90,7 +90,7 @@ class DeskWalkTest {
   void signsInAndSeesThePileBySurety() {
     Browser.assertAccessible(ines);
     signIn(ines, "Ines");
-    assertThat(ines.getByRole(AriaRole.GROUP, new Page.GetByRoleOptions().setName("Sure, 17")))
+    assertThat(ines.getByRole(AriaRole.GROUP, new Page.GetByRoleOptions().setName("Sure, 22")))
         .isVisible();
     assertThat(ines.getByText("USD 0.00 of 42,279.10 placed")).isVisible();
     Browser.assertAccessible(ines);

@@ -7,6 +7,8 @@ import com.google.ortools.sat.CpSolver;
 import com.google.ortools.sat.CpSolverSolutionCallback;
 import com.google.ortools.sat.CpSolverStatus;
 import com.google.ortools.sat.LinearExpr;
+import com.google.ortools.sat.LinearExprBuilder;
+import com.google.ortools.sat.Literal;
 import io.sumbrel.core.matching.assignment.Option;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -56,33 +58,26 @@ final class CpSat {
   }
 
   /** The most points of a joint choice: one option for each claimant, no resource overdrawn. */
-  static OptionalLong mostPoints(List<Option> options, long[] capacity) {
+  static OptionalLong mostPoints(List<List<Option>> options, long[] capacity) {
     CpModel model = new CpModel();
-    Map<Integer, List<BoolVar>> byClaimant = new HashMap<>();
-    Map<Integer, List<BoolVar>> users = new HashMap<>();
-    Map<Integer, List<Long>> amounts = new HashMap<>();
-    BoolVar[] taken = new BoolVar[options.size()];
-    long[] points = new long[options.size()];
-    for (int o = 0; o < taken.length; o++) {
-      Option option = options.get(o);
-      taken[o] = model.newBoolVar("");
-      points[o] = option.points();
-      byClaimant.computeIfAbsent(option.claimant(), c -> new ArrayList<>()).add(taken[o]);
-      for (int k = 0; k < option.resources().length; k++) {
-        users.computeIfAbsent(option.resources()[k], r -> new ArrayList<>()).add(taken[o]);
-        amounts.computeIfAbsent(option.resources()[k], r -> new ArrayList<>())
-            .add(option.amounts()[k]);
+    Map<Integer, LinearExprBuilder> drawn = new HashMap<>();
+    LinearExprBuilder points = LinearExpr.newBuilder();
+    for (List<Option> own : options) {
+      List<Literal> taken = new ArrayList<>();
+      for (Option option : own) {
+        BoolVar take = model.newBoolVar("");
+        taken.add(take);
+        points.addTerm(take, option.points());
+        for (int k = 0; k < option.resources().length; k++) {
+          drawn
+              .computeIfAbsent(option.resources()[k], r -> LinearExpr.newBuilder())
+              .addTerm(take, option.amounts()[k]);
+        }
       }
+      model.addAtMostOne(taken);
     }
-    byClaimant.values().forEach(model::addAtMostOne);
-    users.forEach(
-        (r, vars) ->
-            model.addLessOrEqual(
-                LinearExpr.weightedSum(
-                    vars.toArray(BoolVar[]::new),
-                    amounts.get(r).stream().mapToLong(a -> a).toArray()),
-                capacity[r]));
-    model.maximize(LinearExpr.weightedSum(taken, points));
+    drawn.forEach((r, sum) -> model.addLessOrEqual(sum, capacity[r]));
+    model.maximize(points);
     CpSolver solver = solver();
     return solver.solve(model) == CpSolverStatus.OPTIMAL
         ? OptionalLong.of(Math.round(solver.objectiveValue()))

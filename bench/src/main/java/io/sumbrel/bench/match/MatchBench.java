@@ -56,7 +56,7 @@ public final class MatchBench {
     long start = System.nanoTime();
     var problem = world.problem();
     long built = System.nanoTime();
-    Plan plan = Planner.plan(problem, weights);
+    Plan plan = Planner.plan(problem, weights, 1);
     System.out.printf(
         "%s seed %d: %d + %d ms %s%n",
         population,

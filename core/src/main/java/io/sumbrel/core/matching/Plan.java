@@ -47,7 +47,7 @@ public final class Plan {
    *
    * @param ways proposals, surest first
    * @param chosen the index of the way that the plan takes; empty when it takes none
-   * @param waysCount how many ways there are, of which the best are listed
+   * @param waysCount how many ways reach the sum; those that pay in part or in advance do not count
    * @param searchedTo the size up to which all sets were looked for; 0 where that is no limit
    * @param customer who is most likely the payer's customer, even without a way
    */

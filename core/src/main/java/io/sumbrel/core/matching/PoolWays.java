@@ -74,10 +74,10 @@ final class PoolWays {
 
   /** The size up to which sets are looked for in a pool that is too large for all of them. */
   private static int sizeFor(int invoices) {
-    if (invoices <= 60) {
+    if (invoices <= 40) {
       return 5;
     }
-    return invoices <= 200 ? 4 : invoices <= 700 ? 3 : invoices <= SumTable.MAX_AMOUNTS ? 2 : 1;
+    return invoices <= 150 ? 4 : invoices <= 300 ? 3 : invoices <= SumTable.MAX_AMOUNTS ? 2 : 1;
   }
 
   /** One item that is nearly the amount: the nearest few above and below. */

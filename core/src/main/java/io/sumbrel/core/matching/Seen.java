@@ -19,6 +19,9 @@ final class Seen {
   private static final int WAYS_KEPT = 16;
   private static final int WAYS_SHOWN = 9;
 
+  /** What only may be paid in part or in advance is shown from one in two thousand on. */
+  private static final int WORTH_SHOWING = 500;
+
   final MoneyIn moneyIn;
   final Reading reading;
 
@@ -78,7 +81,9 @@ final class Seen {
   Plan.Row row(int chosen, int[] likelihoods) {
     List<Integer> order = new ArrayList<>();
     for (int w = 0; w < ways.size(); w++) {
-      order.add(w);
+      if (w == chosen || likelihoods[w] >= WORTH_SHOWING || ways.get(w).reaches()) {
+        order.add(w);
+      }
     }
     order.sort(
         Comparator.<Integer>comparingInt(w -> w == chosen ? 0 : 1)

@@ -103,6 +103,11 @@ final class Way {
     return items.length == 0 || has(Shape.SECOND_PAYMENT);
   }
 
+  /** Whether it comes to the sum by itself: neither paid in part, nor with more than is owed. */
+  boolean reaches() {
+    return gap != Gap.SHORT && gap != Gap.OVER && !isKept();
+  }
+
   /** The same for ways that settle the same and differ in the same. */
   Key key() {
     long[] sorted = new long[items.length * 2];

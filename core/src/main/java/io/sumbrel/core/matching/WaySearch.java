@@ -56,9 +56,9 @@ final class WaySearch {
     return found.values();
   }
 
-  /** How many ways there are in all, those counted but not kept among them. */
+  /** How many ways reach the sum, those counted but not kept among them. */
   long count() {
-    return found.size() + uncounted;
+    return found.values().stream().filter(Way::reaches).count() + uncounted;
   }
 
   Searched searched() {

@@ -22,7 +22,7 @@ record PlanDocument(int version, List<PlannedSum> sums) {
    * One sum.
    *
    * @param chosen which of the ways the plan takes, from 0; empty when it takes none
-   * @param waysCount how many ways there are; the best are listed
+   * @param waysCount how many ways reach the sum; those that pay in part or in advance do not count
    * @param searched whether all of them were looked for
    * @param searchedTo the size up to which every set was looked for; left out where that is no
    *     limit

@@ -14,9 +14,19 @@ final class Likelihoods {
   private static final int ROUNDS = 40;
   private static final double DAMPING = 0.5;
 
+  /** Below half of this nothing moves by a part of a million. */
+  private static final double STILL = 1e-7;
+
   private final List<List<Option>> options;
   private final long[] capacity;
-  private final Map<Integer, Long> used = new HashMap<>();
+  private final Map<Integer, Integer> resources = new HashMap<>();
+  private final long[] used;
+  private final double[] takes;
+
+  /** For each option of each claimant what it draws on, by place in this component. */
+  private final int[][][] drawn;
+
+  private final int[][] ownResources;
   private final double[][] sums;
   private final int[] current;
   private final int[] most;
@@ -26,8 +36,17 @@ final class Likelihoods {
 
   private Likelihoods(List<List<Option>> options, long[] capacity, long budget) {
     this.options = options;
-    this.capacity = capacity;
     this.budget = budget;
+    this.drawn = new int[options.size()][][];
+    this.ownResources = new int[options.size()][];
+    for (int c = 0; c < drawn.length; c++) {
+      drawn[c] = options.get(c).stream().map(this::placesOf).toArray(int[][]::new);
+      ownResources[c] = Arrays.stream(drawn[c]).flatMapToInt(Arrays::stream).distinct().toArray();
+    }
+    this.capacity = new long[resources.size()];
+    resources.forEach((r, place) -> this.capacity[place] = capacity[r]);
+    this.used = new long[resources.size()];
+    this.takes = new double[resources.size()];
     this.sums = new double[options.size()][];
     this.most = new int[options.size()];
     for (int c = 0; c < sums.length; c++) {
@@ -52,6 +71,14 @@ final class Likelihoods {
       perMillion[c] = Arrays.stream(found[c]).mapToInt(f -> (int) (f * 1_000_000)).toArray();
     }
     return perMillion;
+  }
+
+  private int[] placesOf(Option option) {
+    int[] places = new int[option.resources().length];
+    for (int i = 0; i < places.length; i++) {
+      places[i] = resources.computeIfAbsent(option.resources()[i], r -> resources.size());
+    }
+    return places;
   }
 
   private boolean countable() {
@@ -88,11 +115,11 @@ final class Likelihoods {
     }
     List<Option> own = options.get(c);
     for (int k = 0; k < own.size(); k++) {
-      if (own.get(k).points() >= JointPlan.WEAKEST && fits(own.get(k))) {
+      if (own.get(k).points() >= JointPlan.WEAKEST && fits(c, k)) {
         current[c] = k;
-        use(own.get(k), 1);
+        use(c, k, 1);
         boolean whole = count(c + 1, product * weight(c, k));
-        use(own.get(k), -1);
+        use(c, k, -1);
         if (!whole) {
           return false;
         }
@@ -102,19 +129,21 @@ final class Likelihoods {
     return count(c + 1, product * weightOfNone(c));
   }
 
-  private boolean fits(Option option) {
-    for (int k = 0; k < option.resources().length; k++) {
-      int r = option.resources()[k];
-      if (used.getOrDefault(r, 0L) + option.amounts()[k] > capacity[r]) {
+  private boolean fits(int c, int k) {
+    long[] amounts = options.get(c).get(k).amounts();
+    for (int i = 0; i < amounts.length; i++) {
+      int r = drawn[c][k][i];
+      if (used[r] + amounts[i] > capacity[r]) {
         return false;
       }
     }
     return true;
   }
 
-  private void use(Option option, int direction) {
-    for (int k = 0; k < option.resources().length; k++) {
-      used.merge(option.resources()[k], direction * option.amounts()[k], Long::sum);
+  private void use(int c, int k, int direction) {
+    long[] amounts = options.get(c).get(k).amounts();
+    for (int i = 0; i < amounts.length; i++) {
+      used[drawn[c][k][i]] += direction * amounts[i];
     }
   }
 
@@ -127,23 +156,26 @@ final class Likelihoods {
     return sums;
   }
 
-  /** Each claimant in turn, against how the others stand. */
+  /** Each claimant in turn, against how the others stand, until nothing moves any more. */
   private double[][] settled() {
     double[][] share = new double[options.size()][];
-    Map<Integer, Double> free = new HashMap<>();
+    double[] free = new double[resources.size()];
     for (int c = 0; c < share.length; c++) {
-      share[c] = softmax(c, free, new double[sums[c].length]);
+      share[c] = softmax(c, free);
     }
-    for (int round = 0; round < ROUNDS; round++) {
-      free.clear();
-      for (int c = 0; c < share.length; c++) {
-        add(c, share[c], free, 1);
-      }
+    for (int c = 0; c < share.length; c++) {
+      add(c, share[c], free, 1);
+    }
+    double moved = 1;
+    for (int round = 0; round < ROUNDS && moved > STILL; round++) {
+      moved = 0;
       for (int c = 0; c < share.length; c++) {
         add(c, share[c], free, -1);
-        double[] next = softmax(c, free, share[c]);
+        double[] next = softmax(c, free);
         for (int k = 0; k < next.length; k++) {
-          share[c][k] += DAMPING * (next[k] - share[c][k]);
+          double step = DAMPING * (next[k] - share[c][k]);
+          share[c][k] += step;
+          moved = Math.max(moved, Math.abs(step));
         }
         add(c, share[c], free, 1);
       }
@@ -152,26 +184,25 @@ final class Likelihoods {
   }
 
   /** Sums up, in logarithms, how likely nobody takes so much of a resource that it is gone. */
-  private void add(int c, double[] share, Map<Integer, Double> free, int direction) {
-    Map<Integer, Double> takes = new HashMap<>();
-    List<Option> own = options.get(c);
-    for (int k = 0; k < own.size(); k++) {
-      Option option = own.get(k);
-      for (int r : option.resources()) {
-        takes.merge(r, share[k], Double::sum);
+  private void add(int c, double[] share, double[] free, int direction) {
+    for (int k = 0; k < share.length; k++) {
+      for (int r : drawn[c][k]) {
+        takes[r] += share[k];
       }
     }
-    takes.forEach(
-        (r, t) -> free.merge(r, direction * StrictMath.log(Math.max(1e-9, 1 - t)), Double::sum));
+    for (int r : ownResources[c]) {
+      free[r] += direction * StrictMath.log(Math.max(1e-9, 1 - takes[r]));
+      takes[r] = 0;
+    }
   }
 
-  private double[] softmax(int c, Map<Integer, Double> free, double[] before) {
-    double[] row = new double[before.length];
+  private double[] softmax(int c, double[] free) {
+    double[] row = new double[drawn[c].length];
     double sum = weightOfNone(c);
     for (int k = 0; k < row.length; k++) {
       double log = 0;
-      for (int r : options.get(c).get(k).resources()) {
-        log += free.getOrDefault(r, 0.0);
+      for (int r : drawn[c][k]) {
+        log += free[r];
       }
       row[k] = weight(c, k) * StrictMath.exp(Math.min(0, log));
       sum += row[k];

@@ -12,7 +12,7 @@ import java.util.Map;
  */
 public final class NameIndex {
   /** Names asked for at the most. */
-  public static final int MOST = 40;
+  public static final int MOST = 16;
 
   private static final int GRAM = 4;
 

@@ -22,6 +22,8 @@ public final class SumTable implements SetSearch {
   /** Above this number of amounts there is no table of triples. */
   public static final int MAX_FOR_TRIPLES = 60;
 
+  private static final int MAX_FOR_PAIRS = 300;
+
   /** Above this number of amounts there is no table of pairs. */
   public static final int MAX_AMOUNTS = 1_000;
 
@@ -75,6 +77,11 @@ public final class SumTable implements SetSearch {
                 : search.sets.size() < search.found ? Searched.CAP_REACHED : Searched.SEARCHED_ALL;
     return new Sets(
         List.copyOf(search.sets), search.counts, stop, reached == wanted ? maxSize : reached);
+  }
+
+  /** A table of many pairs is made for sets of three and more only. */
+  private boolean isWorthATable(int size) {
+    return sums[size] != null || amounts.length <= MAX_FOR_PAIRS;
   }
 
   private int largestTable() {
