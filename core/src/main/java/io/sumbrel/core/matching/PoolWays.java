@@ -22,6 +22,10 @@ final class PoolWays {
   private static final int KEEP_SETS = 12;
   private static final int KEEP_NEAR = 5;
   private static final int MOST_CUSTOMERS = 5;
+
+  /** For others than these only pairs are looked for. */
+  private static final int LIKELY_CUSTOMERS = 2;
+
   private static final int MOST_BY_CREDITS = 12;
   private static final long BUDGET = 400_000;
   private static final long ROUND = 5_000;
@@ -41,14 +45,17 @@ final class PoolWays {
         .map(problem::customerOf)
         .filter(c -> c >= 0)
         .forEach(customers::add);
-    customers.stream().limit(MOST_CUSTOMERS).forEach(c -> pool(search.poolOf(c)));
+    int place = 0;
+    for (int c : customers.stream().limit(MOST_CUSTOMERS).toList()) {
+      pool(search.poolOf(c), place++ < LIKELY_CUSTOMERS ? Integer.MAX_VALUE : 2);
+    }
   }
 
-  private void pool(Pool pool) {
+  private void pool(Pool pool, int maxSize) {
     if (pool.invoices.length == 0) {
       return;
     }
-    sets(pool);
+    sets(pool, maxSize);
     near(pool);
     whole(pool);
     runs(pool, pool.invoices);
@@ -58,13 +65,13 @@ final class PoolWays {
   }
 
   /** Every set of a few, as far as the pool can be searched. */
-  private void sets(Pool pool) {
+  private void sets(Pool pool, int maxSize) {
     int n = pool.invoices.length;
     boolean credits = pool.credits.length > 0 && pool.credits.length <= MOST_BY_CREDITS;
     int[] members = credits && n < 200 ? pool.all() : pool.invoices;
     SetSearch table = credits && n < 200 ? pool.tableWithCredits() : pool.table();
     int size = members.length <= HalfSums.MAX_AMOUNTS ? members.length : sizeFor(n);
-    Sets sets = table.reaching(search.amount, size, KEEP_SETS, BUDGET);
+    Sets sets = table.reaching(search.amount, Math.min(size, maxSize), KEEP_SETS, BUDGET);
     search.note(sets, members.length);
     for (int[] set : sets.sets()) {
       int[] items = Arrays.stream(set).map(k -> members[k]).toArray();
@@ -77,7 +84,7 @@ final class PoolWays {
     if (invoices <= 40) {
       return 5;
     }
-    return invoices <= 150 ? 4 : invoices <= 300 ? 3 : invoices <= SumTable.MAX_AMOUNTS ? 2 : 1;
+    return invoices <= 80 ? 4 : invoices <= 300 ? 3 : invoices <= SumTable.MAX_AMOUNTS ? 2 : 1;
   }
 
   /** One item that is nearly the amount: the nearest few above and below. */

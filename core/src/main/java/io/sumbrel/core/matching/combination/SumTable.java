@@ -22,8 +22,6 @@ public final class SumTable implements SetSearch {
   /** Above this number of amounts there is no table of triples. */
   public static final int MAX_FOR_TRIPLES = 60;
 
-  private static final int MAX_FOR_PAIRS = 300;
-
   /** Above this number of amounts there is no table of pairs. */
   public static final int MAX_AMOUNTS = 1_000;
 
@@ -77,11 +75,6 @@ public final class SumTable implements SetSearch {
                 : search.sets.size() < search.found ? Searched.CAP_REACHED : Searched.SEARCHED_ALL;
     return new Sets(
         List.copyOf(search.sets), search.counts, stop, reached == wanted ? maxSize : reached);
-  }
-
-  /** A table of many pairs is made for sets of three and more only. */
-  private boolean isWorthATable(int size) {
-    return sums[size] != null || amounts.length <= MAX_FOR_PAIRS;
   }
 
   private int largestTable() {
@@ -175,6 +168,13 @@ public final class SumTable implements SetSearch {
 
     /** Finds every set of a size; false when the budget ended before. */
     boolean ofSize(int size) {
+      boolean many = amounts.length > MAX_FOR_TRIPLES && sums[2] == null;
+      if (size == 2 && many) {
+        return twoTables(1, 1);
+      }
+      if (size == 3 && many) {
+        return threeOfMany();
+      }
       if (size <= largestTable()) {
         Sums table = sums(size);
         for (int k = firstFrom(table.sums, low);
@@ -216,6 +216,40 @@ public final class SumTable implements SetSearch {
         }
       }
       return true;
+    }
+
+    /** Each amount with two larger ones: quadratic, but for one question quicker than a table. */
+    private boolean threeOfMany() {
+      long[] rising = sums(1).sums;
+      for (int first = 0; first < rising.length; first++) {
+        int upper = rising.length - 1;
+        for (int second = first + 1; second < upper; second++) {
+          long two = rising[first] + rising[second];
+          while (upper > second && two + rising[upper] > high) {
+            upper--;
+          }
+          left--;
+          for (int third = upper; third > second && two + rising[third] >= low; third--) {
+            left--;
+            foundThree(first, second, third);
+          }
+          if (left < 0) {
+            return false;
+          }
+        }
+      }
+      return true;
+    }
+
+    private void foundThree(int first, int second, int third) {
+      found++;
+      counts[3]++;
+      if (sets.size() < keep) {
+        int[] places = sums(1).members;
+        int[] set = {places[first], places[second], places[third]};
+        Arrays.sort(set);
+        sets.add(set);
+      }
     }
 
     private void found(int firstSize, int first, int size, int second) {

@@ -118,6 +118,23 @@ class KernelTest {
     }
   }
 
+  /** Pairs and triples of many, without a table and with one. */
+  @Test
+  void threeOfManyAgreeWithTheTable() {
+    Random random = new Random(11);
+    for (int run = 0; run < 20; run++) {
+      long[] amounts = random.longs(61 + random.nextInt(80), -900, 2_000).toArray();
+      long low = random.nextInt(3_000);
+      SetSearch bare = SumTable.of(amounts);
+      SetSearch withTable = SumTable.of(amounts);
+      withTable.within(low, low + 7, 4, 1, BUDGET);
+      Sets one = bare.within(low, low + 7, 3, 500_000, BUDGET);
+      Sets other = withTable.within(low, low + 7, 3, 500_000, BUDGET);
+      assertThat(written(one)).isEqualTo(written(other));
+      assertThat(one.counts()).isEqualTo(other.counts());
+    }
+  }
+
   @Test
   void saysWhenItDidNotSearch() {
     long[] amounts = {10_000_000_000_001L, 9_999_999_999_999L, 3};
