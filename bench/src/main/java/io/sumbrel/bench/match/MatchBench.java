@@ -1,5 +1,6 @@
 package io.sumbrel.bench.match;
 
+import io.sumbrel.core.matching.Budgets;
 import io.sumbrel.core.matching.Plan;
 import io.sumbrel.core.matching.Planner;
 import io.sumbrel.core.matching.WeightFit;
@@ -56,7 +57,7 @@ public final class MatchBench {
     long start = System.nanoTime();
     var problem = world.problem();
     long built = System.nanoTime();
-    Plan plan = Planner.plan(problem, weights, 1);
+    Plan plan = Planner.plan(problem, weights, Budgets.DEFAULTS, 1);
     System.out.printf(
         "%s seed %d: %d + %d ms %s%n",
         population,

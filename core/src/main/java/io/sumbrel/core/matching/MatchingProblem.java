@@ -75,26 +75,33 @@ public final class MatchingProblem {
   }
 
   /**
-   * The same with another pile, and with other amounts open on some of the items. Numbers, dates,
-   * customers and what else is fixed on an item are taken to be as before.
+   * The same with another pile, and with other amounts on some of the items. Settled items that
+   * were not here are left out.
    *
-   * @return empty when one of the items is new here: then the indexes must be built anew
+   * @return empty when an item is new here or more than its amounts has changed: then the indexes
+   *     must be built anew
    */
   public Optional<MatchingProblem> with(List<MoneyIn> newPile, List<OpenItem> others) {
     Map<Integer, OpenItem> all = new HashMap<>(changed);
     for (OpenItem item : others) {
       int i = indexes.placeOf(item.id());
-      if (i < 0) {
+      if (i < 0 ? !item.isSettled() : !isSameButForAmounts(items.get(i), item)) {
         return Optional.empty();
       }
-      if (items.get(i).equals(item)) {
+      if (i >= 0 && items.get(i).equals(item)) {
         all.remove(i);
-      } else {
+      } else if (i >= 0) {
         all.put(i, item);
       }
     }
     return Optional.of(
         new MatchingProblem(newPile, items, parties, limits, indexes, Map.copyOf(all)));
+  }
+
+  private static boolean isSameButForAmounts(OpenItem then, OpenItem now) {
+    return then.equals(now)
+        || then.moved(now.totalMinor() - then.totalMinor(), now.openMinor() - then.openMinor())
+            .equals(now);
   }
 
   /** How many items are no longer as they stand in the indexes; with many, build anew. */

@@ -22,7 +22,6 @@ final class NamedWays {
   private static final int MOST_MORE = 3;
   private static final int KEEP = 6;
   private static final int MOST_FOR_SOME = 40;
-  private static final long BUDGET = 200_000;
 
   private final WaySearch search;
   private final MatchingProblem problem;
@@ -154,7 +153,9 @@ final class NamedWays {
   private void some(int[] items) {
     if (items.length > 1 && items.length <= MOST_FOR_SOME) {
       long[] amounts = Arrays.stream(items).mapToLong(search.pools::left).toArray();
-      Sets sets = SetSearch.of(amounts).reaching(search.amount, items.length - 1, KEEP, BUDGET);
+      Sets sets =
+          SetSearch.of(amounts)
+              .reaching(search.amount, items.length - 1, KEEP, search.pools.setSteps());
       for (int[] set : sets.sets()) {
         search.exact(
             Arrays.stream(set).map(k -> items[k]).toArray(),
@@ -171,7 +172,10 @@ final class NamedWays {
       return;
     }
     int most = pool.invoices.length <= 300 ? MOST_MORE : 1;
-    Sets sets = pool.table().reaching(over, Math.min(most, pool.invoices.length), 4 * KEEP, BUDGET);
+    Sets sets =
+        pool.table()
+            .reaching(
+                over, Math.min(most, pool.invoices.length), 4 * KEEP, search.pools.setSteps());
     Set<Integer> named = new LinkedHashSet<>();
     Arrays.stream(items).forEach(named::add);
     for (int[] set : sets.sets()) {

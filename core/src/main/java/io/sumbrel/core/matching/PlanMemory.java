@@ -11,12 +11,14 @@ import java.util.Map;
 final class PlanMemory {
   final MatchingProblem problem;
   final Weights weights;
+  final Budgets budgets;
   final List<Round> rounds = new ArrayList<>();
   final Map<MoneyInId, Last> last = new HashMap<>();
 
-  PlanMemory(MatchingProblem problem, Weights weights) {
+  PlanMemory(MatchingProblem problem, Weights weights, Budgets budgets) {
     this.problem = problem;
     this.weights = weights;
+    this.budgets = budgets;
   }
 
   /** The last choice for a sum, and the row that shows it. */

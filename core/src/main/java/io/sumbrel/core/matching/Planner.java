@@ -23,13 +23,11 @@ import java.util.stream.IntStream;
  * is the same as from nothing.
  */
 public final class Planner {
-  private static final int NODE_BUDGET = 10_000;
-
   /** From here on a choice is taken as given when the rest is read again, round after round. */
   private static final int[] TAKEN_AS_GIVEN = {950_000, 850_000, 650_000};
 
   private final MatchingProblem problem;
-  private final Weights weights;
+  private final Budgets budgets;
   private final Optional<PlanMemory> before;
   private final Searcher searcher;
   private final PlanMemory memory;
@@ -42,25 +40,35 @@ public final class Planner {
   private long nodes;
 
   private Planner(
-      MatchingProblem problem, Weights weights, Optional<PlanMemory> before, int threads) {
+      MatchingProblem problem,
+      Weights weights,
+      Budgets budgets,
+      Optional<PlanMemory> before,
+      int threads) {
     this.problem = problem;
-    this.weights = weights;
+    this.budgets = budgets;
     this.before = before;
-    this.searcher = new Searcher(problem, weights, threads);
-    this.memory = new PlanMemory(problem, weights);
+    this.searcher = new Searcher(problem, weights, budgets, threads);
+    this.memory = new PlanMemory(problem, weights, budgets);
     this.changed = new Touched(problem);
   }
 
   /** With the weights that are shipped, on as many threads as there are processors. */
   public static Plan plan(MatchingProblem problem) {
-    return plan(problem, Weights.SHIPPED, Runtime.getRuntime().availableProcessors());
+    return plan(problem, Budgets.DEFAULTS);
+  }
+
+  /** The same with other budgets. */
+  public static Plan plan(MatchingProblem problem, Budgets budgets) {
+    int threads = Runtime.getRuntime().availableProcessors();
+    return plan(problem, Weights.SHIPPED, budgets, threads);
   }
 
   /**
    * @param threads how many may work on it; the answer is the same
    */
-  public static Plan plan(MatchingProblem problem, Weights weights, int threads) {
-    return new Planner(problem, weights, Optional.empty(), threads).planned();
+  public static Plan plan(MatchingProblem problem, Weights weights, Budgets budgets, int threads) {
+    return new Planner(problem, weights, budgets, Optional.empty(), threads).planned();
   }
 
   /**
@@ -68,7 +76,8 @@ public final class Planner {
    * the same as from nothing, but only what the change touches is worked on.
    */
   public static Plan replan(Plan before, MatchingProblem problem) {
-    return new Planner(problem, before.memory().weights, Optional.of(before.memory()), 1).planned();
+    PlanMemory memory = before.memory();
+    return new Planner(problem, memory.weights, memory.budgets, Optional.of(memory), 1).planned();
   }
 
   private Plan planned() {
@@ -157,7 +166,7 @@ public final class Planner {
 
   private void solve(List<Seen> members, long[] capacity, Round round) {
     List<List<Option>> options = members.stream().map(s -> s.options).toList();
-    JointPlan.Solved solved = JointPlan.solve(options, capacity, NODE_BUDGET);
+    JointPlan.Solved solved = JointPlan.solve(options, capacity, budgets.planNodes());
     Component component = new Component(members, solved);
     for (int c = 0; c < members.size(); c++) {
       int[] likelihoods = solved.likelihoods()[c];

@@ -27,7 +27,6 @@ final class PoolWays {
   private static final int LIKELY_CUSTOMERS = 2;
 
   private static final int MOST_BY_CREDITS = 12;
-  private static final long BUDGET = 400_000;
   private static final long ROUND = 5_000;
 
   private final WaySearch search;
@@ -71,7 +70,8 @@ final class PoolWays {
     int[] members = credits && n < 200 ? pool.all() : pool.invoices;
     SetSearch table = credits && n < 200 ? pool.tableWithCredits() : pool.table();
     int size = members.length <= HalfSums.MAX_AMOUNTS ? members.length : sizeFor(n);
-    Sets sets = table.reaching(search.amount, Math.min(size, maxSize), KEEP_SETS, BUDGET);
+    Sets sets =
+        table.reaching(search.amount, Math.min(size, maxSize), KEEP_SETS, search.pools.setSteps());
     search.note(sets, members.length);
     for (int[] set : sets.sets()) {
       int[] items = Arrays.stream(set).map(k -> members[k]).toArray();

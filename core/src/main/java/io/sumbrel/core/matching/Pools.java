@@ -20,6 +20,7 @@ final class Pools {
 
   private final MatchingProblem problem;
   private final long[] left;
+  private final Budgets budgets;
   private final Map<Key, Pool> pools =
       new LinkedHashMap<>(2 * MOST_POOLS, 0.75f, true) {
         @Override
@@ -33,9 +34,15 @@ final class Pools {
   /**
    * @param left what may still be placed on each item, signed minor units
    */
-  Pools(MatchingProblem problem, long[] left) {
+  Pools(MatchingProblem problem, long[] left, Budgets budgets) {
     this.problem = problem;
+    this.budgets = budgets;
     this.left = left.clone();
+  }
+
+  /** How many steps one search of sets may take. */
+  long setSteps() {
+    return budgets.setSteps();
   }
 
   /** What may still be placed on an item. */

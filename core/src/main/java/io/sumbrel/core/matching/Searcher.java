@@ -20,12 +20,14 @@ final class Searcher {
 
   private final MatchingProblem problem;
   private final Weights weights;
+  private final Budgets budgets;
   private final int threads;
   private int count;
 
-  Searcher(MatchingProblem problem, Weights weights, int threads) {
+  Searcher(MatchingProblem problem, Weights weights, Budgets budgets, int threads) {
     this.problem = problem;
     this.weights = weights;
+    this.budgets = budgets;
     this.threads = threads;
   }
 
@@ -58,7 +60,7 @@ final class Searcher {
     shared(
         byPayer,
         places -> {
-          Pools pools = new Pools(problem, left);
+          Pools pools = new Pools(problem, left, budgets);
           places.forEach(m -> into[m] = Seen.of(problem, sums.get(m), readings[m], pools, weights));
         });
   }

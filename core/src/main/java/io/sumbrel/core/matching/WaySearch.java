@@ -73,7 +73,8 @@ final class WaySearch {
   /** Notes how far a search for sets in a pool went, and how many it did not give back. */
   void note(Sets sets, int pool) {
     boolean all = sets.completeTo() >= pool;
-    searched = searched.and(sets.searched()).and(all ? sets.searched() : Searched.TOO_BIG);
+    boolean beyond = !all && sets.searched() != Searched.NODE_BUDGET;
+    searched = searched.and(beyond ? Searched.TOO_BIG : sets.searched());
     uncounted += sets.count() - sets.sets().size();
     completeTo = all ? completeTo : Math.min(completeTo, sets.completeTo());
   }

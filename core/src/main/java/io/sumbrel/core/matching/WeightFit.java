@@ -30,7 +30,7 @@ public final class WeightFit {
   public void add(MatchingProblem problem, List<Predicate<List<TapeLine>>> isRight) {
     long[] left = new long[problem.itemCount()];
     Arrays.setAll(left, i -> problem.item(i).openMinor());
-    Pools pools = new Pools(problem, left);
+    Pools pools = new Pools(problem, left, Budgets.DEFAULTS);
     for (int m = 0; m < isRight.size(); m++) {
       var moneyIn = problem.pile().get(m);
       WaySearch search = WaySearch.of(problem, moneyIn, Reading.of(problem, moneyIn), pools);

@@ -1,12 +1,14 @@
 package io.sumbrel.core.matching;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import io.sumbrel.core.matching.combination.Searched;
 import io.sumbrel.core.openitem.OpenItem;
 import io.sumbrel.core.party.CustomerId;
 import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.receipt.MoneyInId;
+import io.sumbrel.core.rules.HouseLimits;
 import io.sumbrel.core.tape.LineKind;
 import io.sumbrel.core.tape.Tape;
 import java.util.Currency;
@@ -72,6 +74,21 @@ class HardInputTest extends SmallHouse {
     assertThat(rows.get(0).searched()).isEqualTo(Searched.TOO_BIG);
     assertThat(rows.get(0).searchedWords()).startsWith("searched sets up to");
     assertThat(rows.get(1).ways().get(0).words()).isEqualTo("T-100077");
+  }
+
+  @Test
+  void aSmallBudgetStopsAndSaysSo() {
+    CustomerId alder = customer("Alder Pots");
+    for (int i = 0; i < 40; i++) {
+      item(alder, "T-" + (50_000 + i), 1_000 + 37L * i);
+    }
+    money("ALDER POTS", 8_000, "PAYMENT");
+    MatchingProblem problem =
+        MatchingProblem.of(pile, items, customers, RememberedPayers.NONE, HouseLimits.DEFAULTS);
+    Plan.Row row = Planner.plan(problem, new Budgets(50, 5)).rows().get(0);
+    assertThat(row.searched()).isEqualTo(Searched.NODE_BUDGET);
+    assertThat(row.searchedWords()).startsWith("searched sets up to");
+    assertThatThrownBy(() -> new Budgets(0, 1)).isInstanceOf(IllegalArgumentException.class);
   }
 
   @Test

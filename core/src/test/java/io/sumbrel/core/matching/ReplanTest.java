@@ -107,7 +107,7 @@ class ReplanTest extends SmallHouse {
       for (int step = 0; step < 25; step++) {
         change(random, plan);
         problem = problem.with(pile, items).orElseThrow();
-        Plan anew = Planner.plan(problem(), Weights.SHIPPED, 1 + step % 2);
+        Plan anew = Planner.plan(problem(), Weights.SHIPPED, Budgets.DEFAULTS, 1 + step % 2);
         plan = Planner.replan(plan, problem);
         assertThat(plan.rows()).as("run %d step %d", run, step).isEqualTo(anew.rows());
         assertThat(words(plan)).isEqualTo(words(anew));
@@ -145,8 +145,8 @@ class ReplanTest extends SmallHouse {
     for (int m = 0; m < 1_500; m++) {
       newMoney(random);
     }
-    Plan one = Planner.plan(problem(), Weights.SHIPPED, 1);
-    Plan two = Planner.plan(problem(), Weights.SHIPPED, 2);
+    Plan one = Planner.plan(problem(), Weights.SHIPPED, Budgets.DEFAULTS, 1);
+    Plan two = Planner.plan(problem(), Weights.SHIPPED, Budgets.DEFAULTS, 2);
     assertThat(two.rows()).isEqualTo(one.rows());
     assertThat(two.work()).isEqualTo(one.work());
   }

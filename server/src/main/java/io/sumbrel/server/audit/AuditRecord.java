@@ -7,6 +7,7 @@ import jakarta.persistence.LockModeType;
 import java.time.Clock;
 import java.time.temporal.ChronoUnit;
 import java.util.List;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
@@ -19,10 +20,12 @@ import org.springframework.transaction.annotation.Transactional;
 public class AuditRecord {
   private final EntityManager entities;
   private final Clock clock;
+  private final ApplicationEventPublisher events;
 
-  AuditRecord(EntityManager entities, Clock clock) {
+  AuditRecord(EntityManager entities, Clock clock, ApplicationEventPublisher events) {
     this.entities = entities;
     this.clock = clock;
+    this.events = events;
   }
 
   /** Begins the record of a new set of books. */
@@ -52,6 +55,7 @@ public class AuditRecord {
     entities.persist(AuditLineRow.of(actor.booksId(), line));
     head.lastNumber = line.number();
     head.lastHash = line.hash();
+    events.publishEvent(new BooksChanged(actor.booksId()));
   }
 
   private AuditHeadRow head(long booksId) {

@@ -1,5 +1,6 @@
 package io.sumbrel.server.desk;
 
+import io.sumbrel.core.matching.Budgets;
 import io.sumbrel.core.matching.MatchingProblem;
 import io.sumbrel.core.matching.Plan;
 import io.sumbrel.core.matching.Planner;
@@ -13,23 +14,36 @@ import io.sumbrel.server.arrivals.MoneyLine;
 import io.sumbrel.server.arrivals.MoneyLines;
 import io.sumbrel.server.arrivals.PastPayments;
 import io.sumbrel.server.audit.AuditRecord;
+import io.sumbrel.server.audit.BooksChanged;
 import io.sumbrel.server.books.BooksNames;
 import io.sumbrel.server.books.Claims;
 import io.sumbrel.server.books.Customers;
 import io.sumbrel.server.books.Items;
 import io.sumbrel.server.books.Limits;
 import io.sumbrel.server.deposit.WaitingForTie;
+import jakarta.annotation.PreDestroy;
 import java.time.LocalDate;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
+import org.springframework.transaction.event.TransactionalEventListener;
 
-/** The plan over the pile, made anew whenever the record of acts has grown. */
+/**
+ * The plan over the pile. Whenever an act is committed, what it touches is planned anew in the
+ * background; whoever asks before that is done waits for it.
+ */
 @Component
 class PlanBoard {
+  /** With more items changed since the indexes were built, these are built anew. */
+  private static final int MOST_CHANGES = 2_000;
+
   private final AuditRecord audit;
   private final MoneyLines moneyLines;
   private final WaitingForTie waitingForTie;
@@ -39,6 +53,8 @@ class PlanBoard {
   private final Limits limits;
   private final PastPayments pastPayments;
   private final BooksNames books;
+  private final Budgets budgets;
+  private final ExecutorService background = Executors.newSingleThreadExecutor();
   private final Map<Long, Board> boards = new ConcurrentHashMap<>();
   private final Map<Long, Memory> memories = new ConcurrentHashMap<>();
 
@@ -51,7 +67,9 @@ class PlanBoard {
       Customers customers,
       Limits limits,
       PastPayments pastPayments,
-      BooksNames books) {
+      BooksNames books,
+      @Value("${sumbrel.matching.set-steps}") long setSteps,
+      @Value("${sumbrel.matching.plan-nodes}") int planNodes) {
     this.audit = audit;
     this.moneyLines = moneyLines;
     this.waitingForTie = waitingForTie;
@@ -61,6 +79,7 @@ class PlanBoard {
     this.limits = limits;
     this.pastPayments = pastPayments;
     this.books = books;
+    this.budgets = new Budgets(setSteps, planNodes);
   }
 
   /**
@@ -68,14 +87,20 @@ class PlanBoard {
    *
    * @param feedNumber the newest line of the record that it knows
    * @param pile money not yet explained, in the order of booking
+   * @param basis what the problem was built from, besides items and pile
    * @param waiting entries that wait to be tied to their deposits, whose members are in the pile
    */
   record Board(
       long feedNumber,
       List<MoneyLine> pile,
       Set<MoneyInId> waiting,
+      Basis basis,
+      MatchingProblem problem,
       Plan plan,
       Map<MoneyInId, Plan.Row> rows) {}
+
+  /** What changes seldom, and then everything with it. */
+  private record Basis(List<Customer> customers, RememberedPayers remembered, HouseLimits limits) {}
 
   /** Who paid before, and up to which past payment and customer it is known. */
   private record Memory(long newest, int customers, RememberedPayers payers) {}
@@ -98,10 +123,25 @@ class PlanBoard {
     long newest = audit.lastNumber(booksId);
     return boards.compute(
         booksId,
-        (id, board) -> board != null && board.feedNumber == newest ? board : made(id, newest));
+        (id, board) ->
+            board != null && board.feedNumber == newest
+                ? board
+                : made(id, newest, Optional.ofNullable(board)));
   }
 
-  private Board made(long booksId, long feedNumber) {
+  @TransactionalEventListener
+  void planAnew(BooksChanged changed) {
+    if (boards.containsKey(changed.booksId())) {
+      background.execute(() -> board(changed.booksId()));
+    }
+  }
+
+  @PreDestroy
+  void stop() {
+    background.shutdownNow();
+  }
+
+  private Board made(long booksId, long feedNumber, Optional<Board> before) {
     Set<MoneyInId> claimed = claims.all(booksId).keySet();
     Set<MoneyInId> waiting = waitingForTie.entries(booksId);
     List<MoneyLine> pile =
@@ -109,16 +149,31 @@ class PlanBoard {
             .filter(l -> !claimed.contains(l.moneyIn().id()))
             .filter(l -> !waiting.contains(l.moneyIn().id()))
             .toList();
-    HouseLimits house = limits.of(booksId);
-    LocalDate from = books.businessDate(booksId).minusMonths(house.lookBackMonths());
-    List<OpenItem> candidates =
-        items.all(booksId).stream().filter(i -> !i.isSettled() || i.date().isAfter(from)).toList();
     List<MoneyIn> money = pile.stream().map(MoneyLine::moneyIn).toList();
-    List<Customer> all = customers.all(booksId);
-    RememberedPayers remembered = remembered(booksId, all);
-    Plan plan = Planner.plan(MatchingProblem.of(money, candidates, all, remembered, house));
+    List<OpenItem> all = items.all(booksId);
+    HouseLimits house = limits.of(booksId);
+    List<Customer> parties = customers.all(booksId);
+    Basis basis = new Basis(parties, remembered(booksId, parties), house);
+    Optional<MatchingProblem> changed =
+        before
+            .filter(b -> b.basis.equals(basis) && b.problem.changes() < MOST_CHANGES)
+            .flatMap(b -> b.problem.with(money, all));
+    MatchingProblem problem = changed.orElseGet(() -> problem(booksId, money, all, basis));
+    Plan plan =
+        changed.isPresent()
+            ? Planner.replan(before.get().plan, problem)
+            : Planner.plan(problem, budgets);
     Map<MoneyInId, Plan.Row> rows = new HashMap<>();
     plan.rows().forEach(r -> rows.put(r.moneyIn(), r));
-    return new Board(feedNumber, pile, waiting, plan, rows);
+    return new Board(feedNumber, pile, waiting, basis, problem, plan, rows);
+  }
+
+  /** With what is open, and what was settled within the look-back. */
+  private MatchingProblem problem(
+      long booksId, List<MoneyIn> money, List<OpenItem> all, Basis basis) {
+    LocalDate from = books.businessDate(booksId).minusMonths(basis.limits.lookBackMonths());
+    List<OpenItem> candidates =
+        all.stream().filter(i -> !i.isSettled() || i.date().isAfter(from)).toList();
+    return MatchingProblem.of(money, candidates, basis.customers, basis.remembered, basis.limits);
   }
 }

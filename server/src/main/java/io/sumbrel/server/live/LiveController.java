@@ -1,6 +1,7 @@
 package io.sumbrel.server.live;
 
 import io.sumbrel.server.audit.AuditRecord;
+import io.sumbrel.server.audit.BooksChanged;
 import io.sumbrel.server.people.Actor;
 import java.io.IOException;
 import java.util.Map;
@@ -8,6 +9,7 @@ import java.util.concurrent.ConcurrentHashMap;
 import org.springframework.http.MediaType;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.transaction.event.TransactionalEventListener;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
@@ -39,8 +41,10 @@ class LiveController {
     return emitter;
   }
 
+  /** At once when an act is committed; and now and then, for what another way brought. */
+  @TransactionalEventListener(BooksChanged.class)
   @Scheduled(fixedDelay = 300)
-  void tell() {
+  synchronized void tell() {
     listeners.forEach(
         (emitter, listener) -> {
           long newest = audit.lastNumber(listener.booksId());
