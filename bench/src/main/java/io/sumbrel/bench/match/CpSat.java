@@ -21,7 +21,7 @@ import java.util.OptionalLong;
  * What it does not decide within the limit is empty, never "none".
  */
 final class CpSat {
-  private static final double LIMIT = 20;
+  private static final double LIMIT = 2;
 
   static {
     Loader.loadNativeLibraries();

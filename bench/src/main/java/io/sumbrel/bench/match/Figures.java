@@ -92,6 +92,13 @@ final class Figures {
     return threshold;
   }
 
+  /** What was chosen with a confidence of these parts of a million, the upper bound left out. */
+  List<Judged> between(int low, int high) {
+    return judged.stream()
+        .filter(j -> j.confidence > 0 && j.confidence >= low && j.confidence < high)
+        .toList();
+  }
+
   /** Share of payable money from a confidence on, and how often it was right, both per 100,000. */
   long[] from(int threshold) {
     long all = judged.stream().filter(j -> j.confidence >= threshold).count();

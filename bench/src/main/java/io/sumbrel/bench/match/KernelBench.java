@@ -24,12 +24,12 @@ final class KernelBench {
 
   /** One kind of instance. */
   private enum Family {
-    SMALL(1_000, 200),
-    MEDIUM(600, 200),
-    LONG_SETS(40, 20),
-    WINDOW(80, 20),
-    EQUAL(80, 20),
-    CHEAPEST(200, 1);
+    SMALL(1_200, 200),
+    MEDIUM(640, 200),
+    LONG_SETS(20, 20),
+    WINDOW(40, 20),
+    EQUAL(40, 20),
+    CHEAPEST(60, 1);
 
     final int instances;
     final int wantedTimes;

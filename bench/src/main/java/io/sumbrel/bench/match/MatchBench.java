@@ -1,8 +1,5 @@
 package io.sumbrel.bench.match;
 
-import io.sumbrel.core.matching.Budgets;
-import io.sumbrel.core.matching.Plan;
-import io.sumbrel.core.matching.Planner;
 import io.sumbrel.core.matching.WeightFit;
 import io.sumbrel.core.matching.Weights;
 import io.sumbrel.core.tape.TapeLine;
@@ -10,31 +7,40 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.function.Predicate;
 
-/** Prints what the matching reaches on invented companies. */
+/**
+ * Measures the matching and prints the table of targets: {@code [--items N] [--fit] [--only
+ * kernel|joint|population|scale] [--large]}.
+ */
 public final class MatchBench {
   private MatchBench() {}
 
   public static void main(String[] args) {
-    int items = args.length > 0 ? Integer.parseInt(args[0]) : 10_000;
-    Weights weights = args.length > 1 ? fit(items) : Weights.SHIPPED;
-    for (Population population : Population.values()) {
-      Figures second = figures(population, items, 2, weights);
-      Figures third = figures(population, items, 3, weights);
-      System.out.printf(
-          "%s: among %d, right %d%n", population, third.amongPerMille(), third.rightPerMille());
-      for (int precision : new int[] {999_000, 995_000, 990_000}) {
-        int t = second.thresholdFor(precision);
-        long[] f = third.from(t);
-        System.out.printf("  at %d: threshold %d, placed %d, right %d%n", precision, t, f[0], f[1]);
-      }
-      third
-          .byKind()
-          .forEach(
-              (k, c) ->
-                  System.out.printf(
-                      "  %-14s %5d among %4d right %4d%n",
-                      k.words(), c[0], c[1] * 1000 / c[0], c[2] * 1000 / c[0]));
+    List<String> options = List.of(args);
+    int items = options.contains("--items") ? Integer.parseInt(after(options, "--items")) : 100_000;
+    String only = options.contains("--only") ? after(options, "--only") : "";
+    Weights weights = options.contains("--fit") ? fit(items) : Weights.SHIPPED;
+    System.out.println("| what | target | figure | |");
+    System.out.println("|---|---|---|---|");
+    if (only.isEmpty() || only.equals("kernel")) {
+      print(KernelBench.run());
     }
+    if (only.isEmpty() || only.equals("joint")) {
+      print(PlannerCheck.run(Math.min(items, 20_000)));
+    }
+    if (only.isEmpty() || only.equals("population")) {
+      print(PopulationCheck.run(items, weights));
+    }
+    if (only.isEmpty() || only.equals("scale")) {
+      print(ScaleCheck.run(options.contains("--large")));
+    }
+  }
+
+  private static String after(List<String> options, String option) {
+    return options.get(options.indexOf(option) + 1);
+  }
+
+  private static void print(List<Target> targets) {
+    targets.forEach(t -> System.out.println(t.row()));
   }
 
   private static Weights fit(int items) {
@@ -48,25 +54,7 @@ public final class MatchBench {
       fit.add(world.problem(), right);
     }
     Weights weights = fit.fitted();
-    System.out.println(weights.written());
+    System.err.println(weights.written());
     return weights;
-  }
-
-  private static Figures figures(Population population, int items, long seed, Weights weights) {
-    World world = World.of(population, items, items / 10, seed * 1000);
-    long start = System.nanoTime();
-    var problem = world.problem();
-    long built = System.nanoTime();
-    Plan plan = Planner.plan(problem, weights, Budgets.DEFAULTS, 1);
-    System.out.printf(
-        "%s seed %d: %d + %d ms %s%n",
-        population,
-        seed,
-        (built - start) / 1_000_000,
-        (System.nanoTime() - built) / 1_000_000,
-        plan.work());
-    Figures figures = new Figures();
-    figures.add(world, plan);
-    return figures;
   }
 }

@@ -58,7 +58,8 @@ public record DepositMember(
         payerName,
         payerAccount,
         text(),
-        details.stream().map(RemittanceDetail::number).toList());
+        details.stream().map(RemittanceDetail::number).toList(),
+        details);
   }
 
   /** All that is known of it in lines, as a person reads it and as numbers are looked for. */

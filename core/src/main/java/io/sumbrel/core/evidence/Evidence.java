@@ -198,6 +198,30 @@ public sealed interface Evidence {
   /** What is settled is not what was received, and why that may be. */
   record Differs(String words, Side side, int points) implements Evidence {}
 
+  /**
+   * The payer states how much is for what.
+   *
+   * @param unsaid what the details leave unsaid of the sum, in words; empty when they add up
+   */
+  record SplitStated(int details, Optional<String> unsaid, int points) implements Evidence {
+    @Override
+    public String words() {
+      String split = details == 1 ? "the detail" : "the " + details + " details";
+      return unsaid
+          .map(
+              u -> split + " of the payer " + (details == 1 ? "leaves " : "leave ") + u + " unsaid")
+          .orElse(split + " of the payer " + (details == 1 ? "is" : "add up to") + " the sum");
+    }
+  }
+
+  /** The payer states another split than this, or one that cannot be. */
+  record SplitDiffers(String words, int points) implements Evidence {
+    @Override
+    public Side side() {
+      return Side.AGAINST;
+    }
+  }
+
   /** The set is one that payers choose: all that is due, a month, a run of numbers. */
   record SetShape(String words, Side side, int points) implements Evidence {}
 

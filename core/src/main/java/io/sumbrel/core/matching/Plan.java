@@ -1,8 +1,11 @@
 package io.sumbrel.core.matching;
 
+import io.sumbrel.core.matching.assignment.JointPlan;
+import io.sumbrel.core.matching.assignment.Option;
 import io.sumbrel.core.matching.combination.Searched;
 import io.sumbrel.core.party.CustomerId;
 import io.sumbrel.core.receipt.MoneyInId;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 
@@ -26,6 +29,30 @@ public final class Plan {
   /** What it took. */
   public Work work() {
     return work;
+  }
+
+  /**
+   * Sums that may get in each other's way, as they were first chosen for: for those who check the
+   * plan.
+   *
+   * @param options of each of the sums
+   * @param capacity how much is open on each item
+   */
+  public record Together(List<List<Option>> options, long[] capacity, JointPlan.Solved solved) {}
+
+  /** The components of the first joint choice, in the order of the pile. */
+  public List<Together> components() {
+    PlanMemory.Round first = memory.rounds.get(0);
+    long[] capacity = Arrays.stream(first.left).map(Math::abs).toArray();
+    return rows.stream()
+        .map(row -> first.choices.get(row.moneyIn()))
+        .filter(choice -> choice != null && choice.place() == 0)
+        .map(PlanMemory.Choice::component)
+        .map(
+            c ->
+                new Together(
+                    c.members().stream().map(s -> s.options).toList(), capacity, c.solved()))
+        .toList();
   }
 
   PlanMemory memory() {
@@ -67,6 +94,9 @@ public final class Plan {
 
     /** How many ways there are, in words. */
     public String countWords() {
+      if (waysCount == 0) {
+        return "No way";
+      }
       return waysCount > MOST_COUNTED
           ? "more than 1,000 ways"
           : waysCount + (waysCount == 1 ? " way" : " ways");

@@ -103,6 +103,19 @@ final class Reading {
     }
   }
 
+  /** The open item that a stated number means, by its own number or by its order; else −1. */
+  int statedItem(String number) {
+    for (Found found : NumberScan.scan(number)) {
+      int[] items = problem.byNumber(found.written(), found.digits());
+      for (int item : items.length > 0 ? items : problem.byOrder(found.written())) {
+        if (open.containsKey(item)) {
+          return item;
+        }
+      }
+    }
+    return -1;
+  }
+
   /** Reads one number; gives the hit on which a tail after it may hang. */
   private Hit read(Found found, int token, Hit base) {
     boolean hangs =

@@ -10,6 +10,7 @@ import io.sumbrel.core.matching.Way.Gap;
 import io.sumbrel.core.matching.Way.Shape;
 import io.sumbrel.core.money.AmountText;
 import io.sumbrel.core.receipt.MoneyIn;
+import io.sumbrel.core.remittance.RemittanceDetail;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -35,6 +36,7 @@ final class Reasons {
     this.way = way;
     numbers();
     payer();
+    split();
     difference();
     shape();
     ambiguity();
@@ -162,6 +164,28 @@ final class Reasons {
     }
   }
 
+  /** How the details of the payer stand to the sum and to this way. */
+  private void split() {
+    List<RemittanceDetail> details = moneyIn.details();
+    if (details.isEmpty()) {
+      return;
+    }
+    int points = points(Topic.NUMBERS);
+    long said = details.stream().mapToLong(RemittanceDetail::paidMinor).sum();
+    long unsaid = moneyIn.amountMinor() - said;
+    String gap = AmountText.words(Math.abs(unsaid), moneyIn.currency());
+    if (way.has(Shape.STATED)) {
+      Optional<String> left = unsaid == 0 ? Optional.empty() : Optional.of(gap);
+      reasons.add(new Evidence.SplitStated(details.size(), left, points));
+    } else if (unsaid < 0) {
+      reasons.add(
+          new Evidence.SplitDiffers(
+              "the details of the payer come to " + gap + " more than the sum", -Math.abs(points)));
+    } else {
+      reasons.add(new Evidence.SplitDiffers("the payer states another split", -Math.abs(points)));
+    }
+  }
+
   private void difference() {
     int points = points(Topic.DIFFERENCE);
     String gap = AmountText.words(way.gapMinor, moneyIn.currency());
@@ -187,7 +211,11 @@ final class Reasons {
                   "discount of " + gap + " as the terms allow, in time", Side.FOR, points));
       case LATE_DISCOUNT -> against("discount of " + gap + " taken late, within the grace", points);
       case SHORT -> against("short by " + gap + ", stays open on " + last, points);
-      case OVER -> against(gap + " more than is open on what is named", points);
+      case OVER -> {
+        if (!way.has(Shape.STATED)) {
+          against(gap + " more than is open on what is named", points);
+        }
+      }
     }
   }
 
@@ -199,7 +227,7 @@ final class Reasons {
     int points = points(Topic.SHAPE);
     if (way.has(Shape.EARLIEST)) {
       reasons.add(new Evidence.SetShape("a round sum without a number", Side.AGAINST, points));
-    } else if (way.items.length > 1) {
+    } else if (way.items.length > 1 && points != 0) {
       String words =
           way.has(Shape.WHOLE)
               ? "all that the customer owes"

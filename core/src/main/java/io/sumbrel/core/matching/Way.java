@@ -36,6 +36,8 @@ final class Way {
   /** How the set was come by; one set may have several shapes. */
   enum Shape {
     NAMED,
+    /** As the payer says how the sum is split. */
+    STATED,
     ONE,
     WHOLE,
     OVERDUE,

@@ -62,10 +62,14 @@ final class WayFeatures {
       flag(x, Feature.PREPAID, way.has(Shape.PREPAID));
       return x;
     }
-    gap(way, x);
+    boolean stated = way.has(Shape.STATED);
+    flag(x, Feature.SPLIT_STATED, stated);
+    if (!stated) {
+      gap(way, x);
+    }
     Numbers numbers = numbers(way);
     numbers(way, numbers, x);
-    if (numbers.unnamed > 0) {
+    if (numbers.unnamed > 0 && !stated) {
       shape(way, numbers.unnamed, x);
     }
     return x;

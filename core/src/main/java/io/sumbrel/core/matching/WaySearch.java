@@ -46,6 +46,7 @@ final class WaySearch {
 
   static WaySearch of(MatchingProblem problem, MoneyIn moneyIn, Reading reading, Pools pools) {
     WaySearch search = new WaySearch(problem, moneyIn, reading, pools);
+    new StatedWays(search).search();
     new NamedWays(search).search();
     new PoolWays(search).search();
     new LooseWays(search).search();

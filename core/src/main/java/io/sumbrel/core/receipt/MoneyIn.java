@@ -1,6 +1,7 @@
 package io.sumbrel.core.receipt;
 
 import io.sumbrel.core.money.AmountText;
+import io.sumbrel.core.remittance.RemittanceDetail;
 import java.time.LocalDate;
 import java.util.Currency;
 import java.util.List;
@@ -14,6 +15,8 @@ import java.util.Optional;
  * @param amountMinor signed, in minor units
  * @param text all that the bank sent about it, in lines; places in evidence count in this text
  * @param references document numbers that the file states as such
+ * @param details what the payer says it covers, with amounts: from a lockbox, a structured
+ *     remittance or an advice
  */
 public record MoneyIn(
     MoneyInId id,
@@ -23,13 +26,37 @@ public record MoneyIn(
     Optional<String> payerName,
     Optional<String> payerAccount,
     String text,
-    List<String> references) {
+    List<String> references,
+    List<RemittanceDetail> details) {
+
+  /** A sum of which no split is stated. */
+  public MoneyIn(
+      MoneyInId id,
+      Currency currency,
+      long amountMinor,
+      LocalDate bookingDate,
+      Optional<String> payerName,
+      Optional<String> payerAccount,
+      String text,
+      List<String> references) {
+    this(
+        id,
+        currency,
+        amountMinor,
+        bookingDate,
+        payerName,
+        payerAccount,
+        text,
+        references,
+        List.of());
+  }
 
   public MoneyIn {
     Objects.requireNonNull(id);
     Objects.requireNonNull(currency);
     Objects.requireNonNull(text);
     references = List.copyOf(references);
+    details = List.copyOf(details);
     if (amountMinor == 0) {
       throw new IllegalArgumentException("money of nothing: " + id);
     }

@@ -8,6 +8,7 @@ import io.sumbrel.core.openitem.OpenItem;
 import io.sumbrel.core.party.CustomerId;
 import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.receipt.MoneyInId;
+import io.sumbrel.core.remittance.RemittanceDetail;
 import io.sumbrel.core.tape.LineKind;
 import io.sumbrel.core.tape.Tape;
 import io.sumbrel.core.tape.TapeLine;
@@ -16,6 +17,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Random;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 
 class PlannerTest extends SmallHouse {
@@ -283,5 +285,64 @@ class PlannerTest extends SmallHouse {
     assertThat(says(row.ways().get(0), "3 pairs of invoices reach the sum")).isTrue();
     bankLine(25_000, "TRANSFER 77");
     assertThat(plan().get(1).ways()).isEmpty();
+  }
+
+  private void cheque(long minor, RemittanceDetail... details) {
+    money("ALDER POTS", minor, "cheque 4410");
+    MoneyIn bare = pile.remove(pile.size() - 1);
+    pile.add(
+        new MoneyIn(
+            bare.id(),
+            USD,
+            minor,
+            DAY,
+            bare.payerName(),
+            Optional.empty(),
+            bare.text(),
+            Stream.of(details).map(RemittanceDetail::number).toList(),
+            List.of(details)));
+  }
+
+  @Test
+  void theDetailsOfThePayerDecideTheSplit() {
+    CustomerId alder = customer("Alder Pots");
+    item(alder, "T-5001", 50_000);
+    item(alder, "T-5002", 80_000);
+    item(alder, "C-5003", -6_000);
+    cheque(
+        64_000,
+        new RemittanceDetail("5001", 30_000),
+        new RemittanceDetail("ORD-T-5002", 40_000),
+        new RemittanceDetail("C-5003", -6_000));
+    Proposal way = chosen(plan().get(0));
+    assertThat(way.lines())
+        .containsExactly(
+            TapeLine.settles(items.get(0).id(), 30_000),
+            TapeLine.settles(items.get(1).id(), 40_000),
+            TapeLine.creditUsed(items.get(2).id(), 6_000));
+    assertThat(way.certainty()).isEqualTo(Certainty.SURE);
+    assertThat(says(way, "the 3 details of the payer add up to the sum")).isTrue();
+  }
+
+  @Test
+  void saysByHowMuchTheDetailsDoNotAddUp() {
+    CustomerId alder = customer("Alder Pots");
+    item(alder, "T-5001", 50_000);
+    item(alder, "T-5002", 80_000);
+    cheque(60_000, new RemittanceDetail("5001", 50_000));
+    Proposal left = chosen(plan().get(0));
+    assertThat(left.lines())
+        .containsExactly(
+            TapeLine.settles(items.get(0).id(), 50_000), TapeLine.onAccount(alder, 10_000));
+    assertThat(says(left, "the detail of the payer leaves 100.00 unsaid")).isTrue();
+    pile.clear();
+    cheque(50_000, new RemittanceDetail("5001", 50_000), new RemittanceDetail("5002", 75_000));
+    Proposal more = plan().get(0).ways().get(0);
+    assertThat(says(more, "the details of the payer come to 750.00 more than the sum")).isTrue();
+    pile.clear();
+    cheque(90_000, new RemittanceDetail("5002", 90_000), new RemittanceDetail("X-1", 5));
+    assertThat(plan().get(0).ways())
+        .as("more than is open cannot be the split")
+        .noneMatch(w -> says(w, "add up to the sum"));
   }
 }

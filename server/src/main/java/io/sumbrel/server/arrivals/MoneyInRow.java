@@ -6,6 +6,7 @@ import io.sumbrel.core.bank.StatementEntry;
 import io.sumbrel.core.deposit.DepositMember;
 import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.receipt.MoneyInId;
+import io.sumbrel.core.remittance.RemittanceDetail;
 import io.sumbrel.server.deposit.Deposits;
 import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;
@@ -17,6 +18,7 @@ import java.util.ArrayList;
 import java.util.Currency;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import org.hibernate.annotations.Immutable;
 
 @Entity
@@ -104,8 +106,17 @@ class MoneyInRow {
     row.payerAccount = fact.payerAccount().map(a -> cut(a, 60)).orElse(null);
     row.method = fact.kind().method();
     row.bankText = cut(money.text(), MAX_TEXT);
-    row.documentReferences = cut(String.join("\n", money.references()), 2000);
+    row.documentReferences = cut(written(money), 2000);
     return row;
+  }
+
+  /** A line for each detail, number and amount with a tab between; else for each reference. */
+  private static String written(MoneyIn money) {
+    return money.details().isEmpty()
+        ? String.join("\n", money.references())
+        : money.details().stream()
+            .map(d -> d.number() + "\t" + d.paidMinor())
+            .collect(Collectors.joining("\n"));
   }
 
   private static String cut(String text, int length) {
@@ -121,7 +132,13 @@ class MoneyInRow {
         Optional.ofNullable(payerName),
         Optional.ofNullable(payerAccount),
         bankText,
-        documentReferences.isEmpty() ? List.of() : List.of(documentReferences.split("\n")));
+        documentReferences.lines().map(l -> l.split("\t")[0]).toList(),
+        documentReferences
+            .lines()
+            .map(l -> l.split("\t"))
+            .filter(cells -> cells.length == 2)
+            .map(cells -> new RemittanceDetail(cells[0], Long.parseLong(cells[1])))
+            .toList());
   }
 
   MoneyLine toLine(Optional<MoneyLine.OfDeposit> deposit, long intoAccount) {

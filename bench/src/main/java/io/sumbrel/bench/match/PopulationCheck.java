@@ -1,0 +1,141 @@
+package io.sumbrel.bench.match;
+
+import io.sumbrel.core.matching.Budgets;
+import io.sumbrel.core.matching.MatchingProblem;
+import io.sumbrel.core.matching.Plan;
+import io.sumbrel.core.matching.Planner;
+import io.sumbrel.core.matching.Weights;
+import java.lang.management.ManagementFactory;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.apache.commons.math3.distribution.BetaDistribution;
+
+/**
+ * What the plan is worth on invented companies: how often the truth is among the ways, how often it
+ * is chosen, what may be placed at a wanted precision, and whether a certainty means what it says.
+ * Thresholds come from one seed, figures from another.
+ */
+final class PopulationCheck {
+  private static final Map<Kind, Integer> WEAKEST =
+      Map.of(
+          Kind.OLDEST_FIRST, 750, Kind.PARENT, 900, Kind.CREDIT_NETTED, 900, Kind.OVERPAYMENT, 750);
+  private static final int FEWEST_IN_BAND = 200;
+
+  private final List<Target> targets = new ArrayList<>();
+
+  static List<Target> run(int items, Weights weights) {
+    PopulationCheck check = new PopulationCheck();
+    for (Population population : Population.values()) {
+      check.run(population, items, weights);
+    }
+    return check.targets;
+  }
+
+  /** Plans a company of a seed and judges it. */
+  static Figures figures(Population population, int items, long seed, Weights weights) {
+    World world = World.of(population, items, items / 10, seed * 1000);
+    long before = cpu();
+    MatchingProblem problem = world.problem();
+    long built = cpu();
+    Plan plan = Planner.plan(problem, weights, Budgets.DEFAULTS, 1);
+    System.err.printf(
+        "%s, seed %d: built in %d ms, planned in %d ms of CPU, %s%n",
+        population, seed, (built - before) / 1_000_000, (cpu() - built) / 1_000_000, plan.work());
+    Figures figures = new Figures();
+    figures.add(world, plan);
+    return figures;
+  }
+
+  static long cpu() {
+    return ManagementFactory.getThreadMXBean().getCurrentThreadCpuTime();
+  }
+
+  private void run(Population population, int items, Weights weights) {
+    Figures second = figures(population, items, 2, weights);
+    Figures third = figures(population, items, 3, weights);
+    boolean standard = population == Population.STANDARD;
+    String name = population.name().toLowerCase();
+    share("truth among the ways, " + name, 950, third.amongPerMille(), standard);
+    share("chosen way right, of payable money, " + name, 920, third.rightPerMille(), standard);
+    placeable(name, second, third, 999_000, 70, standard);
+    placeable(name, second, third, 990_000, 80, standard);
+    if (standard) {
+      third.byKind().forEach(this::kind);
+    }
+    calibration(name, third);
+  }
+
+  private void share(String what, int wanted, long perMille, boolean isTarget) {
+    targets.add(
+        new Target(
+            what,
+            isTarget ? "≥ %.1f %%".formatted(wanted / 10.0) : "shown beside",
+            "%.1f %%".formatted(perMille / 10.0),
+            !isTarget || perMille >= wanted));
+  }
+
+  private void placeable(
+      String name, Figures second, Figures third, int precision, int wanted, boolean isTarget) {
+    long[] from = third.from(second.thresholdFor(precision));
+    String at = "%.1f %%".formatted(precision / 10_000.0);
+    targets.add(
+        new Target(
+            "placeable at " + at + " precision, " + name,
+            isTarget ? "≥ " + wanted + " %" : "shown beside",
+            "%.1f %%, measured %.2f %% right".formatted(from[0] / 1000.0, from[1] / 1000.0),
+            !isTarget || from[0] >= wanted * 1000L && from[1] * 10 >= precision - 1_000));
+  }
+
+  private void kind(Kind kind, long[] counts) {
+    Optional.ofNullable(WEAKEST.get(kind))
+        .ifPresent(
+            wanted -> {
+              long perMille = counts[1] * 1000 / counts[0];
+              share("truth among the ways, " + kind.words(), wanted, perMille, true);
+            });
+  }
+
+  /** Bands of ten points, the last from 99 on. */
+  private void calibration(String name, Figures figures) {
+    double worst = 0;
+    for (int band = 0; band < 10; band++) {
+      int low = band * 100_000;
+      int high = band == 9 ? 990_000 : low + 100_000;
+      List<Figures.Judged> in = figures.between(low, high);
+      if (in.size() >= FEWEST_IN_BAND) {
+        worst = Math.max(worst, Math.abs(said(in) - right(in)) * 100);
+      }
+    }
+    targets.add(
+        new Target(
+            "calibration, " + name,
+            "every band of ten points with ≥ 200 sums within 3 points",
+            "worst %.1f points off".formatted(worst),
+            worst <= 3));
+    List<Figures.Judged> sure = figures.between(990_000, 1_000_001);
+    long hits = sure.stream().filter(Figures.Judged::right).count();
+    double low = hits == 0 ? 0 : quantile(hits, sure.size() - hits + 1, 0.025);
+    double high = hits == sure.size() ? 1 : quantile(hits + 1, sure.size() - hits, 0.975);
+    targets.add(
+        new Target(
+            "calibration of what is sure, " + name,
+            "what it says lies in the Clopper–Pearson interval (95 %)",
+            "says %.3f %%, %d of %d right: %.3f to %.3f %%"
+                .formatted(said(sure) * 100, hits, sure.size(), low * 100, high * 100),
+            said(sure) >= low && said(sure) <= high));
+  }
+
+  private static double quantile(double a, double b, double p) {
+    return new BetaDistribution(a, b).inverseCumulativeProbability(p);
+  }
+
+  private static double said(List<Figures.Judged> judged) {
+    return judged.stream().mapToInt(Figures.Judged::confidence).average().orElse(0) / 1e6;
+  }
+
+  private static double right(List<Figures.Judged> judged) {
+    return judged.stream().mapToInt(j -> j.right() ? 1 : 0).average().orElse(0);
+  }
+}
