@@ -105,11 +105,11 @@ class DeskWalkTest {
   private static final List<List<String>> HARD_CASES =
       List.of(
           List.of("KESTREL LN POTTERY LTD", "2O455", "letter O for zero", "40.00 charge limit"),
-          List.of("SALTMARSH CITY TREASURY", "", "paid for Saltmarsh Folk Museum"),
+          List.of("SALTMARSH CITY TREASURY", "20388", "20388 stands in the text", "amounts meet"),
           List.of("PINMOOR SCHOOLS BOARD", "", "amounts meet exactly"),
           List.of("BRIGHTWATER ARTS TR", "TCK-20480", "discount of 17.20 as the terms allow"),
           List.of("718.90", "TCK-20365", "TCK-20365 is settled already"),
-          List.of("J OKONJO", "", "2 open items of all customers", "nothing says who pays"));
+          List.of("J OKONJO", "", "2 open items of all customers"));
 
   @Test
   @Order(2)

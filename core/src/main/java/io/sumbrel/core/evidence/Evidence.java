@@ -174,11 +174,15 @@ public sealed interface Evidence {
     }
   }
 
-  /** Nobody is known by the payer's name. */
-  record UnknownPayer(int points) implements Evidence {
+  /**
+   * Who pays is not known.
+   *
+   * @param named whether the bank gives a name
+   */
+  record UnknownPayer(boolean named, int points) implements Evidence {
     @Override
     public String words() {
-      return "nothing says who pays";
+      return named ? "no customer is known by the payer's name" : "nothing says who pays";
     }
 
     @Override

@@ -130,7 +130,7 @@ final class Reasons {
                       new Evidence.AnotherPayer(
                           problem.customer(p.customer()).name(), clue.isPresent() ? -1 : points)));
     } else if (clue.isEmpty()) {
-      reasons.add(new Evidence.UnknownPayer(points));
+      reasons.add(new Evidence.UnknownPayer(moneyIn.payerName().isPresent(), points));
     }
   }
 
