@@ -226,6 +226,14 @@ public sealed interface Evidence {
     }
   }
 
+  /** The customer is used to take the discount. */
+  record TakesDiscounts(int discounted, int payments, int points) implements Evidence {
+    @Override
+    public String words() {
+      return "took the discount on %d of %d earlier payments".formatted(discounted, payments);
+    }
+  }
+
   /** The set is one that payers choose: all that is due, a month, a run of numbers. */
   record SetShape(String words, Side side, int points) implements Evidence {}
 

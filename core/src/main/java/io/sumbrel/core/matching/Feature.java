@@ -14,6 +14,8 @@ enum Feature {
   /** Doublings of the amount over the charge. */
   CHARGE_SMALL(267, Topic.DIFFERENCE),
   DISCOUNT(1_954, Topic.DIFFERENCE),
+  /** The customer is used to take the discount; set by hand. */
+  DISCOUNT_AS_EVER(1_500, Topic.DIFFERENCE),
   LATE_DISCOUNT(3_422, Topic.DIFFERENCE),
   SHORT(-8_192, Topic.DIFFERENCE),
   SHORT_SHARE(-589, Topic.DIFFERENCE),

@@ -37,6 +37,7 @@ final class Reasons {
     numbers();
     payer();
     split();
+    habit();
     difference();
     shape();
     ambiguity();
@@ -183,6 +184,16 @@ final class Reasons {
               "the details of the payer come to " + gap + " more than the sum", -Math.abs(points)));
     } else {
       reasons.add(new Evidence.SplitDiffers("the payer states another split", -Math.abs(points)));
+    }
+  }
+
+  private void habit() {
+    if (has(Feature.DISCOUNT_AS_EVER)) {
+      RememberedPayers.Habit habit =
+          problem.remembered().habitOf(problem.customer(way.customer).id());
+      reasons.add(
+          new Evidence.TakesDiscounts(
+              habit.discounted(), habit.payments(), Feature.DISCOUNT_AS_EVER.weight));
     }
   }
 

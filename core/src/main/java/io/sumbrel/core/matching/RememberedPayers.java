@@ -14,7 +14,8 @@ import java.util.Optional;
 
 /**
  * Who paid for whom before: by the payer's name as the bank writes it, and by the account from
- * which the money came. Built once, then only read; linear in the past payments.
+ * which the money came; and how the customers were used to pay. Built once, then only read; linear
+ * in the past payments.
  */
 public final class RememberedPayers {
   /** Nobody is remembered. */
@@ -22,6 +23,27 @@ public final class RememberedPayers {
 
   private final Map<String, Map<CustomerId, Times>> byName = new HashMap<>();
   private final Map<String, Map<CustomerId, Times>> byAccount = new HashMap<>();
+
+  private final Map<CustomerId, Habit> habits = new HashMap<>();
+
+  /**
+   * How a customer's payments came.
+   *
+   * @param payments how many
+   * @param discounted on how many of them a discount was taken
+   */
+  record Habit(int payments, int discounted) {
+    private static final int FEWEST = 3;
+
+    Habit plus(Habit other) {
+      return new Habit(payments + other.payments, discounted + other.discounted);
+    }
+
+    /** On two of three payments or more. */
+    boolean takesDiscounts() {
+      return payments >= FEWEST && discounted * 3 >= payments * 2;
+    }
+  }
 
   /** How often, and when last. */
   private record Times(int count, LocalDate last) {
@@ -52,6 +74,8 @@ public final class RememberedPayers {
     for (PastPayment payment : past) {
       CustomerId customer = byNumber.get(payment.customerNumber());
       if (customer != null) {
+        Habit habit = new Habit(1, payment.discountMinor() > 0 ? 1 : 0);
+        payers.habits.merge(customer, habit, Habit::plus);
         Times once = new Times(1, payment.date());
         payment
             .payerName()
@@ -94,6 +118,11 @@ public final class RememberedPayers {
           (customer, t) ->
               found.add(new Remembered(customer, t.count(), all - t.count(), t.last(), byAccount)));
     }
+  }
+
+  /** How a customer was used to pay; of no payments when nothing is known. */
+  Habit habitOf(CustomerId customer) {
+    return habits.getOrDefault(customer, new Habit(0, 0));
   }
 
   /** Whether somebody paid under a name before. */

@@ -126,7 +126,13 @@ final class WayFeatures {
         set(x, Feature.OVER_SHARE, (int) (gap * 1000 / search.amount));
       }
     }
+    boolean discount = way.gap == Gap.DISCOUNT || way.gap == Gap.LATE_DISCOUNT;
+    flag(x, Feature.DISCOUNT_AS_EVER, discount && habitOf(way).takesDiscounts());
     flag(x, Feature.CREDIT_NETTED, Arrays.stream(way.parts).anyMatch(p -> p < 0));
+  }
+
+  private RememberedPayers.Habit habitOf(Way way) {
+    return problem.remembered().habitOf(problem.customer(way.customer).id());
   }
 
   private Numbers numbers(Way way) {

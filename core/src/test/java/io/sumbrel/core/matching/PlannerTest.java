@@ -8,6 +8,7 @@ import io.sumbrel.core.openitem.OpenItem;
 import io.sumbrel.core.party.CustomerId;
 import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.receipt.MoneyInId;
+import io.sumbrel.core.receipt.PastPayment;
 import io.sumbrel.core.remittance.RemittanceDetail;
 import io.sumbrel.core.tape.LineKind;
 import io.sumbrel.core.tape.Tape;
@@ -191,6 +192,31 @@ class PlannerTest extends SmallHouse {
     Plan.Row row = plan().get(0);
     assertThat(row.certainty()).isIn(Certainty.SURE, Certainty.LIKELY);
     assertThat(says(row.ways().get(0), "paid for Saltmarsh Folk Museum 3 times before")).isTrue();
+  }
+
+  @Test
+  void knowsWhoIsUsedToTakeTheDiscount() {
+    CustomerId alder = customer("Alder Pots");
+    item(alder, "T-5001", 100_000, "2/10 net 30");
+    money("ALDER POTS", 98_000, "PAYMENT");
+    Proposal before = plan().get(0).ways().get(0);
+    for (int i = 0; i < 4; i++) {
+      past.add(
+          new PastPayment(
+              2 + i,
+              DAY.minusDays(40L + i),
+              Optional.of("ALDER POTS"),
+              Optional.empty(),
+              USD,
+              100,
+              "K-1",
+              List.of(),
+              i == 0 ? 0 : 2));
+    }
+    Proposal after = plan().get(0).ways().get(0);
+    assertThat(after.words()).isEqualTo("T-5001, less 20.00 discount");
+    assertThat(says(after, "took the discount on 3 of 4 earlier payments")).isTrue();
+    assertThat(says(before, "earlier payments")).isFalse();
   }
 
   @Test
