@@ -1,5 +1,6 @@
 package io.sumbrel.core.bank;
 
+import io.sumbrel.core.remittance.RemittanceDetail;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
@@ -14,6 +15,7 @@ import java.util.Optional;
  * @param amountMinor signed, in minor units of the account's currency: in above zero, out below
  * @param text what the bank sent, in pieces as they came
  * @param references numbers of documents that the file states as such
+ * @param details what the payer says it covers, with amounts; empty unless the file says it for all
  * @param reversal present when the bank takes an earlier booking back
  * @param batch the bank's reference of the one sum that this transaction is a part of
  */
@@ -29,6 +31,7 @@ public record StatementEntry(
     Method method,
     List<String> text,
     List<String> references,
+    List<RemittanceDetail> details,
     Optional<Reversal> reversal,
     Optional<String> batch) {
 
@@ -46,6 +49,7 @@ public record StatementEntry(
     Objects.requireNonNull(method);
     text = List.copyOf(text);
     references = List.copyOf(references);
+    details = List.copyOf(details);
   }
 
   /** Whether it moves money: booked, and not of 0.00. */
@@ -75,6 +79,7 @@ public record StatementEntry(
     private Method method = Method.OTHER;
     private final List<String> text = new ArrayList<>();
     private final List<String> references = new ArrayList<>();
+    private final List<RemittanceDetail> details = new ArrayList<>();
     private Optional<Reversal> reversal = Optional.empty();
     private Optional<String> batch = Optional.empty();
 
@@ -126,6 +131,12 @@ public record StatementEntry(
       return text(number);
     }
 
+    /** Says how much is paid on a document. */
+    public Builder detail(RemittanceDetail detail) {
+      details.add(detail);
+      return this;
+    }
+
     public Builder reverses(String originalReference) {
       reversal = Optional.of(new Reversal(originalReference));
       return this;
@@ -149,6 +160,7 @@ public record StatementEntry(
           method,
           text,
           references,
+          details,
           reversal,
           batch);
     }

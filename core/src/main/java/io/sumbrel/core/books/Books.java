@@ -208,7 +208,8 @@ public final class Books {
               entry.payerName(),
               entry.payerAccount(),
               String.join("\n", entry.text()),
-              entry.references());
+              entry.references(),
+              entry.details());
       entries.put(id, new BooksFacts.Entry(account.code(), moneyIn, Optional.empty()));
     }
     Balance closing = statement.frame().closing().orElseThrow();

@@ -1,6 +1,8 @@
 package io.sumbrel.formats.camt;
 
 import io.sumbrel.core.bank.StatementEntry;
+import io.sumbrel.core.money.AmountText;
+import io.sumbrel.core.remittance.RemittanceDetail;
 import java.util.ArrayList;
 import java.util.Currency;
 import java.util.List;
@@ -13,6 +15,7 @@ final class CamtDetail {
   private final int line;
   private final List<String> text = new ArrayList<>();
   private final List<String> documents = new ArrayList<>();
+  private final List<String> paid = new ArrayList<>();
   private final List<String> remarks = new ArrayList<>();
   private String amount = "";
   private String amountCurrency = "";
@@ -54,6 +57,8 @@ final class CamtDetail {
       }
       case "Ustrd" -> text.add(value);
       case "Nb" -> document(parent.equals("RfrdDocInf"), value);
+      case "RmtdAmt" -> paid(parent.equals("RfrdDocAmt"), value, currency);
+      case "CdtNoteAmt" -> paid(parent.equals("RfrdDocAmt"), "-" + value, currency);
       case "Ref" -> document(parent.equals("CdtrRefInf"), value);
       case "AddtlRmtInf" -> text.add(value);
       case "AddtlTxInf" -> remarks.add(value);
@@ -85,6 +90,13 @@ final class CamtDetail {
   private void document(boolean stated, String number) {
     if (stated) {
       documents.add(number);
+    }
+  }
+
+  /** An amount belongs to the document before it, where there is exactly one without. */
+  private void paid(boolean stated, String value, String currency) {
+    if (stated && documents.size() == paid.size() + 1) {
+      paid.add(value + " " + currency);
     }
   }
 
@@ -133,7 +145,7 @@ final class CamtDetail {
         : 0;
   }
 
-  void describe(StatementEntry.Builder entry, boolean in) {
+  void describe(StatementEntry.Builder entry, boolean in, Currency currency) {
     String name =
         in
             ? ultimateDebtor.isEmpty() ? debtor : ultimateDebtor
@@ -145,5 +157,24 @@ final class CamtDetail {
     }
     remarks.forEach(entry::text);
     documents.forEach(entry::document);
+    details(currency).forEach(entry::detail);
+  }
+
+  /** What is said to be paid on each document; nothing unless it is said of all of them. */
+  private List<RemittanceDetail> details(Currency currency) {
+    List<RemittanceDetail> details = new ArrayList<>();
+    String code = " " + currency.getCurrencyCode();
+    for (int i = 0; i < paid.size(); i++) {
+      String amount = paid.get(i);
+      if (paid.size() != documents.size()
+          || !amount.endsWith(code)
+          || !amount.matches("-?\\d{1,13}([.]\\d{1,3})? [A-Z]{3}")) {
+        return List.of();
+      }
+      String figure = amount.substring(0, amount.length() - code.length());
+      details.add(
+          new RemittanceDetail(documents.get(i).strip(), AmountText.parse(figure, currency)));
+    }
+    return details;
   }
 }

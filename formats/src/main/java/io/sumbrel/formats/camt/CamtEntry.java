@@ -123,7 +123,7 @@ final class CamtEntry {
       List<Long> parts = details.stream().map(d -> d.signedMinor(side, currency)).toList();
       boolean whole = parts.stream().noneMatch(p -> p == 0);
       if (whole && parts.stream().mapToLong(p -> p).sum() == amountMinor) {
-        return split(parts, day);
+        return split(parts, day, currency);
       }
       if (whole) {
         note =
@@ -132,11 +132,11 @@ final class CamtEntry {
       }
     }
     StatementEntry.Builder entry = begin(line, day, amountMinor).reference(reference);
-    details.forEach(d -> d.describe(entry, amountMinor > 0));
+    details.forEach(d -> d.describe(entry, amountMinor > 0, currency));
     return List.of(finish(entry, details.stream().findFirst()));
   }
 
-  private List<StatementEntry> split(List<Long> parts, LocalDate day) {
+  private List<StatementEntry> split(List<Long> parts, LocalDate day, Currency currency) {
     List<StatementEntry> entries = new ArrayList<>();
     for (int i = 0; i < parts.size(); i++) {
       CamtDetail part = details.get(i);
@@ -144,7 +144,7 @@ final class CamtEntry {
           begin(part.line(), day, parts.get(i))
               .reference(part.reference().orElse(reference))
               .partOf(reference);
-      part.describe(entry, parts.get(i) > 0);
+      part.describe(entry, parts.get(i) > 0, currency);
       entries.add(finish(entry, Optional.of(part)));
     }
     return entries;

@@ -21,6 +21,7 @@ import javax.xml.stream.XMLStreamReader;
  * and no external entity is ever read.
  */
 public final class CamtReader extends StatementReading {
+  private static final Set<String> AMOUNTS = Set.of("Amt", "RmtdAmt", "CdtNoteAmt");
   private static final Set<String> STATEMENTS = Set.of("Stmt", "Rpt", "Ntfctn");
 
   private final String[] path = new String[SafeXml.MAX_DEPTH + 2];
@@ -98,7 +99,7 @@ public final class CamtReader extends StatementReading {
       statement.beginBalance();
     } else if (entry != null && name.equals("TxDtls")) {
       entry.beginDetail(line());
-    } else if (name.equals("Amt")) {
+    } else if (AMOUNTS.contains(name)) {
       currencyOf(xml.getAttributeValue(null, "Ccy"));
     }
   }

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import io.sumbrel.core.bank.BankStatement;
 import io.sumbrel.core.bank.StatementEntry;
 import io.sumbrel.core.bank.StatementEntry.Status;
+import io.sumbrel.core.remittance.RemittanceDetail;
 import io.sumbrel.formats.Damage;
 import io.sumbrel.formats.Parsed;
 import java.nio.charset.StandardCharsets;
@@ -59,6 +60,36 @@ class CamtReaderTest {
 
   private static Parsed<List<BankStatement>> read(String xml) {
     return CamtReader.read(xml.getBytes(StandardCharsets.UTF_8));
+  }
+
+  private static String structured(String remittance) {
+    return published("08").replaceFirst("<Strd>.*?</Strd>", remittance);
+  }
+
+  private static StatementEntry structuredEntry(String remittance) {
+    return read(structured(remittance)).orRefuse().get(0).entries().get(2);
+  }
+
+  /** RfrdDocAmt of ISO 20022: RmtdAmt is what is paid, CdtNoteAmt what a credit note takes off. */
+  @Test
+  void readsWhatIsPaidOnEachDocument() {
+    String invoice = "<Strd><RfrdDocInf><Nb>%s</Nb></RfrdDocInf><RfrdDocAmt>%s</RfrdDocAmt></Strd>";
+    String paid = "<RmtdAmt Ccy=\"SEK\">%s</RmtdAmt>";
+    String both =
+        invoice.formatted("4712", paid.formatted("30100.50"))
+            + invoice.formatted("C-9", "<CdtNoteAmt Ccy=\"SEK\">100.5</CdtNoteAmt>");
+    assertThat(structuredEntry(both).details())
+        .containsExactly(
+            new RemittanceDetail("4712", 3_010_050), new RemittanceDetail("C-9", -10_050));
+    String oneWithout = both + "<Strd><RfrdDocInf><Nb>4713</Nb></RfrdDocInf></Strd>";
+    assertThat(structuredEntry(oneWithout).details()).as("not said of all").isEmpty();
+    assertThat(structuredEntry(oneWithout).references()).containsExactly("4712", "C-9", "4713");
+    for (String odd : List.of("1,5", "", "1e9", "99999999999999999999")) {
+      String wrong = invoice.formatted("4712", paid.formatted(odd));
+      assertThat(structuredEntry(wrong).details()).as(odd).isEmpty();
+    }
+    String foreign = invoice.formatted("4712", paid.formatted("5").replace("SEK", "EUR"));
+    assertThat(structuredEntry(foreign).details()).isEmpty();
   }
 
   private static String refusal(String xml) {

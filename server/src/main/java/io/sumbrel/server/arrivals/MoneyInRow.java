@@ -26,6 +26,7 @@ import org.hibernate.annotations.Immutable;
 @Table(name = "money_in")
 class MoneyInRow {
   private static final int MAX_TEXT = 4000;
+  private static final int MAX_REFERENCES = 2_000;
 
   @Id Long id;
   long booksId;
@@ -82,7 +83,7 @@ class MoneyInRow {
     List<String> text = new ArrayList<>(entry.payerName().stream().toList());
     text.addAll(entry.text());
     row.bankText = cut(String.join("\n", text), MAX_TEXT);
-    row.documentReferences = cut(String.join("\n", entry.references()), 2000);
+    row.documentReferences = written(entry.references(), entry.details());
     row.batchReference = entry.batch().map(b -> cut(b, 80)).orElse(null);
     row.originalReference = entry.reversal().map(r -> cut(r.originalReference(), 80)).orElse(null);
     return row;
@@ -106,17 +107,18 @@ class MoneyInRow {
     row.payerAccount = fact.payerAccount().map(a -> cut(a, 60)).orElse(null);
     row.method = fact.kind().method();
     row.bankText = cut(money.text(), MAX_TEXT);
-    row.documentReferences = cut(written(money), 2000);
+    row.documentReferences = written(money.references(), money.details());
     return row;
   }
 
   /** A line for each detail, number and amount with a tab between; else for each reference. */
-  private static String written(MoneyIn money) {
-    return money.details().isEmpty()
-        ? String.join("\n", money.references())
-        : money.details().stream()
-            .map(d -> d.number() + "\t" + d.paidMinor())
+  private static String written(List<String> references, List<RemittanceDetail> details) {
+    String both =
+        details.stream()
+            .map(d -> d.number().replace('\t', ' ') + "\t" + d.paidMinor())
             .collect(Collectors.joining("\n"));
+    boolean whole = !both.isEmpty() && both.length() <= MAX_REFERENCES;
+    return whole ? both : cut(String.join("\n", references), MAX_REFERENCES);
   }
 
   private static String cut(String text, int length) {

@@ -132,7 +132,8 @@ final class FileFacts {
             entry.payerName(),
             entry.payerAccount(),
             String.join("\n", text),
-            entry.references()));
+            entry.references(),
+            entry.details()));
     origins.add(new Origin(name, entry.place(), entry.bankReference()));
   }
 
