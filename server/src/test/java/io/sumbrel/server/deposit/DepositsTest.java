@@ -170,6 +170,8 @@ class DepositsTest extends ServerTest {
     house.items("TCK-1,K-1,Rill Cottage Pots,2026-10-14,2026-11-13,800.00,800.00,,USD,,net 30");
     accept(setUpLockbox(bring("box.txt", LOCKBOX)));
     long cheque = house.money("RILL COTTAGE POTS");
+    JsonNode way = house.get(house.clerk, "/api/desk/money/" + cheque).body().path("ways").get(0);
+    assertThat(way.path("evidence").toString()).contains("the detail of the payer is the sum");
     assertThat(house.post(house.clerk, cheque, house.settles("TCK-1", 80_000)).status())
         .isEqualTo(200);
     assertThat(house.open("TCK-1")).isZero();

@@ -20,7 +20,7 @@ public final class NumberScan {
   private static final Pattern DATE =
       Pattern.compile("\\d{1,2}[./-]\\d{1,2}[./-](?:19|20)?\\d\\d|(?:19|20)\\d\\d-\\d\\d-\\d\\d");
   private static final Pattern TELEPHONE =
-      Pattern.compile("(?i).*\\b(?:TEL|PHONE|FAX|MOB)\\W{0,3}");
+      Pattern.compile("(?is).*\\b(?:TEL|PHONE|FAX|MOB)\\W{0,3}");
 
   /** How a number stands in the text. */
   public enum Form {
