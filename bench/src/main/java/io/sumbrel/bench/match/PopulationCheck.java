@@ -104,6 +104,9 @@ final class PopulationCheck {
       int low = band * 100_000;
       int high = band == 9 ? 990_000 : low + 100_000;
       List<Figures.Judged> in = figures.between(low, high);
+      System.err.printf(
+          "%s, %d to %d: %d say %.3f, right %.3f%n",
+          name, low, high, in.size(), said(in), right(in));
       if (in.size() >= FEWEST_IN_BAND) {
         worst = Math.max(worst, Math.abs(said(in) - right(in)) * 100);
       }
