@@ -15,7 +15,7 @@ import org.apache.commons.math3.distribution.BetaDistribution;
 /**
  * What the plan is worth on invented companies: how often the truth is among the ways, how often it
  * is chosen, what may be placed at a wanted precision, and whether a certainty means what it says.
- * Thresholds come from one seed, figures from another.
+ * Thresholds come from one seed, figures from two others.
  */
 final class PopulationCheck {
   private static final Map<Kind, Integer> WEAKEST =
@@ -55,6 +55,7 @@ final class PopulationCheck {
   private void run(Population population, int items, Weights weights) {
     Figures second = figures(population, items, 2, weights);
     Figures third = figures(population, items, 3, weights);
+    third.judged.addAll(figures(population, items, 4, weights).judged);
     boolean standard = population == Population.STANDARD;
     String name = population.name().toLowerCase();
     share("truth among the ways, " + name, 950, third.amongPerMille(), standard);

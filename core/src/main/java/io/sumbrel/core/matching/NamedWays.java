@@ -20,6 +20,7 @@ import java.util.Set;
 final class NamedWays {
   private static final int MOST_CHOICES = 48;
   private static final int MOST_MORE = 3;
+  private static final int MOST_CREDITS = 12;
   private static final int KEEP = 6;
   private static final int MOST_FOR_SOME = 40;
 
@@ -114,6 +115,7 @@ final class NamedWays {
       some(items);
     } else if (under < 0) {
       more(items, -under);
+      moreLessCredit(items, -under);
       search.overpaid(items, -under, Shape.NAMED);
     }
   }
@@ -135,8 +137,12 @@ final class NamedWays {
     return search.poolOf(Math.max(0, headOf(items[0])));
   }
 
+  private static int[] othersOf(int[] all, int[] than) {
+    return Arrays.stream(all).filter(i -> Arrays.stream(than).noneMatch(t -> t == i)).toArray();
+  }
+
   private void creditsNetted(int[] items, long under) {
-    int[] credits = pool(items).credits;
+    int[] credits = othersOf(pool(items).credits, items);
     for (int a = 0; a < credits.length; a++) {
       long first = -search.pools.left(credits[a]);
       if (first == under) {
@@ -161,6 +167,22 @@ final class NamedWays {
             Arrays.stream(set).map(k -> items[k]).toArray(),
             Shape.NAMED,
             sets.counts()[set.length]);
+      }
+    }
+  }
+
+  /** What is named, one more, and a credit taken off. */
+  private void moreLessCredit(int[] items, long over) {
+    Pool pool = pool(items);
+    int[] credits = othersOf(pool.credits, items);
+    for (int c = 0; c < Math.min(MOST_CREDITS, credits.length); c++) {
+      int credit = credits[c];
+      long wanted = over - search.pools.left(credit);
+      for (int k = 0; k < pool.invoices.length; k++) {
+        int one = pool.invoices[k];
+        if (pool.amounts[k] == wanted && Arrays.stream(items).noneMatch(i -> i == one)) {
+          search.exact(with(items, new int[] {one, credit}), Shape.NAMED, 1);
+        }
       }
     }
   }

@@ -59,6 +59,13 @@ final class PoolWays {
     whole(pool);
     runs(pool, pool.invoices);
     runs(pool, pool.byNumber());
+    if (pool.isOfSeveral()) {
+      runs(pool, pool.byCustomer());
+    }
+    for (int c = 0; c < Math.min(MOST_BY_CREDITS, pool.credits.length); c++) {
+      runsLess(pool.credits[c], pool.invoices);
+      runsLess(pool.credits[c], pool.byNumber());
+    }
     months(pool);
     earliest(pool);
   }
@@ -143,6 +150,23 @@ final class PoolWays {
     }
     if (byDue) {
       upTo(pool);
+    }
+  }
+
+  /** Neighbours of which a credit was taken off. */
+  private void runsLess(int credit, int[] order) {
+    long wanted = search.amount - search.pools.left(credit);
+    int from = 0;
+    long sum = 0;
+    for (int to = 0; to < order.length; to++) {
+      sum += search.pools.left(order[to]);
+      while (sum > wanted && from < to) {
+        sum -= search.pools.left(order[from++]);
+      }
+      if (sum == wanted && to > from) {
+        int[] run = Arrays.copyOfRange(order, from, to + 1);
+        search.exact(NamedWays.with(run, new int[] {credit}), Shape.RUN, 1);
+      }
     }
   }
 

@@ -136,6 +136,20 @@ final class Pools {
       return withCredits;
     }
 
+    /** Whether branches owe some of it. */
+    boolean isOfSeveral() {
+      return Arrays.stream(invoices).map(problem::customerOf).distinct().count() > 1;
+    }
+
+    /** Invoices branch by branch, each by due date. */
+    int[] byCustomer() {
+      return Arrays.stream(invoices)
+          .boxed()
+          .sorted(Comparator.comparingInt(problem::customerOf))
+          .mapToInt(i -> i)
+          .toArray();
+    }
+
     /** Invoices in the order of their numbers. */
     synchronized int[] byNumber() {
       if (byNumber == null) {
