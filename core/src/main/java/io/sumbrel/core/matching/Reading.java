@@ -93,27 +93,34 @@ final class Reading {
   }
 
   private void stated(String reference) {
-    for (Found found : NumberScan.scan(reference)) {
-      for (int item : problem.byNumber(found.written(), found.digits())) {
-        int at = moneyIn.text().indexOf(reference);
-        Optional<TextSpan> span =
-            at < 0 ? Optional.empty() : Optional.of(new TextSpan(at, at + reference.length()));
-        take(new Hit(item, How.STATED, reference, -1, span));
-      }
+    for (int item : itemsOf(reference)) {
+      int at = moneyIn.text().indexOf(reference);
+      Optional<TextSpan> span =
+          at < 0 ? Optional.empty() : Optional.of(new TextSpan(at, at + reference.length()));
+      take(new Hit(item, How.STATED, reference, -1, span));
     }
+  }
+
+  /** Items that a stated number means: as it stands, however short; else as numbers are read. */
+  private int[] itemsOf(String reference) {
+    if (reference.isBlank()) {
+      return new int[0];
+    }
+    int[] whole = problem.byNumber(reference, reference);
+    return whole.length > 0
+        ? whole
+        : NumberScan.scan(reference).stream()
+            .flatMapToInt(f -> IntStream.of(problem.byNumber(f.written(), f.digits())))
+            .toArray();
   }
 
   /** The open item that a stated number means, by its own number or by its order; else −1. */
   int statedItem(String number) {
-    for (Found found : NumberScan.scan(number)) {
-      int[] items = problem.byNumber(found.written(), found.digits());
-      for (int item : items.length > 0 ? items : problem.byOrder(found.written())) {
-        if (open.containsKey(item)) {
-          return item;
-        }
-      }
-    }
-    return -1;
+    int[] items = itemsOf(number);
+    return IntStream.of(items.length > 0 ? items : problem.byOrder(number))
+        .filter(open::containsKey)
+        .findFirst()
+        .orElse(-1);
   }
 
   /** Reads one number; gives the hit on which a tail after it may hang. */
