@@ -3,9 +3,12 @@ package io.sumbrel.server.live;
 import io.sumbrel.server.audit.AuditRecord;
 import io.sumbrel.server.audit.BooksChanged;
 import io.sumbrel.server.people.Actor;
+import jakarta.annotation.PreDestroy;
 import java.io.IOException;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
 import org.springframework.http.MediaType;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
@@ -22,6 +25,7 @@ class LiveController {
   private static final long TEN_MINUTES = 600_000;
 
   private final AuditRecord audit;
+  private final ExecutorService teller = Executors.newSingleThreadExecutor();
   private final Map<SseEmitter, Listener> listeners = new ConcurrentHashMap<>();
 
   LiveController(AuditRecord audit) {
@@ -41,10 +45,24 @@ class LiveController {
     return emitter;
   }
 
-  /** At once when an act is committed; and now and then, for what another way brought. */
+  /** At once when an act is committed; a browser that does not listen keeps nobody waiting. */
   @TransactionalEventListener(BooksChanged.class)
+  void changed() {
+    teller.execute(this::tell);
+  }
+
+  /** Now and then too, for who came since. */
   @Scheduled(fixedDelay = 300)
-  synchronized void tell() {
+  void tellAgain() {
+    teller.execute(this::tell);
+  }
+
+  @PreDestroy
+  void stop() {
+    teller.shutdownNow();
+  }
+
+  private void tell() {
     listeners.forEach(
         (emitter, listener) -> {
           long newest = audit.lastNumber(listener.booksId());
