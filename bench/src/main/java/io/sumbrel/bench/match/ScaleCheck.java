@@ -16,7 +16,7 @@ import java.util.Random;
 
 /** How time and memory grow, and how long a change takes. */
 final class ScaleCheck {
-  private static final int CHANGES = 300;
+  private static final int CHANGES = 60;
 
   private final List<Target> targets = new ArrayList<>();
 
