@@ -85,13 +85,12 @@ public final class MatchingProblem {
     Map<Integer, OpenItem> all = new HashMap<>(changed);
     for (OpenItem item : others) {
       int i = indexes.placeOf(item.id());
-      if (i < 0 ? !item.isSettled() : !isSameButForAmounts(items.get(i), item)) {
-        return Optional.empty();
-      }
       if (i >= 0 && items.get(i).equals(item)) {
         all.remove(i);
-      } else if (i >= 0) {
+      } else if (i >= 0 && isSameButForAmounts(items.get(i), item)) {
         all.put(i, item);
+      } else if (i >= 0 || !item.isSettled()) {
+        return Optional.empty();
       }
     }
     return Optional.of(
@@ -99,9 +98,8 @@ public final class MatchingProblem {
   }
 
   private static boolean isSameButForAmounts(OpenItem then, OpenItem now) {
-    return then.equals(now)
-        || then.moved(now.totalMinor() - then.totalMinor(), now.openMinor() - then.openMinor())
-            .equals(now);
+    return then.moved(now.totalMinor() - then.totalMinor(), now.openMinor() - then.openMinor())
+        .equals(now);
   }
 
   /** How many items are no longer as they stand in the indexes; with many, build anew. */
@@ -113,13 +111,16 @@ public final class MatchingProblem {
     return pile;
   }
 
-  int itemCount() {
-    return items.size();
-  }
-
   OpenItem item(int index) {
     OpenItem other = changed.isEmpty() ? null : changed.get(index);
     return other == null ? items.get(index) : other;
+  }
+
+  /** What is open on each item, signed. */
+  long[] openMinors() {
+    long[] open = new long[items.size()];
+    Arrays.setAll(open, i -> item(i).openMinor());
+    return open;
   }
 
   int customerOf(int item) {
@@ -135,12 +136,13 @@ public final class MatchingProblem {
     return parties.remembered;
   }
 
-  HouseLimits limits() {
-    return limits;
+  /** How a customer was used to pay. */
+  RememberedPayers.Habit habitOf(int customer) {
+    return remembered().habitOf(customer(customer).id());
   }
 
-  int customerCount() {
-    return parties.customers.size();
+  HouseLimits limits() {
+    return limits;
   }
 
   Customer customer(int index) {

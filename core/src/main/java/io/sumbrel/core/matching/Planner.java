@@ -7,9 +7,12 @@ import io.sumbrel.core.matching.assignment.JointPlan;
 import io.sumbrel.core.matching.assignment.Option;
 import io.sumbrel.core.matching.combination.Searched;
 import io.sumbrel.core.receipt.MoneyIn;
+import io.sumbrel.core.receipt.MoneyInId;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.stream.IntStream;
 
@@ -85,9 +88,7 @@ public final class Planner {
 
   private Plan planned() {
     List<MoneyIn> open = problem.pile().stream().filter(MoneyIn::isIn).toList();
-    long[] left = new long[problem.itemCount()];
-    Arrays.setAll(left, i -> problem.item(i).openMinor());
-    Round round = new Round(left);
+    Round round = new Round(problem.openMinors());
     List<Seen> seen = search(open, round, List.of(), new Touched(problem));
     choose(seen, round);
     for (int certain : TAKEN_AS_GIVEN) {
@@ -217,7 +218,6 @@ public final class Planner {
     List<Seen> rest = new ArrayList<>();
     for (Seen one : seen) {
       Choice choice = round.choices.get(one.moneyIn.id());
-      memory.last.put(one.moneyIn.id(), new PlanMemory.Last(choice, null));
       if (choice.confidence() >= certain) {
         Way way = one.ways.get(choice.chosen());
         for (int k = 0; k < way.items.length; k++) {
@@ -233,21 +233,16 @@ public final class Planner {
   }
 
   private List<Plan.Row> rows() {
-    memory
-        .rounds
-        .get(TAKEN_AS_GIVEN.length)
-        .choices
-        .forEach((id, choice) -> memory.last.put(id, new PlanMemory.Last(choice, null)));
+    Map<MoneyInId, Choice> last = new HashMap<>();
+    memory.rounds.forEach(r -> last.putAll(r.choices));
     List<Plan.Row> rows = new ArrayList<>();
     for (MoneyIn moneyIn : problem.pile()) {
-      PlanMemory.Last last = memory.last.get(moneyIn.id());
-      if (last == null) {
-        rows.add(nothing(moneyIn));
-      } else {
-        Plan.Row row = row(moneyIn, last.choice());
-        memory.last.put(moneyIn.id(), new PlanMemory.Last(last.choice(), row));
-        rows.add(row);
+      Choice choice = last.get(moneyIn.id());
+      Plan.Row row = choice == null ? nothing(moneyIn) : row(moneyIn, choice);
+      if (choice != null) {
+        memory.last.put(moneyIn.id(), new PlanMemory.Last(choice, row));
       }
+      rows.add(row);
     }
     return rows;
   }

@@ -94,6 +94,7 @@ final class Pools {
     private SetSearch withCredits;
     private int[] all;
     private int[] byNumber;
+    private int[] byCustomer;
 
     private Pool(List<Integer> invoices, List<Integer> credits) {
       this.invoices = invoices.stream().mapToInt(i -> i).toArray();
@@ -136,18 +137,23 @@ final class Pools {
       return withCredits;
     }
 
-    /** Whether branches owe some of it. */
-    boolean isOfSeveral() {
-      return Arrays.stream(invoices).map(problem::customerOf).distinct().count() > 1;
+    /** Invoices branch by branch, each by due date. */
+    synchronized int[] byCustomer() {
+      if (byCustomer == null) {
+        byCustomer =
+            Arrays.stream(invoices)
+                .boxed()
+                .sorted(Comparator.comparingInt(problem::customerOf))
+                .mapToInt(i -> i)
+                .toArray();
+      }
+      return byCustomer;
     }
 
-    /** Invoices branch by branch, each by due date. */
-    int[] byCustomer() {
-      return Arrays.stream(invoices)
-          .boxed()
-          .sorted(Comparator.comparingInt(problem::customerOf))
-          .mapToInt(i -> i)
-          .toArray();
+    /** Whether branches owe some of it. */
+    boolean isOfSeveral() {
+      int[] order = byCustomer();
+      return problem.customerOf(order[0]) != problem.customerOf(order[order.length - 1]);
     }
 
     /** Invoices in the order of their numbers. */

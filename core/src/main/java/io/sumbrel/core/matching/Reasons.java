@@ -189,8 +189,7 @@ final class Reasons {
 
   private void habit() {
     if (has(Feature.DISCOUNT_AS_EVER)) {
-      RememberedPayers.Habit habit =
-          problem.remembered().habitOf(problem.customer(way.customer).id());
+      RememberedPayers.Habit habit = problem.habitOf(way.customer);
       reasons.add(
           new Evidence.TakesDiscounts(
               habit.discounted(), habit.payments(), Feature.DISCOUNT_AS_EVER.weight));

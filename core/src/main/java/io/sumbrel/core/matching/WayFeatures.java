@@ -127,12 +127,8 @@ final class WayFeatures {
       }
     }
     boolean discount = way.gap == Gap.DISCOUNT || way.gap == Gap.LATE_DISCOUNT;
-    flag(x, Feature.DISCOUNT_AS_EVER, discount && habitOf(way).takesDiscounts());
+    flag(x, Feature.DISCOUNT_AS_EVER, discount && problem.habitOf(way.customer).takesDiscounts());
     flag(x, Feature.CREDIT_NETTED, Arrays.stream(way.parts).anyMatch(p -> p < 0));
-  }
-
-  private RememberedPayers.Habit habitOf(Way way) {
-    return problem.remembered().habitOf(problem.customer(way.customer).id());
   }
 
   private Numbers numbers(Way way) {

@@ -28,9 +28,7 @@ public final class WeightFit {
    * @param isRight for each sum of the pile, which tapes are right; none when no way is
    */
   public void add(MatchingProblem problem, List<Predicate<List<TapeLine>>> isRight) {
-    long[] left = new long[problem.itemCount()];
-    Arrays.setAll(left, i -> problem.item(i).openMinor());
-    Pools pools = new Pools(problem, left, Budgets.DEFAULTS);
+    Pools pools = new Pools(problem, problem.openMinors(), Budgets.DEFAULTS);
     for (int m = 0; m < isRight.size(); m++) {
       var moneyIn = problem.pile().get(m);
       WaySearch search = WaySearch.of(problem, moneyIn, Reading.of(problem, moneyIn), pools);

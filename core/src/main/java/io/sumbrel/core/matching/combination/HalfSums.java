@@ -66,35 +66,34 @@ public final class HalfSums implements SetSearch {
     for (int k = 0; k <= size; k++) {
       bySize.add(new ArrayList<>());
     }
-    long steps = 0;
-    int upper = second.sums.length;
-    int lower = upper;
-    for (int f = 0; f < first.sums.length; f++) {
-      while (upper > 0 && second.sums[upper - 1] > high - first.sums[f]) {
-        upper--;
-      }
-      lower = Math.min(lower, upper);
-      while (lower > 0 && second.sums[lower - 1] >= low - first.sums[f]) {
-        lower--;
-      }
-      steps += 1 + upper - lower;
-      if (steps > budget) {
-        return new Sets(smallestFirst(bySize, keep), counts, Searched.NODE_BUDGET, 0);
-      }
-      for (int s = lower; s < upper; s++) {
-        int mask = first.masks[f] | second.masks[s];
-        int members = Integer.bitCount(mask);
-        if (members > 0 && members <= maxSize) {
-          counts[members]++;
-          if (bySize.get(members).size() < keep) {
-            bySize.get(members).add(indices(mask, members));
-          }
-        }
-      }
+    long left =
+        new RisingRows(first.sums, second.sums)
+            .within(
+                low,
+                high,
+                budget,
+                (f, lower, upper) -> {
+                  for (int s = lower; s < upper; s++) {
+                    keep(first.masks[f] | second.masks[s], maxSize, keep, counts, bySize);
+                  }
+                });
+    if (left < 0) {
+      return new Sets(smallestFirst(bySize, keep), counts, Searched.NODE_BUDGET, 0);
     }
     List<int[]> sets = smallestFirst(bySize, keep);
     boolean capped = Arrays.stream(counts).sum() > sets.size();
     return new Sets(sets, counts, capped ? Searched.CAP_REACHED : Searched.SEARCHED_ALL, maxSize);
+  }
+
+  private static void keep(
+      int mask, int maxSize, int keep, long[] counts, List<List<int[]>> bySize) {
+    int members = Integer.bitCount(mask);
+    if (members > 0 && members <= maxSize) {
+      counts[members]++;
+      if (bySize.get(members).size() < keep) {
+        bySize.get(members).add(indices(mask, members));
+      }
+    }
   }
 
   private static List<int[]> smallestFirst(List<List<int[]>> bySize, int keep) {

@@ -194,28 +194,21 @@ public final class SumTable implements SetSearch {
     private boolean twoTables(int firstSize, int secondSize) {
       Sums first = sums(firstSize);
       Sums second = sums(secondSize);
-      int upper = second.sums.length;
-      int lower = upper;
-      for (int f = 0; f < first.sums.length; f++) {
-        while (upper > 0 && second.sums[upper - 1] > high - first.sums[f]) {
-          upper--;
-        }
-        lower = Math.min(lower, upper);
-        while (lower > 0 && second.sums[lower - 1] >= low - first.sums[f]) {
-          lower--;
-        }
-        left -= 1 + upper - lower;
-        if (left < 0) {
-          return false;
-        }
-        int last = first.members[f] & mask;
-        for (int s = lower; s < upper; s++) {
-          if (second.members[s] >>> bits * (secondSize - 1) > last) {
-            found(firstSize, first.members[f], firstSize + secondSize, second.members[s]);
-          }
-        }
-      }
-      return true;
+      RisingRows rows = new RisingRows(first.sums, second.sums);
+      left =
+          rows.within(
+              low,
+              high,
+              left,
+              (f, lower, upper) -> {
+                int last = first.members[f] & mask;
+                for (int s = lower; s < upper; s++) {
+                  if (second.members[s] >>> bits * (secondSize - 1) > last) {
+                    found(firstSize, first.members[f], firstSize + secondSize, second.members[s]);
+                  }
+                }
+              });
+      return left >= 0;
     }
 
     /** Each amount with two larger ones: quadratic, but for one question quicker than a table. */
