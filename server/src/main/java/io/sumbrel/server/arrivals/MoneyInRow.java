@@ -115,10 +115,17 @@ class MoneyInRow {
   private static String written(List<String> references, List<RemittanceDetail> details) {
     String both =
         details.stream()
-            .map(d -> d.number().replace('\t', ' ') + "\t" + d.paidMinor())
+            .map(d -> inOneCell(d.number()) + "\t" + d.paidMinor())
             .collect(Collectors.joining("\n"));
     boolean whole = !both.isEmpty() && both.length() <= MAX_REFERENCES;
-    return whole ? both : cut(String.join("\n", references), MAX_REFERENCES);
+    String numbers =
+        references.stream().map(MoneyInRow::inOneCell).collect(Collectors.joining("\n"));
+    return whole ? both : cut(numbers, MAX_REFERENCES);
+  }
+
+  /** A file may send tabs and line ends in a number; here they divide. */
+  private static String inOneCell(String number) {
+    return number.replaceAll("\\s", " ");
   }
 
   private static String cut(String text, int length) {
