@@ -4,10 +4,11 @@ import io.sumbrel.core.matching.Budgets;
 import io.sumbrel.core.matching.Plan;
 import io.sumbrel.core.matching.Planner;
 import io.sumbrel.core.matching.Weights;
+import io.sumbrel.core.matching.assignment.Claimant;
 import io.sumbrel.core.matching.assignment.JointPlan;
-import io.sumbrel.core.matching.assignment.Option;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.OptionalLong;
 
 /** Holds the joint choice of every component against CP-SAT: its value, and the time it took. */
@@ -29,20 +30,23 @@ final class PlannerCheck {
     long theirs = 0;
     int compared = 0;
     int different = 0;
-    int most = 0;
+    long most = 0;
     for (Plan.Together together : plan.components()) {
       if (together.options().size() > 1) {
         long start = System.nanoTime();
-        JointPlan.Solved solved =
-            JointPlan.solve(together.options(), together.capacity(), Budgets.DEFAULTS.planNodes());
+        List<Claimant> claimants = together.options().stream().map(Claimant::new).toList();
+        JointPlan joint =
+            JointPlan.of(
+                claimants, together.capacity(), Budgets.DEFAULTS.planNodes(), Optional.empty());
         long solvedAt = System.nanoTime();
         OptionalLong best = CpSat.mostPoints(together.options(), together.capacity());
         own += solvedAt - start;
         theirs += System.nanoTime() - solvedAt;
-        most = solved.proven() ? Math.max(most, solved.nodes()) : most;
-        if (solved.proven() && best.isPresent()) {
+        boolean proven = joint.unproven() == 0;
+        most = proven ? Math.max(most, joint.nodes()) : most;
+        if (proven && best.isPresent()) {
           compared++;
-          different += best.getAsLong() == valueOf(solved, together.options()) ? 0 : 1;
+          different += best.getAsLong() == valueOf(joint, claimants) ? 0 : 1;
         }
       }
     }
@@ -63,11 +67,11 @@ final class PlannerCheck {
             times >= wanted));
   }
 
-  private static long valueOf(JointPlan.Solved solved, List<List<Option>> options) {
+  private static long valueOf(JointPlan joint, List<Claimant> claimants) {
     long value = 0;
-    for (int c = 0; c < options.size(); c++) {
-      int chosen = solved.chosen()[c];
-      value += chosen < 0 ? 0 : options.get(c).get(chosen).points();
+    for (int c = 0; c < claimants.size(); c++) {
+      int chosen = joint.outcome(c).chosen();
+      value += chosen < 0 ? 0 : claimants.get(c).options().get(chosen).points();
     }
     return value;
   }

@@ -10,6 +10,7 @@ import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.rules.HouseLimits;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.BitSet;
 import java.util.Currency;
 import java.util.HashMap;
 import java.util.List;
@@ -34,6 +35,7 @@ public final class MatchingProblem {
   /** Items that are no longer as they stand in the indexes. */
   private final Map<Integer, OpenItem> changed;
 
+  private final BitSet isChanged = new BitSet();
   private final LongIndex changedByAmount = new LongIndex();
   private final LongIndex changedOf = new LongIndex();
 
@@ -52,6 +54,7 @@ public final class MatchingProblem {
     this.changed = changed;
     changed.forEach(
         (i, item) -> {
+          isChanged.set(i);
           if (!item.isSettled() && indexes.customerOf[i] >= 0) {
             changedByAmount.add(indexes.amountKey(item.currency(), item.openMinor()), i);
             changedOf.add(indexes.customerOf[i], i);
@@ -112,8 +115,7 @@ public final class MatchingProblem {
   }
 
   OpenItem item(int index) {
-    OpenItem other = changed.isEmpty() ? null : changed.get(index);
-    return other == null ? items.get(index) : other;
+    return isChanged.get(index) ? changed.get(index) : items.get(index);
   }
 
   /** What is open on each item, signed. */
@@ -206,7 +208,14 @@ public final class MatchingProblem {
 
   /** What has not changed of the one, with the other. */
   private int[] merged(int[] then, int[] now) {
-    IntStream kept = Arrays.stream(then).filter(i -> !changed.containsKey(i));
+    boolean asThen = now.length == 0;
+    for (int k = 0; k < then.length && asThen; k++) {
+      asThen = !isChanged.get(then[k]);
+    }
+    if (asThen) {
+      return then;
+    }
+    IntStream kept = Arrays.stream(then).filter(i -> !isChanged.get(i));
     return IntStream.concat(kept, Arrays.stream(now)).sorted().toArray();
   }
 
@@ -224,6 +233,10 @@ public final class MatchingProblem {
 
   int[] branchesOf(int customer) {
     return parties.branchesOf.find(customer);
+  }
+
+  boolean hasBranches(int customer) {
+    return parties.branchesOf.first(customer) >= 0;
   }
 
   /** The head office of a customer, or the customer itself. */

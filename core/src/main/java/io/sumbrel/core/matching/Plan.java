@@ -1,6 +1,6 @@
 package io.sumbrel.core.matching;
 
-import io.sumbrel.core.matching.assignment.JointPlan;
+import io.sumbrel.core.matching.assignment.Claimant;
 import io.sumbrel.core.matching.assignment.Option;
 import io.sumbrel.core.matching.combination.Searched;
 import io.sumbrel.core.party.CustomerId;
@@ -32,27 +32,40 @@ public final class Plan {
   }
 
   /**
-   * Sums that may get in each other's way, as they were first chosen for: for those who check the
-   * plan.
+   * Sums that may get in each other's way, as a joint choice of its own: for those who check it.
    *
-   * @param options of each of the sums
+   * @param options of each of the sums, which draw on the items by their places here
    * @param capacity how much is open on each item
    */
-  public record Together(List<List<Option>> options, long[] capacity, JointPlan.Solved solved) {}
+  public record Together(List<List<Option>> options, long[] capacity) {}
 
   /** The components of the first joint choice, in the order of the pile. */
   public List<Together> components() {
+    return memory.rounds.get(0).joint.components().stream().map(this::together).toList();
+  }
+
+  private Together together(int[] sums) {
     PlanMemory.Round first = memory.rounds.get(0);
-    long[] capacity = Arrays.stream(first.left).map(Math::abs).toArray();
-    return rows.stream()
-        .map(row -> first.choices.get(row.moneyIn()))
-        .filter(choice -> choice != null && choice.place() == 0)
-        .map(PlanMemory.Choice::component)
-        .map(
-            c ->
-                new Together(
-                    c.members().stream().map(s -> s.options).toList(), capacity, c.solved()))
-        .toList();
+    List<Claimant> claimants = Arrays.stream(sums).mapToObj(s -> first.seen[s].claimant).toList();
+    int[] items =
+        claimants.stream()
+            .flatMap(c -> c.options().stream())
+            .flatMapToInt(o -> Arrays.stream(o.resources()))
+            .sorted()
+            .distinct()
+            .toArray();
+    return new Together(
+        claimants.stream()
+            .map(c -> c.options().stream().map(o -> among(items, o)).toList())
+            .toList(),
+        Arrays.stream(items).mapToLong(i -> Math.abs(first.left[i])).toArray());
+  }
+
+  private static Option among(int[] items, Option option) {
+    return new Option(
+        option.points(),
+        Arrays.stream(option.resources()).map(r -> Arrays.binarySearch(items, r)).toArray(),
+        option.amounts());
   }
 
   PlanMemory memory() {

@@ -1,8 +1,10 @@
 package io.sumbrel.core.matching;
 
 import io.sumbrel.core.matching.assignment.JointPlan;
+import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.receipt.MoneyInId;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -13,59 +15,78 @@ final class PlanMemory {
   final Weights weights;
   final Budgets budgets;
   final List<Round> rounds = new ArrayList<>();
-  final Map<MoneyInId, Last> last = new HashMap<>();
+
+  /** The last choice for each sum of the pile; none for money that went out. */
+  final Choice[] last;
+
+  List<Plan.Row> rows;
 
   PlanMemory(MatchingProblem problem, Weights weights, Budgets budgets) {
     this.problem = problem;
     this.weights = weights;
     this.budgets = budgets;
+    this.last = new Choice[problem.pile().size()];
   }
 
-  /** The last choice for a sum, and the row that shows it. */
-  record Last(Choice choice, Plan.Row row) {}
+  /** Where each sum of another pile is found in this one; −1 where it is not. */
+  int[] placesOf(List<MoneyIn> pile) {
+    Map<MoneyInId, Integer> places = new HashMap<>();
+    for (int m = 0; m < last.length; m++) {
+      places.put(problem.pile().get(m).id(), m);
+    }
+    return pile.stream().mapToInt(m -> places.getOrDefault(m.id(), -1)).toArray();
+  }
 
   /** What a round began with, and what it chose for each sum that was still open. */
   static final class Round {
     final long[] left;
-    final Map<MoneyInId, Choice> choices = new HashMap<>();
 
-    Round(long[] left) {
+    /** The open sums, by their places in the pile, and what was found for each. */
+    final int[] sums;
+
+    final Seen[] seen;
+    final Choice[] choices;
+    JointPlan joint;
+    private final int[] places;
+
+    /**
+     * @param pile how many sums there are in all
+     */
+    Round(long[] left, int[] sums, int pile) {
       this.left = left;
+      this.sums = sums;
+      this.seen = new Seen[sums.length];
+      this.choices = new Choice[sums.length];
+      this.places = new int[pile];
+      Arrays.fill(places, -1);
+      for (int s = 0; s < sums.length; s++) {
+        places[sums[s]] = s;
+      }
+    }
+
+    /** The place here of a sum of the pile; −1 when it was not open or is not of the pile. */
+    int placeOf(int inPile) {
+      return inPile < 0 ? -1 : places[inPile];
+    }
+
+    Seen seenOf(int inPile) {
+      return placeOf(inPile) < 0 ? null : seen[places[inPile]];
     }
   }
 
   /**
    * What was chosen for one sum.
    *
-   * @param component with which others it was chosen
-   * @param place its place among them
    * @param likelihoods of its ways, in parts of a million; ways that are alike count together for
    *     the chosen one
    */
-  record Choice(Seen seen, Component component, int place, int[] likelihoods) {
+  record Choice(Seen seen, JointPlan.Outcome outcome, int[] likelihoods) {
     int chosen() {
-      return component.solved.chosen()[place];
+      return outcome.chosen();
     }
 
     int confidence() {
       return chosen() < 0 ? 0 : likelihoods[chosen()];
-    }
-  }
-
-  /** Sums that were chosen for together. */
-  record Component(List<Seen> members, JointPlan.Solved solved) {
-
-    /** Whether these are the very same searches. */
-    boolean isOf(List<Seen> others) {
-      if (members.size() != others.size()) {
-        return false;
-      }
-      for (int c = 0; c < others.size(); c++) {
-        if (members.get(c) != others.get(c)) {
-          return false;
-        }
-      }
-      return true;
     }
   }
 }

@@ -1,18 +1,13 @@
 package io.sumbrel.core.matching;
 
 import io.sumbrel.core.matching.PlanMemory.Choice;
-import io.sumbrel.core.matching.PlanMemory.Component;
 import io.sumbrel.core.matching.PlanMemory.Round;
 import io.sumbrel.core.matching.assignment.JointPlan;
-import io.sumbrel.core.matching.assignment.Option;
 import io.sumbrel.core.matching.combination.Searched;
 import io.sumbrel.core.receipt.MoneyIn;
-import io.sumbrel.core.receipt.MoneyInId;
 import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.stream.IntStream;
 
@@ -38,12 +33,11 @@ public final class Planner {
   private final Searcher searcher;
   private final PlanMemory memory;
 
+  /** Where each sum is found in the pile before; −1 where it was not there. */
+  private final int[] placesBefore;
+
   /** What is no longer as it was in the plan before. */
   private final Touched changed;
-
-  private int components;
-  private int unproven;
-  private long nodes;
 
   private Planner(
       MatchingProblem problem,
@@ -57,6 +51,10 @@ public final class Planner {
     this.searcher = new Searcher(problem, weights, budgets, threads);
     this.memory = new PlanMemory(problem, weights, budgets);
     this.changed = new Touched(problem);
+    this.placesBefore =
+        before
+            .map(b -> b.placesOf(problem.pile()))
+            .orElseGet(() -> problem.pile().stream().mapToInt(m -> -1).toArray());
   }
 
   /** With the weights that are shipped, on as many threads as there are processors. */
@@ -87,50 +85,64 @@ public final class Planner {
   }
 
   private Plan planned() {
-    List<MoneyIn> open = problem.pile().stream().filter(MoneyIn::isIn).toList();
-    Round round = new Round(problem.openMinors());
-    List<Seen> seen = search(open, round, List.of(), new Touched(problem));
-    choose(seen, round);
+    List<MoneyIn> pile = problem.pile();
+    int[] open = IntStream.range(0, pile.size()).filter(m -> pile.get(m).isIn()).toArray();
+    Round round = new Round(problem.openMinors(), open, pile.size());
+    search(round, Optional.empty(), new Touched(problem));
+    choose(round);
     for (int certain : TAKEN_AS_GIVEN) {
       Touched taken = new Touched(problem);
-      Round next = new Round(round.left.clone());
-      List<Seen> rest = takeAsGiven(seen, round, certain, next.left, taken);
-      seen = search(rest.stream().map(s -> s.moneyIn).toList(), next, rest, taken);
-      choose(seen, next);
+      long[] left = round.left.clone();
+      Round next = new Round(left, takeAsGiven(round, certain, left, taken), pile.size());
+      search(next, Optional.of(round), taken);
+      choose(next);
       round = next;
     }
-    return new Plan(rows(), new Plan.Work(searcher.count(), components, unproven, nodes), memory);
+    memory.rows = rows();
+    return new Plan(memory.rows, work(), memory);
   }
 
   /**
-   * What is found for each sum: from the plan before, or from the round before, where neither can
-   * have changed; else searched.
+   * Of the joint choice, that of the first round, in which everything stands against everything.
+   */
+  private Plan.Work work() {
+    JointPlan first = memory.rounds.get(0).joint;
+    return new Plan.Work(
+        searcher.count(), first.components().size(), first.unproven(), first.nodes());
+  }
+
+  /** The round of the plan before that is like the one that was begun last. */
+  private Optional<Round> then() {
+    return before.map(b -> b.rounds.get(memory.rounds.size() - 1));
+  }
+
+  /**
+   * Finds ways for each sum: from the plan before, or from the round before, where neither can have
+   * changed; else searched.
    *
-   * @param earlier from the round before, in the order of the sums; empty in the first
+   * @param earlier the round before
    * @param taken what was taken off since then
    */
-  private List<Seen> search(List<MoneyIn> sums, Round round, List<Seen> earlier, Touched taken) {
-    int number = memory.rounds.size();
+  private void search(Round round, Optional<Round> earlier, Touched taken) {
     memory.rounds.add(round);
-    Optional<Round> then = before.map(b -> b.rounds.get(number));
-    Touched changedNow = number == 0 ? changed : new Touched(problem);
+    Optional<Round> then = then();
+    Touched changedNow = earlier.isEmpty() ? changed : new Touched(problem);
     then.ifPresent(t -> compare(t.left, round.left, changedNow));
-    Seen[] seen = new Seen[sums.size()];
     List<Integer> toSearch = new ArrayList<>();
-    for (int m = 0; m < seen.length; m++) {
-      Choice known = then.isPresent() ? then.get().choices.get(sums.get(m).id()) : null;
-      if (known != null
-          && !known.seen().dependsOn(changed)
-          && !known.seen().dependsOn(changedNow)) {
-        seen[m] = known.seen();
-      } else if (!earlier.isEmpty() && !earlier.get(m).dependsOn(taken)) {
-        seen[m] = earlier.get(m);
+    for (int s = 0; s < round.sums.length; s++) {
+      int sum = round.sums[s];
+      Seen known = then.map(t -> t.seenOf(placesBefore[sum])).orElse(null);
+      Seen found = earlier.map(e -> e.seenOf(sum)).orElse(null);
+      if (known != null && !known.dependsOn(changed) && !known.dependsOn(changedNow)) {
+        round.seen[s] = known;
       } else {
-        toSearch.add(m);
+        round.seen[s] = found; // its reading holds, even where it is to be searched again
+        if (found == null || found.dependsOn(taken)) {
+          toSearch.add(s);
+        }
       }
     }
-    searcher.search(sums, earlier, toSearch, round.left, seen);
-    return List.of(seen);
+    searcher.search(round, toSearch);
   }
 
   private static void compare(long[] then, long[] now, Touched touched) {
@@ -141,44 +153,24 @@ public final class Planner {
     }
   }
 
-  private void choose(List<Seen> seen, Round round) {
-    List<List<Option>> options = seen.stream().map(s -> s.options).toList();
-    long[] capacity = Arrays.stream(round.left).map(Math::abs).toArray();
-    Optional<Round> then = before.map(b -> b.rounds.get(memory.rounds.size() - 1));
-    for (int[] together : JointPlan.components(options, capacity)) {
-      List<Seen> members = Arrays.stream(together).mapToObj(seen::get).toList();
-      Optional<Choice> known = then.map(t -> t.choices.get(members.get(0).moneyIn.id()));
-      Optional<Component> same = known.map(Choice::component).filter(c -> c.isOf(members));
-      if (same.isPresent()) {
-        for (Seen member : members) {
-          round.choices.put(member.moneyIn.id(), then.get().choices.get(member.moneyIn.id()));
-        }
-      } else {
-        solve(members, capacity, round);
-      }
-      count(same, round.choices.get(members.get(0).moneyIn.id()).component());
-    }
-  }
-
-  /** The work of the first round, in which everything stands against everything. */
-  private void count(Optional<Component> same, Component component) {
-    boolean first = memory.rounds.size() == 1;
-    components += first ? 1 : 0;
-    unproven += first && !component.solved().proven() ? 1 : 0;
-    nodes += first && same.isEmpty() ? component.solved().nodes() : 0;
-  }
-
-  private void solve(List<Seen> members, long[] capacity, Round round) {
-    List<List<Option>> options = members.stream().map(s -> s.options).toList();
-    JointPlan.Solved solved = JointPlan.solve(options, capacity, budgets.planNodes());
-    Component component = new Component(members, solved);
-    for (int c = 0; c < members.size(); c++) {
-      int[] likelihoods = solved.likelihoods()[c];
-      int chosen = solved.chosen()[c];
-      Seen seen = members.get(c);
-      round.choices.put(
-          seen.moneyIn.id(),
-          new Choice(seen, component, c, twinsTogether(seen, chosen, likelihoods, round.left)));
+  private void choose(Round round) {
+    Optional<Round> then = then();
+    int[] places = new int[round.sums.length];
+    Arrays.setAll(places, s -> then.map(t -> t.placeOf(placesBefore[round.sums[s]])).orElse(-1));
+    round.joint =
+        JointPlan.of(
+            Arrays.stream(round.seen).map(s -> s.claimant).toList(),
+            Arrays.stream(round.left).map(Math::abs).toArray(),
+            budgets.planNodes(),
+            then.map(t -> new JointPlan.Before(t.joint, places)));
+    for (int s = 0; s < places.length; s++) {
+      Seen seen = round.seen[s];
+      JointPlan.Outcome outcome = round.joint.outcome(s);
+      Choice known = places[s] < 0 ? null : then.get().choices[places[s]];
+      round.choices[s] =
+          known != null && known.seen() == seen && known.outcome().isSame(outcome)
+              ? known
+              : new Choice(seen, outcome, twinsTogether(seen, outcome, round.left));
     }
   }
 
@@ -186,7 +178,9 @@ public final class Planner {
    * Which of two equal invoices of one customer was meant cannot be known, and does no harm: the
    * way that is chosen is as likely as all that are alike.
    */
-  private int[] twinsTogether(Seen seen, int chosen, int[] likelihoods, long[] left) {
+  private int[] twinsTogether(Seen seen, JointPlan.Outcome outcome, long[] left) {
+    int chosen = outcome.chosen();
+    int[] likelihoods = outcome.likelihoods();
     int[] together = likelihoods.clone();
     if (chosen >= 0 && likelihoods[chosen] < 999_999) {
       Way taken = seen.ways.get(chosen);
@@ -213,55 +207,54 @@ public final class Planner {
   }
 
   /** Takes what is nearly certain off what is left; gives the sums that stay open. */
-  private List<Seen> takeAsGiven(
-      List<Seen> seen, Round round, int certain, long[] left, Touched taken) {
-    List<Seen> rest = new ArrayList<>();
-    for (Seen one : seen) {
-      Choice choice = round.choices.get(one.moneyIn.id());
+  private int[] takeAsGiven(Round round, int certain, long[] left, Touched taken) {
+    int[] open = new int[round.sums.length];
+    int count = 0;
+    for (int s = 0; s < open.length; s++) {
+      Choice choice = round.choices[s];
       if (choice.confidence() >= certain) {
-        Way way = one.ways.get(choice.chosen());
+        Way way = round.seen[s].ways.get(choice.chosen());
         for (int k = 0; k < way.items.length; k++) {
           long was = left[way.items[k]];
           left[way.items[k]] -= way.parts[k];
           taken.add(way.items[k], was, left[way.items[k]]);
         }
       } else {
-        rest.add(one);
+        open[count++] = round.sums[s];
       }
     }
-    return rest;
+    return Arrays.copyOf(open, count);
   }
 
   private List<Plan.Row> rows() {
-    Map<MoneyInId, Choice> last = new HashMap<>();
-    memory.rounds.forEach(r -> last.putAll(r.choices));
-    List<Plan.Row> rows = new ArrayList<>();
-    for (MoneyIn moneyIn : problem.pile()) {
-      Choice choice = last.get(moneyIn.id());
-      Plan.Row row = choice == null ? nothing(moneyIn) : row(moneyIn, choice);
-      if (choice != null) {
-        memory.last.put(moneyIn.id(), new PlanMemory.Last(choice, row));
+    for (Round round : memory.rounds) {
+      for (int s = 0; s < round.sums.length; s++) {
+        memory.last[round.sums[s]] = round.choices[s];
       }
-      rows.add(row);
+    }
+    List<Plan.Row> rows = new ArrayList<>();
+    for (int m = 0; m < memory.last.length; m++) {
+      Choice choice = memory.last[m];
+      int then = placesBefore[m];
+      if (choice == null) {
+        rows.add(nothing(problem.pile().get(m)));
+      } else if (then >= 0 && before.get().last[then] == choice) {
+        rows.add(before.get().rows.get(then));
+      } else {
+        rows.add(choice.seen().row(choice.chosen(), confirmed(m, choice)));
+      }
     }
     return rows;
-  }
-
-  private Plan.Row row(MoneyIn moneyIn, Choice choice) {
-    return before
-        .map(b -> b.last.get(moneyIn.id()))
-        .filter(known -> known.choice() == choice)
-        .map(PlanMemory.Last::row)
-        .orElseGet(() -> choice.seen().row(choice.chosen(), confirmed(moneyIn, choice)));
   }
 
   /**
    * What still stands when the nearly certain is taken off is likelier than it looks: measured on
    * invented companies of every population alike, by {@link #LATER_ODDS}.
    */
-  private int[] confirmed(MoneyIn moneyIn, Choice choice) {
+  private int[] confirmed(int sum, Choice choice) {
     int chosen = choice.chosen();
-    boolean first = memory.rounds.get(0).choices.get(moneyIn.id()) == choice;
+    Round round = memory.rounds.get(0);
+    boolean first = round.choices[round.placeOf(sum)] == choice;
     int[] likelihoods = choice.likelihoods().clone();
     if (chosen >= 0 && !first) {
       long was = likelihoods[chosen];

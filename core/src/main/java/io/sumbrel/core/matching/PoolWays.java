@@ -7,11 +7,8 @@ import io.sumbrel.core.matching.combination.HalfSums;
 import io.sumbrel.core.matching.combination.SetSearch;
 import io.sumbrel.core.matching.combination.Sets;
 import io.sumbrel.core.matching.combination.SumTable;
-import java.time.LocalDate;
 import java.util.Arrays;
-import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
-import java.util.Map;
 import java.util.Set;
 
 /**
@@ -66,7 +63,7 @@ final class PoolWays {
       runsLess(pool.credits[c], pool.invoices);
       runsLess(pool.credits[c], pool.byNumber());
     }
-    months(pool);
+    pool.months().forEach(month -> search.nearly(month, search.sumOf(month), Shape.MONTH));
     earliest(pool);
   }
 
@@ -96,26 +93,32 @@ final class PoolWays {
 
   /** One item that is nearly the amount: the nearest few above and below. */
   private void near(Pool pool) {
-    Integer[] byAmount = new Integer[pool.invoices.length];
-    Arrays.setAll(byAmount, k -> k);
-    Arrays.sort(
-        byAmount,
-        (a, b) ->
-            Long.compare(
-                Math.abs(pool.amounts[a] - search.amount),
-                Math.abs(pool.amounts[b] - search.amount)));
-    int over = 0;
-    int under = 0;
-    for (int k : byAmount) {
-      int[] one = {pool.invoices[k]};
-      long gap = pool.amounts[k] - search.amount;
-      if (gap > 0 && gap < pool.amounts[k] / 2 + 1) {
-        search.nearly(one, pool.amounts[k], Shape.ONE);
-        if (under++ < KEEP_NEAR) {
-          search.shortPaid(one, gap, Shape.ONE);
-        }
-      } else if (gap < 0 && -gap < pool.amounts[k] / 2 && over++ < KEEP_NEAR) {
-        search.overpaid(one, -gap, Shape.ONE);
+    int[] rising = pool.byAmount();
+    int above = 0;
+    while (above < rising.length && pool.amounts[rising[above]] <= search.amount) {
+      above++;
+    }
+    int below = above - 1;
+    while (below >= 0 && pool.amounts[rising[below]] == search.amount) {
+      below--;
+    }
+    for (int k = above; k < rising.length; k++) {
+      long owed = pool.amounts[rising[k]];
+      long gap = owed - search.amount;
+      boolean few = k - above < KEEP_NEAR;
+      if (gap > owed / 2 || !few && gap > Math.max(problem.limits().chargeCapMinor(), owed / 5)) {
+        break;
+      }
+      int[] one = {pool.invoices[rising[k]]};
+      search.nearly(one, owed, Shape.ONE);
+      if (few) {
+        search.shortPaid(one, gap, Shape.ONE);
+      }
+    }
+    for (int k = below; k >= 0 && below - k < KEEP_NEAR; k--) {
+      long owed = pool.amounts[rising[k]];
+      if (search.amount - owed < owed / 2) {
+        search.overpaid(new int[] {pool.invoices[rising[k]]}, search.amount - owed, Shape.ONE);
       }
     }
   }
@@ -185,19 +188,6 @@ final class PoolWays {
       boolean last = k + 1 == pool.invoices.length || problem.dueDay(pool.invoices[k + 1]) > now;
       if (last && problem.dueDay(pool.invoices[k]) <= now && k > 0) {
         search.nearly(Arrays.copyOf(pool.invoices, k + 1), sum, Shape.OVERDUE);
-      }
-    }
-  }
-
-  private void months(Pool pool) {
-    Map<Integer, int[]> months = new LinkedHashMap<>();
-    for (int i : pool.invoices) {
-      LocalDate date = problem.item(i).date();
-      months.merge(date.getYear() * 12 + date.getMonthValue(), new int[] {i}, NamedWays::with);
-    }
-    for (int[] month : months.values()) {
-      if (month.length > 1) {
-        search.nearly(month, search.sumOf(month), Shape.MONTH);
       }
     }
   }

@@ -2,6 +2,7 @@ package io.sumbrel.core.matching;
 
 import io.sumbrel.core.matching.combination.SetSearch;
 import io.sumbrel.core.openitem.OpenItem;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
@@ -10,6 +11,7 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.IntStream;
 
 /**
  * What each customer owes, as pools with their tables of sums, made when they are asked for. Only
@@ -94,6 +96,8 @@ final class Pools {
     private SetSearch withCredits;
     private int[] all;
     private int[] byNumber;
+    private int[] byAmount;
+    private List<int[]> months;
     private int[] byCustomer;
 
     private Pool(List<Integer> invoices, List<Integer> credits) {
@@ -123,9 +127,7 @@ final class Pools {
     /** Invoices, then credits: the places that the table with credits counts in. */
     synchronized int[] all() {
       if (all == null) {
-        all =
-            java.util.stream.IntStream.concat(Arrays.stream(invoices), Arrays.stream(credits))
-                .toArray();
+        all = IntStream.concat(Arrays.stream(invoices), Arrays.stream(credits)).toArray();
       }
       return all;
     }
@@ -154,6 +156,37 @@ final class Pools {
     boolean isOfSeveral() {
       int[] order = byCustomer();
       return problem.customerOf(order[0]) != problem.customerOf(order[order.length - 1]);
+    }
+
+    /** The invoices of each month in which there are several. */
+    synchronized List<int[]> months() {
+      if (months == null) {
+        Map<Integer, List<Integer>> byMonth = new LinkedHashMap<>();
+        for (int i : invoices) {
+          LocalDate date = problem.item(i).date();
+          int month = date.getYear() * 12 + date.getMonthValue();
+          byMonth.computeIfAbsent(month, m -> new ArrayList<>()).add(i);
+        }
+        months =
+            byMonth.values().stream()
+                .filter(of -> of.size() > 1)
+                .map(of -> of.stream().mapToInt(i -> i).toArray())
+                .toList();
+      }
+      return months;
+    }
+
+    /** Places of the invoices by rising amount. */
+    synchronized int[] byAmount() {
+      if (byAmount == null) {
+        byAmount =
+            IntStream.range(0, amounts.length)
+                .boxed()
+                .sorted(Comparator.comparingLong(k -> amounts[k]))
+                .mapToInt(k -> k)
+                .toArray();
+      }
+      return byAmount;
     }
 
     /** Invoices in the order of their numbers. */

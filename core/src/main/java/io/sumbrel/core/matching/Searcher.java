@@ -37,31 +37,31 @@ final class Searcher {
   }
 
   /**
-   * @param earlier what was found for them before, whose readings hold; empty to read anew
-   * @param toSearch their places
-   * @param left what is left on each item
-   * @param into where what is found is put, at the same places
+   * @param round where what is found is put; what was found there before is still to be read so
+   * @param toSearch the places in it
    */
-  void search(
-      List<MoneyIn> sums, List<Seen> earlier, List<Integer> toSearch, long[] left, Seen[] into) {
+  void search(PlanMemory.Round round, List<Integer> toSearch) {
     count += toSearch.size();
-    Reading[] readings = new Reading[sums.size()];
+    Reading[] readings = new Reading[round.sums.length];
     shared(
         toSearch,
         places ->
             places.forEach(
-                m ->
-                    readings[m] =
-                        earlier.isEmpty()
-                            ? Reading.of(problem, sums.get(m))
-                            : earlier.get(m).reading));
+                s ->
+                    readings[s] =
+                        round.seen[s] == null
+                            ? Reading.of(problem, problem.pile().get(round.sums[s]))
+                            : round.seen[s].reading));
     List<Integer> byPayer = new ArrayList<>(toSearch);
-    byPayer.sort(Comparator.comparingInt(m -> readings[m].likeliestCustomer()));
+    byPayer.sort(Comparator.comparingInt(s -> readings[s].likeliestCustomer()));
     shared(
         byPayer,
         places -> {
-          Pools pools = new Pools(problem, left, budgets);
-          places.forEach(m -> into[m] = Seen.of(problem, sums.get(m), readings[m], pools, weights));
+          Pools pools = new Pools(problem, round.left, budgets);
+          for (int s : places) {
+            MoneyIn moneyIn = problem.pile().get(round.sums[s]);
+            round.seen[s] = Seen.of(problem, moneyIn, readings[s], pools, weights);
+          }
         });
   }
 

@@ -1,5 +1,6 @@
 package io.sumbrel.core.matching;
 
+import io.sumbrel.core.matching.assignment.Claimant;
 import io.sumbrel.core.matching.assignment.Option;
 import io.sumbrel.core.matching.combination.Searched;
 import io.sumbrel.core.party.CustomerId;
@@ -28,7 +29,7 @@ final class Seen {
   /** The strongest first. */
   final List<Way> ways;
 
-  final List<Option> options;
+  final Claimant claimant;
   private final MatchingProblem problem;
   private final long count;
   private final Searched searched;
@@ -39,7 +40,7 @@ final class Seen {
     this.moneyIn = search.moneyIn;
     this.reading = search.reading;
     this.ways = ways;
-    this.options = ways.stream().map(Seen::option).toList();
+    this.claimant = new Claimant(ways.stream().map(Seen::option).toList());
     this.count = search.count();
     this.searched = search.searched();
     this.searchedTo = search.completeTo() == Integer.MAX_VALUE ? 0 : search.completeTo();

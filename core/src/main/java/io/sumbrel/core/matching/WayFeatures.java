@@ -33,6 +33,7 @@ final class WayFeatures {
   private final MatchingProblem problem;
   private final Reading reading;
   private final Map<Integer, Hit> edited = new HashMap<>();
+  private final Map<Integer, Boolean> owing = new HashMap<>();
   private final int equalAmounts;
   private final boolean chargeSpokenOf;
 
@@ -189,7 +190,8 @@ final class WayFeatures {
   private void payer(Way way, int[] x) {
     Optional<PayerClue> own = reading.clueFor(way.customer);
     Optional<PayerClue> clue = own.or(() -> reading.clueForFamilyOf(way.customer));
-    boolean payerOwes = clue.filter(c -> owes(c.customer())).isPresent();
+    boolean payerOwes =
+        clue.filter(c -> owing.computeIfAbsent(c.customer(), this::owes)).isPresent();
     flag(x, Feature.FAMILY_ONLY, own.isEmpty() && payerOwes);
     clue.ifPresent(
         c -> {

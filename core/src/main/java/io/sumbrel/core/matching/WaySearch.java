@@ -94,7 +94,7 @@ final class WaySearch {
 
   /** The pool of a customer with its branches. */
   Pool poolOf(int customer) {
-    return pools.of(customer, moneyIn.currency(), problem.branchesOf(customer).length > 0);
+    return pools.of(customer, moneyIn.currency(), problem.hasBranches(customer));
   }
 
   long sumOf(int[] items) {
@@ -138,13 +138,13 @@ final class WaySearch {
     long discount = 0;
     boolean late = false;
     for (int i : items) {
-      Optional<Terms> terms = discountTerms(i);
-      if (terms.isPresent()) {
-        discount += problem.item(i).discountMinor();
-        late |= isAfter(terms.get().lastDiscountDay(problem.item(i).date()));
-      } else if (problem.item(i).discountMinor() > 0) {
+      long granted = problem.item(i).discountMinor();
+      Optional<Terms> terms = granted == 0 ? Optional.empty() : discountTerms(i);
+      discount += granted;
+      if (granted > 0 && terms.isEmpty() || discount > under) {
         return;
       }
+      late |= terms.isPresent() && isAfter(terms.get().lastDiscountDay(problem.item(i).date()));
     }
     if (discount == under) {
       add(items, partsOf(items), late ? Gap.LATE_DISCOUNT : Gap.DISCOUNT, under, shape, 1);

@@ -16,6 +16,10 @@ public final class Proportion {
     if (whole == 0) {
       throw new IllegalArgumentException("a share of nothing: " + amount + " × " + part + " / 0");
     }
+    boolean fits = (amount | whole) >>> 46 == 0 && part >>> 15 == 0;
+    if (fits) {
+      return (2 * amount * part + whole) / (2 * whole);
+    }
     BigInteger numerator = BigInteger.valueOf(amount).multiply(BigInteger.valueOf(part));
     BigInteger denominator = BigInteger.valueOf(whole);
     int sign = numerator.signum() * denominator.signum();

@@ -3,9 +3,7 @@ package io.sumbrel.core.matching.assignment;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
-import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.stream.IntStream;
 
 /**
@@ -17,13 +15,14 @@ import java.util.stream.IntStream;
 final class Component {
   private static final int PRICE_STEPS = 60;
 
-  private final List<List<Option>> options;
-  private final Map<Integer, Integer> resourceAt = new HashMap<>();
+  private final Group group;
   private final long[] left;
   private double[] prices;
   private double[] gains;
-  private long[] best;
-  private int[][] byClaimant;
+
+  /** For each member the options it may choose, the strongest first. */
+  private final int[][] byMember;
+
   private int[] order;
   private int[] current;
   private int[] bestChosen;
@@ -36,45 +35,41 @@ final class Component {
    */
   record Best(int[] chosen, boolean proven, int nodes) {}
 
-  Component(List<List<Option>> options, long[] capacity) {
-    this.options = options;
-    List<Long> capacities = new ArrayList<>();
-    byClaimant = new int[options.size()][];
-    for (int c = 0; c < byClaimant.length; c++) {
-      List<Option> own = options.get(c);
-      byClaimant[c] =
-          IntStream.range(0, own.size())
+  Component(Group group) {
+    this.group = group;
+    left = group.capacity.clone();
+    byMember = new int[group.members.length][];
+    for (int c = 0; c < byMember.length; c++) {
+      int member = c;
+      byMember[c] =
+          IntStream.range(0, group.members[c].points.length)
+              .filter(o -> group.mayChoose(member, o))
               .boxed()
-              .filter(o -> own.get(o).points() > 0)
-              .sorted(Comparator.comparingInt(o -> -own.get(o).points()))
+              .sorted(Comparator.comparingInt(o -> -points(member, o)))
               .mapToInt(o -> o)
               .toArray();
-      for (int o : byClaimant[c]) {
-        for (int r : own.get(o).resources()) {
-          if (resourceAt.putIfAbsent(r, capacities.size()) == null) {
-            capacities.add(capacity[r]);
-          }
-        }
-      }
     }
-    left = capacities.stream().mapToLong(c -> c).toArray();
+  }
+
+  private int points(int c, int option) {
+    return group.members[c].points[option];
   }
 
   Best best(int nodeBudget) {
     budget = nodeBudget;
     greedy();
-    if (options.size() > 1) {
+    if (byMember.length > 1) {
       setPrices();
-      current = new int[options.size()];
+      current = new int[byMember.length];
       Arrays.fill(current, -1);
       order = order();
       double rest = 0;
-      for (int c = 0; c < options.size(); c++) {
+      for (int c = 0; c < byMember.length; c++) {
         rest += gains[c];
       }
       double worth = 0;
       for (int r = 0; r < left.length; r++) {
-        worth += prices[r] * left[r];
+        worth += isScarce(r) ? prices[r] * left[r] : 0;
       }
       search(0, 0, rest + worth);
     }
@@ -83,62 +78,47 @@ final class Component {
 
   /** The surest first: a good choice to begin with, and the one that stands when time is up. */
   private void greedy() {
-    bestChosen = new int[options.size()];
+    bestChosen = new int[byMember.length];
     Arrays.fill(bestChosen, -1);
     List<int[]> all = new ArrayList<>();
-    for (int c = 0; c < byClaimant.length; c++) {
-      for (int o : byClaimant[c]) {
+    for (int c = 0; c < byMember.length; c++) {
+      for (int o : byMember[c]) {
         all.add(new int[] {c, o});
       }
     }
     all.sort(
-        Comparator.<int[]>comparingInt(a -> -options.get(a[0]).get(a[1]).points())
+        Comparator.<int[]>comparingInt(a -> -points(a[0], a[1]))
             .thenComparingInt(a -> a[0])
             .thenComparingInt(a -> a[1]));
     for (int[] one : all) {
-      Option option = options.get(one[0]).get(one[1]);
-      if (bestChosen[one[0]] < 0 && fits(option)) {
+      if (bestChosen[one[0]] < 0 && group.fits(one[0], one[1], left)) {
         bestChosen[one[0]] = one[1];
-        bestValue += option.points();
-        move(option, -1);
+        bestValue += points(one[0], one[1]);
+        group.take(one[0], one[1], left, 1);
       }
     }
     for (int c = 0; c < bestChosen.length; c++) {
       if (bestChosen[c] >= 0) {
-        move(options.get(c).get(bestChosen[c]), 1);
+        group.take(c, bestChosen[c], left, -1);
       }
-    }
-  }
-
-  private boolean fits(Option option) {
-    for (int k = 0; k < option.resources().length; k++) {
-      if (option.amounts()[k] > left[resourceAt.get(option.resources()[k])]) {
-        return false;
-      }
-    }
-    return true;
-  }
-
-  private void move(Option option, int direction) {
-    for (int k = 0; k < option.resources().length; k++) {
-      left[resourceAt.get(option.resources()[k])] += direction * option.amounts()[k];
     }
   }
 
   private void setPrices() {
     double[] price = new double[left.length];
     prices = price.clone();
-    gains = new double[options.size()];
+    gains = new double[byMember.length];
     double lowest = Double.MAX_VALUE;
-    double[] gain = new double[options.size()];
+    double[] gain = new double[byMember.length];
+    double[] asked = new double[left.length];
     for (int step = 0; step < PRICE_STEPS; step++) {
-      double[] asked = new double[left.length];
+      Arrays.fill(asked, 0);
       double bound = 0;
-      for (int c = 0; c < byClaimant.length; c++) {
+      for (int c = 0; c < byMember.length; c++) {
         int favourite = -1;
         gain[c] = 0;
-        for (int o : byClaimant[c]) {
-          double reduced = options.get(c).get(o).points() - cost(options.get(c).get(o), price);
+        for (int o : byMember[c]) {
+          double reduced = points(c, o) - cost(c, o, price);
           if (reduced > gain[c]) {
             gain[c] = reduced;
             favourite = o;
@@ -146,14 +126,11 @@ final class Component {
         }
         bound += gain[c];
         if (favourite >= 0) {
-          Option option = options.get(c).get(favourite);
-          for (int k = 0; k < option.resources().length; k++) {
-            asked[resourceAt.get(option.resources()[k])] += option.amounts()[k];
-          }
+          ask(c, favourite, asked);
         }
       }
       for (int r = 0; r < left.length; r++) {
-        bound += price[r] * left[r];
+        bound += isScarce(r) ? price[r] * left[r] : 0;
       }
       if (bound < lowest) {
         lowest = bound;
@@ -162,7 +139,7 @@ final class Component {
       }
       double steps = 0;
       for (int r = 0; r < left.length; r++) {
-        double over = left[r] == 0 ? 0 : (asked[r] - left[r]) / left[r];
+        double over = isScarce(r) ? (asked[r] - left[r]) / left[r] : 0;
         steps += over * over;
       }
       if (steps == 0 || bound - bestValue < 1) {
@@ -170,29 +147,41 @@ final class Component {
       }
       double length = Math.max(1, bound - bestValue) / steps / (1 + step / 8.0);
       for (int r = 0; r < left.length; r++) {
-        double over = left[r] == 0 ? 0 : (asked[r] - left[r]) / left[r];
-        price[r] = Math.max(0, price[r] + length * over / left[r]);
+        double over = isScarce(r) ? (asked[r] - left[r]) / left[r] : 0;
+        price[r] = isScarce(r) ? Math.max(0, price[r] + length * over / left[r]) : 0;
       }
     }
   }
 
-  private double cost(Option option, double[] price) {
+  private boolean isScarce(int r) {
+    return left[r] > 0 && group.isScarce(r);
+  }
+
+  private void ask(int c, int option, double[] asked) {
+    Claimant member = group.members[c];
+    for (int k = member.starts[option]; k < member.starts[option + 1]; k++) {
+      asked[group.places[c][member.drawn[k]]] += member.amounts[k];
+    }
+  }
+
+  private double cost(int c, int option, double[] price) {
+    Claimant member = group.members[c];
     double cost = 0;
-    for (int k = 0; k < option.resources().length; k++) {
-      cost += price[resourceAt.get(option.resources()[k])] * option.amounts()[k];
+    for (int k = member.starts[option]; k < member.starts[option + 1]; k++) {
+      cost += price[group.places[c][member.drawn[k]]] * member.amounts[k];
     }
     return cost;
   }
 
   /** Who draws on the dearest resources decides first. */
   private int[] order() {
-    double[] weight = new double[options.size()];
-    for (int c = 0; c < byClaimant.length; c++) {
-      for (int o : byClaimant[c]) {
-        weight[c] = Math.max(weight[c], cost(options.get(c).get(o), prices));
+    double[] weight = new double[byMember.length];
+    for (int c = 0; c < byMember.length; c++) {
+      for (int o : byMember[c]) {
+        weight[c] = Math.max(weight[c], cost(c, o, prices));
       }
     }
-    Integer[] order = new Integer[options.size()];
+    Integer[] order = new Integer[byMember.length];
     Arrays.setAll(order, c -> c);
     Arrays.sort(
         order,
@@ -217,16 +206,13 @@ final class Component {
       return;
     }
     int c = order[depth];
-    for (int o : byClaimant[c]) {
-      Option option = options.get(c).get(o);
-      if (fits(option)) {
+    for (int o : byMember[c]) {
+      if (group.fits(c, o, left)) {
         current[c] = o;
-        move(option, -1);
-        search(
-            depth + 1,
-            value + option.points(),
-            bound - gains[c] + option.points() - cost(option, prices));
-        move(option, 1);
+        double moved = points(c, o) - gains[c] - cost(c, o, prices);
+        group.take(c, o, left, 1);
+        search(depth + 1, value + points(c, o), bound + moved);
+        group.take(c, o, left, -1);
       }
     }
     current[c] = -1;

@@ -2,132 +2,171 @@ package io.sumbrel.core.matching.assignment;
 
 import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.LinkedHashMap;
+import java.util.BitSet;
 import java.util.List;
-import java.util.Map;
+import java.util.Optional;
+import java.util.stream.IntStream;
 
 /**
  * One joint choice over all claimants in which no resource is promised beyond what there is of it:
  * the choice with the most points, and how likely each option is over all choices that are
  * consistent, each weighing as much as its points say.
  *
- * <p>Claimants that cannot get in each other's way are solved apart, as components; each by itself
- * gives the same answer always, so that a component that has not changed need not be solved again.
- * Only options with more than 0 points enter the best choice; weaker ones still enter the
+ * <p>Claimants that cannot get in each other's way are solved apart, as components. In a large
+ * component the best choice falls apart further, into the groups that {@link Contention} leaves;
+ * there the likelihoods are those over all choices of the group, against how likely everybody else
+ * leaves the resources alone: first each by itself, then as found before, stage by stage. So what
+ * happens in one corner of a large component does not reach all of it, and a plan that follows
+ * another works on nothing but what has changed, with the same answer.
+ *
+ * <p>Only options with more than 0 points enter the best choice; weaker ones still enter the
  * likelihoods. Work is bounded in nodes, so every machine gives the same answer.
  */
 public final class JointPlan {
   /** Options weaker than one in a thousand are left out. */
   public static final int WEAKEST = -6_908;
 
-  private final List<List<Option>> options;
-  private final long[] capacity;
+  private static final int STAGES = 2;
+
+  private final List<Claimant> claimants;
+  private final List<int[]> components;
+
+  /** What is scarce, and how much there is of it; without end for what is not. */
+  private final long[] limits;
+
+  /** What came of its group, by claimant. */
+  private final Solved[] solved;
+
+  /** The place of each claimant in its group. */
+  private final int[] placeInGroup;
+
+  private long nodes;
 
   /**
-   * What was chosen for the claimants of one component, in their order.
+   * A joint choice from which what is the same need not be found again.
    *
-   * @param chosen the place of each claimant's option, or −1
-   * @param likelihoods of each claimant's options, in parts of a million
-   * @param proven whether no choice has more points
+   * @param places where each of the claimants now is found in it, or −1
    */
-  public record Solved(int[] chosen, int[][] likelihoods, boolean proven, int nodes) {}
-
-  private JointPlan(List<List<Option>> options, long[] capacity) {
-    this.options = options;
-    this.capacity = capacity;
+  public record Before(JointPlan plan, int[] places) {
+    private Solved solved(int claimant) {
+      return places[claimant] < 0 ? null : plan.solved[places[claimant]];
+    }
   }
 
   /**
-   * The claimants that may get in each other's way, together; each once, in rising order.
+   * What was chosen for one claimant.
    *
-   * @param options of each claimant
+   * @param chosen the place of its option, or −1
+   * @param likelihoods of its options, in parts of a million
+   */
+  public record Outcome(int chosen, int[] likelihoods) {
+    static Outcome of(int chosen, double[] shares) {
+      return new Outcome(
+          chosen, Arrays.stream(shares).mapToInt(s -> (int) (s * 1_000_000)).toArray());
+    }
+
+    /** Whether the other says the same. */
+    public boolean isSame(Outcome other) {
+      return chosen == other.chosen && Arrays.equals(likelihoods, other.likelihoods);
+    }
+  }
+
+  /**
+   * Chooses for all.
+   *
    * @param capacity how much there is of each resource
+   * @param nodeBudget after so many nodes the best choice of a group so far stands, unproven
    */
-  public static List<int[]> components(List<List<Option>> options, long[] capacity) {
-    return new JointPlan(options, capacity).split();
+  public static JointPlan of(
+      List<Claimant> claimants, long[] capacity, int nodeBudget, Optional<Before> before) {
+    return new JointPlan(claimants, capacity, nodeBudget, before);
   }
 
-  /**
-   * Chooses for one component.
-   *
-   * @param options of its claimants
-   * @param nodeBudget after so many nodes the best choice so far stands, unproven
-   */
-  public static Solved solve(List<List<Option>> options, long[] capacity, int nodeBudget) {
-    Component.Best best = new Component(options, capacity).best(nodeBudget);
-    int[][] likelihoods = Likelihoods.of(options, capacity, nodeBudget);
-    return new Solved(best.chosen(), likelihoods, best.proven(), best.nodes());
+  private JointPlan(
+      List<Claimant> claimants, long[] capacity, int nodeBudget, Optional<Before> before) {
+    this.claimants = claimants;
+    solved = new Solved[claimants.size()];
+    placeInGroup = new int[solved.length];
+    Contention contention = new Contention(claimants, capacity);
+    components = contention.components(IntStream.range(0, solved.length).toArray());
+    limits = contention.limits();
+    List<Solved> whole = new ArrayList<>();
+    BitSet inLarge = new BitSet();
+    for (int[] component : components) {
+      if (Group.isCountable(claimants, component)) {
+        whole.add(toSolve(component, new int[component.length], 1, before));
+      } else {
+        Arrays.stream(component).forEach(inLarge::set);
+      }
+    }
+    whole.forEach(one -> one.find(0, new long[one.group.resources.length]));
+    int[] large = inLarge.stream().toArray();
+    contention.leaveOutDominated(large);
+    List<Solved> parts = new ArrayList<>();
+    for (int[] part : contention.components(large)) {
+      int[] floors = new int[part.length];
+      Arrays.setAll(floors, c -> contention.floor(part[c]));
+      parts.add(toSolve(part, floors, STAGES, before));
+    }
+    for (int stage = 0; stage < STAGES; stage++) {
+      find(parts, stage);
+    }
+    whole.addAll(parts);
+    whole.forEach(one -> nodes += one.choose(nodeBudget));
   }
 
-  private List<int[]> split() {
-    boolean[] contended = contended();
-    int[] parents = new int[options.size()];
-    Arrays.setAll(parents, c -> c);
-    int[] firstOn = new int[capacity.length];
-    Arrays.fill(firstOn, -1);
-    for (int c = 0; c < parents.length; c++) {
-      for (Option option : options.get(c)) {
-        for (int r : option.points() < WEAKEST ? new int[0] : option.resources()) {
-          if (contended[r]) {
-            firstOn[r] = firstOn[r] < 0 ? c : firstOn[r];
-            join(parents, c, firstOn[r]);
-          }
+  /** A group with what is known of it from before. */
+  private Solved toSolve(int[] places, int[] floors, int stages, Optional<Before> before) {
+    Solved known = before.map(b -> b.solved(places[0])).orElse(null);
+    Claimant[] members = new Claimant[places.length];
+    Arrays.setAll(members, c -> claimants.get(places[c]));
+    boolean same =
+        known != null && known.stages() == stages && known.group.isOf(members, floors, limits);
+    Solved now = same ? new Solved(known) : new Solved(new Group(members, floors, limits), stages);
+    for (int c = 0; c < places.length; c++) {
+      solved[places[c]] = now;
+      placeInGroup[places[c]] = c;
+    }
+    return now;
+  }
+
+  /** How likely everything is, given how likely the stage before found that others stay away. */
+  private void find(List<Solved> parts, int stage) {
+    long[] all = new long[limits.length];
+    for (Solved part : parts) {
+      for (int c = 0; c < part.group.members.length; c++) {
+        long[] alone = part.alone(c, stage);
+        int[] resources = part.group.members[c].resources;
+        for (int k = 0; k < resources.length; k++) {
+          all[resources[k]] += alone[k];
         }
       }
     }
-    int[] sizes = new int[parents.length];
-    for (int c = 0; c < parents.length; c++) {
-      sizes[rootOf(parents, c)]++;
+    for (Solved part : parts) {
+      part.find(stage, part.outside(all, stage));
     }
-    Map<Integer, int[]> together = new LinkedHashMap<>();
-    for (int c = parents.length - 1; c >= 0; c--) {
-      int root = rootOf(parents, c);
-      together.computeIfAbsent(root, r -> new int[sizes[r]])[--sizes[root]] = c;
-    }
-    List<int[]> components = new ArrayList<>(together.values());
-    components.sort((one, other) -> Integer.compare(one[0], other[0]));
+  }
+
+  /** What was chosen for the claimant at a place. */
+  public Outcome outcome(int claimant) {
+    return solved[claimant].outcome(placeInGroup[claimant]);
+  }
+
+  /** Claimants that may get in each other's way, by their places; each once, in rising order. */
+  public List<int[]> components() {
     return components;
   }
 
-  /** Resources of which the claimants together may ask for more than there is. */
-  private boolean[] contended() {
-    long[] asked = new long[capacity.length];
-    long[] most = new long[capacity.length];
-    for (List<Option> own : options) {
-      for (Option option : own) {
-        for (int k = 0; option.points() >= WEAKEST && k < option.resources().length; k++) {
-          int r = option.resources()[k];
-          if (option.amounts()[k] > most[r]) {
-            asked[r] += option.amounts()[k] - most[r];
-            most[r] = option.amounts()[k];
-          }
-        }
-      }
-      for (Option option : own) {
-        for (int r : option.resources()) {
-          most[r] = 0;
-        }
-      }
-    }
-    boolean[] contended = new boolean[capacity.length];
-    for (int r = 0; r < asked.length; r++) {
-      contended[r] = asked[r] > capacity[r];
-    }
-    return contended;
+  /** Of how many components the choice is not proven to be the best. */
+  public int unproven() {
+    return (int)
+        components.stream()
+            .filter(c -> Arrays.stream(c).anyMatch(k -> !solved[k].isProven()))
+            .count();
   }
 
-  private static int rootOf(int[] parents, int one) {
-    int root = one;
-    while (parents[root] != root) {
-      parents[root] = parents[parents[root]];
-      root = parents[root];
-    }
-    return root;
-  }
-
-  private static void join(int[] parents, int one, int other) {
-    int a = rootOf(parents, one);
-    int b = rootOf(parents, other);
-    parents[Math.max(a, b)] = Math.min(a, b);
+  /** How many nodes were visited for what was not known before. */
+  public long nodes() {
+    return nodes;
   }
 }

@@ -1,6 +1,5 @@
 package io.sumbrel.core.matching.candidate;
 
-import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
@@ -47,26 +46,28 @@ public final class NameIndex {
 
   /** Names that share words with a name, those that share the rarest first. */
   public List<Integer> byWords(String name) {
-    Map<Integer, Integer> weights = new HashMap<>();
+    Shared shared = new Shared();
     for (String word : name.split(" ")) {
       int[] found = words.getOrDefault(word, new int[0]);
-      for (int i = 0; i < found.length && found.length <= TOO_COMMON; i++) {
-        weights.merge(found[i], rarity(found.length), Integer::sum);
+      int rarity = found.length > TOO_COMMON ? 0 : rarity(found.length);
+      for (int i = 0; i < found.length && rarity > 0; i++) {
+        shared.add(found[i], rarity);
       }
     }
-    return heaviest(weights);
+    return shared.heaviest();
   }
 
   /** Names that share pieces of four letters with a name, those that share most first. */
   public List<Integer> byPieces(String name) {
-    Map<Integer, Integer> weights = new HashMap<>();
+    Shared shared = new Shared();
     for (long gram : gramsOf(name)) {
       int count = gramCounts.getOrDefault(gram, 0);
-      for (int e = count > TOO_COMMON / 4 ? -1 : grams.first(gram); e >= 0; e = grams.next(e)) {
-        weights.merge(grams.value(e), rarity(count), Integer::sum);
+      int rarity = count > TOO_COMMON / 4 ? 0 : rarity(count);
+      for (int e = rarity == 0 ? -1 : grams.first(gram); e >= 0; e = grams.next(e)) {
+        shared.add(grams.value(e), rarity);
       }
     }
-    return heaviest(weights);
+    return shared.heaviest();
   }
 
   /** The inverse document frequency in hundredths of a bit. */
@@ -74,14 +75,48 @@ public final class NameIndex {
     return (int) (100 * StrictMath.log((names + 1.0) / shared) / StrictMath.log(2)) + 1;
   }
 
-  private static List<Integer> heaviest(Map<Integer, Integer> weights) {
-    List<Integer> found = new ArrayList<>(weights.keySet());
-    found.sort(
-        (a, b) -> {
-          int byWeight = Integer.compare(weights.get(b), weights.get(a));
-          return byWeight != 0 ? byWeight : Integer.compare(a, b);
-        });
-    return found.subList(0, Math.min(MOST, found.size()));
+  /** Names with the weight of one thing that they share, gathered to be summed up. */
+  private static final class Shared {
+    private long[] entries = new long[64];
+    private int count;
+
+    void add(int name, int weight) {
+      if (count == entries.length) {
+        entries = Arrays.copyOf(entries, count * 2);
+      }
+      entries[count++] = (long) name << 32 | weight;
+    }
+
+    /** The heaviest first; of two alike the one that was added to the index first. */
+    List<Integer> heaviest() {
+      Arrays.sort(entries, 0, count);
+      long[] best = new long[MOST];
+      int kept = 0;
+      for (int from = 0; from < count; ) {
+        int name = (int) (entries[from] >>> 32);
+        int weight = 0;
+        while (from < count && entries[from] >>> 32 == name) {
+          weight += (int) entries[from++];
+        }
+        kept = insert(best, kept, (long) weight << 32 | Integer.MAX_VALUE - name);
+      }
+      return Arrays.stream(best, 0, kept).mapToObj(b -> Integer.MAX_VALUE - (int) b).toList();
+    }
+
+    /** Into what is kept, falling; gives how many are kept then. */
+    private static int insert(long[] best, int kept, long one) {
+      int place = kept;
+      while (place > 0 && best[place - 1] < one) {
+        place--;
+      }
+      if (place == MOST) {
+        return kept;
+      }
+      int last = Math.min(kept, MOST - 1);
+      System.arraycopy(best, place, best, place + 1, last - place);
+      best[place] = one;
+      return last + 1;
+    }
   }
 
   private static long[] gramsOf(String name) {

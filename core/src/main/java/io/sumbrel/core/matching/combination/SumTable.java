@@ -96,7 +96,10 @@ public final class SumTable implements SetSearch {
     return sorted(amounts.clone(), order);
   }
 
-  /** Adds to each sum every amount that comes after its last. */
+  /**
+   * To each amount all sums of earlier ones: laid out as rising rows, the longest first, which are
+   * sorted by merging them.
+   */
   private Sums longer(Sums shorter, int size) {
     int count = 0;
     for (int members : shorter.members) {
@@ -105,10 +108,12 @@ public final class SumTable implements SetSearch {
     long[] made = new long[count];
     int[] packed = new int[count];
     int at = 0;
-    for (int s = 0; s < shorter.sums.length; s++) {
-      for (int i = (shorter.members[s] & mask) + 1; i < amounts.length; i++) {
-        made[at] = shorter.sums[s] + amounts[i];
-        packed[at++] = shorter.members[s] << bits | i;
+    for (int last = amounts.length - 1; last >= size - 1; last--) {
+      for (int s = 0; s < shorter.sums.length; s++) {
+        if ((shorter.members[s] & mask) < last) {
+          made[at] = shorter.sums[s] + amounts[last];
+          packed[at++] = shorter.members[s] << bits | last;
+        }
       }
     }
     return sorted(made, packed);

@@ -7,7 +7,9 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Optional;
 import java.util.Random;
+import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 
 class JointPlanTest {
@@ -17,22 +19,21 @@ class JointPlanTest {
     return new Option(points, new int[] {resource}, new long[] {amount});
   }
 
-  /** What was chosen for each claimant, with the likelihoods, component by component. */
-  private record Joint(int[] chosen, int[][] likelihoods, int unproven) {
+  /** What was chosen for each claimant, with the likelihoods. */
+  private record Joint(int[] chosen, int[][] likelihoods, JointPlan plan) {
     static Joint of(List<List<Option>> options, long[] capacity, int budget) {
-      int[] chosen = new int[options.size()];
-      int[][] likelihoods = new int[options.size()][];
-      int unproven = 0;
-      for (int[] component : JointPlan.components(options, capacity)) {
-        List<List<Option>> own = Arrays.stream(component).mapToObj(options::get).toList();
-        JointPlan.Solved solved = JointPlan.solve(own, capacity, budget);
-        unproven += solved.proven() ? 0 : 1;
-        for (int c = 0; c < component.length; c++) {
-          chosen[component[c]] = solved.chosen()[c];
-          likelihoods[component[c]] = solved.likelihoods()[c];
-        }
-      }
-      return new Joint(chosen, likelihoods, unproven);
+      List<Claimant> claimants = options.stream().map(Claimant::new).toList();
+      JointPlan plan = JointPlan.of(claimants, capacity, budget, Optional.empty());
+      return new Joint(
+          IntStream.range(0, options.size()).map(c -> plan.outcome(c).chosen()).toArray(),
+          IntStream.range(0, options.size())
+              .mapToObj(c -> plan.outcome(c).likelihoods())
+              .toArray(int[][]::new),
+          plan);
+    }
+
+    int unproven() {
+      return plan.unproven();
     }
   }
 
@@ -64,7 +65,8 @@ class JointPlanTest {
             List.of(),
             List.of(option(700, 0, 40)),
             List.of(option(700, 2, 51)));
-    assertThat(JointPlan.components(options, new long[] {100, 100, 100}))
+    Joint joint = Joint.of(options, new long[] {100, 100, 100}, BUDGET);
+    assertThat(joint.plan.components())
         .containsExactly(new int[] {0}, new int[] {1, 4}, new int[] {2}, new int[] {3});
   }
 
@@ -108,6 +110,53 @@ class JointPlanTest {
         }
       }
     }
+  }
+
+  /** Where there are too many choices to look at all of them, the best one is still the best. */
+  @Test
+  void takesWhatNobodyContendsForGranted() {
+    Random random = new Random(11);
+    int apart = 0;
+    for (int run = 0; run < 40; run++) {
+      long[] capacity = random.longs(7, 0, 100).toArray();
+      List<List<Option>> options = randomOptions(random, 8, capacity.length);
+      Joint joint = Joint.of(options, capacity, BUDGET);
+      assertFits(joint.chosen(), options, capacity);
+      assertThat(valueOf(joint.chosen(), options))
+          .as("run %d", run)
+          .isEqualTo(new BruteForce(options, capacity).best);
+      apart += joint.plan.components().size() == 1 ? 1 : 0;
+    }
+    assertThat(apart).as("tangled as a whole").isGreaterThan(10);
+  }
+
+  /** Claimants come, go and change: what is known from before changes nothing in the answer. */
+  @Test
+  void whatIsKnownFromBeforeMakesNoDifference() {
+    Random random = new Random(12);
+    long[] capacity = random.longs(200, 20, 100).toArray();
+    List<Claimant> claimants = new ArrayList<>();
+    randomOptions(random, 120, 200).forEach(o -> claimants.add(new Claimant(o)));
+    JointPlan plan = JointPlan.of(claimants, capacity, BUDGET, Optional.empty());
+    int reused = 0;
+    for (int step = 0; step < 40; step++) {
+      List<Claimant> then = List.copyOf(claimants);
+      claimants.remove(random.nextInt(claimants.size()));
+      Claimant other = new Claimant(randomOptions(random, 1, 200).get(0));
+      claimants.set(random.nextInt(claimants.size()), other);
+      if (step % 2 == 0) {
+        claimants.add(new Claimant(randomOptions(random, 1, 200).get(0)));
+      }
+      int[] places = claimants.stream().mapToInt(then::indexOf).toArray();
+      JointPlan anew = JointPlan.of(claimants, capacity, BUDGET, Optional.empty());
+      JointPlan.Before before = new JointPlan.Before(plan, places);
+      plan = JointPlan.of(claimants, capacity, BUDGET, Optional.of(before));
+      for (int c = 0; c < places.length; c++) {
+        assertThat(plan.outcome(c).isSame(anew.outcome(c))).as("step %d, %d", step, c).isTrue();
+      }
+      reused += plan.nodes() < anew.nodes() ? 1 : 0;
+    }
+    assertThat(reused).as("less work").isGreaterThan(30);
   }
 
   /** Large, tangled and with next to no budget: still a plan that fits, never worse than greedy. */

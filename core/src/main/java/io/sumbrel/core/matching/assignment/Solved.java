@@ -1,0 +1,98 @@
+package io.sumbrel.core.matching.assignment;
+
+import java.util.Arrays;
+
+/** A group with what was found for it: how likely everything is, then what is chosen. */
+final class Solved {
+  final Group group;
+  private final Stage[] stages;
+  private Component.Best best;
+  private JointPlan.Outcome[] outcomes;
+
+  /** The same group in the plan before, until it is solved here. */
+  private Solved before;
+
+  /**
+   * How likely everything is, given how likely others leave the resources alone.
+   *
+   * @param outside scaled logarithms of that, by resource of the group
+   * @param alone how likely each member leaves its resources alone, then
+   */
+  private record Stage(long[] outside, double[][] shares, long[][] alone) {
+    static Stage of(Group group, long[] outside) {
+      double[][] shares = Likelihoods.of(group, outside);
+      long[][] alone = new long[shares.length][];
+      Arrays.setAll(alone, c -> group.members[c].alone(shares[c]));
+      return new Stage(outside, shares, alone);
+    }
+  }
+
+  /** To be solved from nothing, in so many stages. */
+  Solved(Group group, int stages) {
+    this.group = group;
+    this.stages = new Stage[stages];
+  }
+
+  /** To be solved from what is known of the same group. */
+  Solved(Solved before) {
+    this(before.group, before.stages.length);
+    this.before = before;
+  }
+
+  int stages() {
+    return stages.length;
+  }
+
+  /** How likely a member leaves its resources alone, as the stage before found. */
+  long[] alone(int member, int stage) {
+    return stage == 0 ? group.members[member].byItself : stages[stage - 1].alone[member];
+  }
+
+  /** How likely all others leave the resources alone, from the sums over everybody. */
+  long[] outside(long[] all, int stage) {
+    long[] outside = new long[group.resources.length];
+    for (int r = 0; r < outside.length; r++) {
+      outside[r] = all[group.resources[r]];
+    }
+    for (int c = 0; c < group.members.length; c++) {
+      long[] alone = alone(c, stage);
+      for (int k = 0; k < alone.length; k++) {
+        outside[group.places[c][k]] -= alone[k];
+      }
+    }
+    for (int r = 0; r < outside.length; r++) {
+      outside[r] = group.isScarce(r) ? outside[r] : 0;
+    }
+    return outside;
+  }
+
+  /** Finds how likely everything is, against how likely others leave the resources alone. */
+  void find(int stage, long[] outside) {
+    boolean same = before != null && Arrays.equals(before.stages[stage].outside, outside);
+    stages[stage] = same ? before.stages[stage] : Stage.of(group, outside);
+  }
+
+  /** Chooses; gives the nodes that it took. */
+  int choose(int nodeBudget) {
+    boolean known = before != null;
+    int last = stages.length - 1;
+    best = known ? before.best : new Component(group).best(nodeBudget);
+    outcomes = known && before.stages[last] == stages[last] ? before.outcomes : outcomes(last);
+    before = null;
+    return known ? 0 : best.nodes();
+  }
+
+  private JointPlan.Outcome[] outcomes(int stage) {
+    JointPlan.Outcome[] outcomes = new JointPlan.Outcome[group.members.length];
+    Arrays.setAll(outcomes, c -> JointPlan.Outcome.of(best.chosen()[c], stages[stage].shares[c]));
+    return outcomes;
+  }
+
+  JointPlan.Outcome outcome(int member) {
+    return outcomes[member];
+  }
+
+  boolean isProven() {
+    return best.proven();
+  }
+}
