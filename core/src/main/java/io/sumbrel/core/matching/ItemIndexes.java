@@ -21,6 +21,7 @@ final class ItemIndexes {
   final LongIndex openOf = new LongIndex();
   final int[] customerOf;
   final int[] dueDays;
+  final long[] openMinors;
   private final Map<Currency, Integer> currencies = new HashMap<>();
   private final Map<ItemId, Integer> places = new HashMap<>();
   private long numberLengths;
@@ -28,6 +29,7 @@ final class ItemIndexes {
   ItemIndexes(List<OpenItem> items, Parties parties) {
     this.customerOf = new int[items.size()];
     this.dueDays = new int[items.size()];
+    this.openMinors = new long[items.size()];
     for (int i = 0; i < items.size(); i++) {
       OpenItem item = items.get(i);
       customerOf[i] = item.customer().map(parties::indexOf).orElse(-1);
@@ -38,6 +40,7 @@ final class ItemIndexes {
 
   private void index(int i, OpenItem item) {
     places.put(item.id(), i);
+    openMinors[i] = item.openMinor();
     dueDays[i] = (int) item.due().orElse(item.date()).toEpochDay();
     if (item.kind() == ItemKind.INVOICE || item.kind() == ItemKind.CREDIT_NOTE) {
       long key = NumberKeys.of(item.number());

@@ -120,8 +120,8 @@ public final class MatchingProblem {
 
   /** What is open on each item, signed. */
   long[] openMinors() {
-    long[] open = new long[items.size()];
-    Arrays.setAll(open, i -> item(i).openMinor());
+    long[] open = indexes.openMinors.clone();
+    changed.forEach((i, item) -> open[i] = item.openMinor());
     return open;
   }
 

@@ -8,6 +8,7 @@ import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.IntStream;
 
 /** How a plan came about, round by round, so that the next one need not begin from nothing. */
 final class PlanMemory {
@@ -67,6 +68,36 @@ final class PlanMemory {
     /** The place here of a sum of the pile; −1 when it was not open or is not of the pile. */
     int placeOf(int inPile) {
       return inPile < 0 ? -1 : places[inPile];
+    }
+
+    /** Whether the same was found for the same sums, against the same. */
+    boolean isLike(Round other) {
+      for (int s = 0; s < sums.length && sums.length == other.sums.length; s++) {
+        if (seen[s] != other.seen[s]) {
+          return false;
+        }
+      }
+      return sums.length == other.sums.length && Arrays.equals(left, other.left);
+    }
+
+    /** Chooses as another round that is like this one. */
+    void takeOver(Round other) {
+      joint = other.joint;
+      System.arraycopy(other.choices, 0, choices, 0, choices.length);
+    }
+
+    /**
+     * The same in another pile.
+     *
+     * @param placesThen where each sum of that pile is found in the one of this round, or −1
+     */
+    Round in(int[] placesThen) {
+      int[] now =
+          IntStream.range(0, placesThen.length).filter(m -> placeOf(placesThen[m]) >= 0).toArray();
+      Round same = new Round(left, now, placesThen.length);
+      System.arraycopy(seen, 0, same.seen, 0, seen.length);
+      same.takeOver(this);
+      return same;
     }
 
     Seen seenOf(int inPile) {

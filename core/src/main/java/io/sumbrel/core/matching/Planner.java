@@ -91,15 +91,30 @@ public final class Planner {
     search(round, Optional.empty(), new Touched(problem));
     choose(round);
     for (int certain : TAKEN_AS_GIVEN) {
-      Touched taken = new Touched(problem);
-      long[] left = round.left.clone();
-      Round next = new Round(left, takeAsGiven(round, certain, left, taken), pile.size());
-      search(next, Optional.of(round), taken);
-      choose(next);
-      round = next;
+      Round begun = round;
+      Optional<Round> then = then().filter(t -> t.joint == begun.joint);
+      round = then.isPresent() ? asBefore() : next(round, certain);
     }
     memory.rows = rows();
     return new Plan(memory.rows, work(), memory);
+  }
+
+  /** Takes what is nearly certain as given and reads the rest again. */
+  private Round next(Round round, int certain) {
+    Touched taken = new Touched(problem);
+    long[] left = round.left.clone();
+    int[] open = takeAsGiven(round, certain, left, taken);
+    Round next = new Round(left, open, problem.pile().size());
+    search(next, Optional.of(round), taken);
+    choose(next);
+    return next;
+  }
+
+  /** A round that follows one in which everything was as before. */
+  private Round asBefore() {
+    Round next = before.get().rounds.get(memory.rounds.size()).in(placesBefore);
+    memory.rounds.add(next);
+    return next;
   }
 
   /**
@@ -155,6 +170,10 @@ public final class Planner {
 
   private void choose(Round round) {
     Optional<Round> then = then();
+    if (then.filter(t -> t.isLike(round)).isPresent()) {
+      round.takeOver(then.get());
+      return;
+    }
     int[] places = new int[round.sums.length];
     Arrays.setAll(places, s -> then.map(t -> t.placeOf(placesBefore[round.sums[s]])).orElse(-1));
     round.joint =

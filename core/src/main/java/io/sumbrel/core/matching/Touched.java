@@ -1,8 +1,7 @@
 package io.sumbrel.core.matching;
 
+import io.sumbrel.core.matching.candidate.LongIndex;
 import java.util.BitSet;
-import java.util.HashSet;
-import java.util.Set;
 
 /**
  * Items of which something else is left than before: by the heads of their families, and amounts.
@@ -10,7 +9,8 @@ import java.util.Set;
 final class Touched {
   private final MatchingProblem problem;
   private final BitSet heads = new BitSet();
-  private final Set<Long> amounts = new HashSet<>();
+  private final LongIndex amounts = new LongIndex();
+  private boolean nothing = true;
 
   Touched(MatchingProblem problem) {
     this.problem = problem;
@@ -18,16 +18,22 @@ final class Touched {
 
   /** Whatever is left of an item now, and was before. */
   void add(int item, long before, long now) {
-    amounts.add(before);
-    amounts.add(now);
-    amounts.add(problem.item(item).openMinor());
+    nothing = false;
+    add(before);
+    add(now);
     if (problem.customerOf(item) >= 0) {
       heads.set(problem.headOf(problem.customerOf(item)));
     }
   }
 
+  private void add(long amount) {
+    if (!hasAmount(amount)) {
+      amounts.add(amount, 0);
+    }
+  }
+
   boolean isNothing() {
-    return amounts.isEmpty();
+    return nothing;
   }
 
   boolean hasHead(int customer) {
@@ -35,6 +41,6 @@ final class Touched {
   }
 
   boolean hasAmount(long minor) {
-    return amounts.contains(minor);
+    return amounts.first(minor) >= 0;
   }
 }
