@@ -128,6 +128,11 @@ export function TapePane({ money, choices, tape }: Props) {
           close={tape.toggleDifferences}
         />
       )}
+      {money.recordedAlready && (
+        <p className={styles.warning} role="status">
+          {money.recordedAlready}.
+        </p>
+      )}
       <Others money={money} />
       <Ways money={money} tape={tape} />
     </section>
@@ -185,7 +190,7 @@ function Ways({ money, tape }: Omit<Props, 'choices'>) {
             <button
               type="button"
               tabIndex={-1}
-              aria-pressed={sameLines(way.lines, tape.lines)}
+              aria-pressed={!way.tie && sameLines(way.lines, tape.lines)}
               className={styles.way}
               onClick={() => tape.change({ type: 'take', lines: way.lines })}
             >

@@ -201,15 +201,15 @@ public final class Books {
       MoneyInId id = new MoneyInId(nextMoneyIn++);
       MoneyIn moneyIn =
           new MoneyIn(
-              id,
-              statement.currency(),
-              entry.amountMinor(),
-              entry.bookingDate(),
-              entry.payerName(),
-              entry.payerAccount(),
-              String.join("\n", entry.text()),
-              entry.references(),
-              entry.details());
+                  id,
+                  statement.currency(),
+                  entry.amountMinor(),
+                  entry.bookingDate(),
+                  entry.payerName(),
+                  entry.payerAccount(),
+                  String.join("\n", entry.text()),
+                  entry.references())
+              .stating(entry.details());
       entries.put(id, new BooksFacts.Entry(account.code(), moneyIn, Optional.empty()));
     }
     Balance closing = statement.frame().closing().orElseThrow();

@@ -51,15 +51,15 @@ public record DepositMember(
   /** As a sum that must be explained by itself. */
   public MoneyIn toMoneyIn(MoneyInId id, Currency currency) {
     return new MoneyIn(
-        id,
-        currency,
-        amountMinor,
-        date,
-        payerName,
-        payerAccount,
-        text(),
-        details.stream().map(RemittanceDetail::number).toList(),
-        details);
+            id,
+            currency,
+            amountMinor,
+            date,
+            payerName,
+            payerAccount,
+            text(),
+            details.stream().map(RemittanceDetail::number).toList())
+        .stating(details);
   }
 
   /** All that is known of it in lines, as a person reads it and as numbers are looked for. */

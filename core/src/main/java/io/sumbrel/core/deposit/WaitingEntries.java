@@ -54,15 +54,19 @@ public final class WaitingEntries {
   }
 
   private static boolean mayBe(Known deposit, Entry entry) {
+    return entry.amountMinor() == deposit.netMinor() && isNear(deposit, entry);
+  }
+
+  /** Whether an entry of whatever amount may hold a deposit: by account, day and method. */
+  static boolean isNear(Known deposit, Entry entry) {
     return entry.account() == deposit.account()
-        && entry.amountMinor() == deposit.netMinor()
         && !entry.date().isBefore(deposit.date().minusDays(DAYS_BEFORE))
         && !entry.date().isAfter(deposit.date().plusDays(DAYS_AFTER))
         && (deposit.kind().comesBy(entry.method()) || names(entry, deposit));
   }
 
   /** The bank writes the whole reference, or the box's number that begins it. */
-  private static boolean names(Entry entry, Known deposit) {
+  static boolean names(Entry entry, Known deposit) {
     String text = plain(entry.text());
     String whole = plain(deposit.reference());
     String first = plain(deposit.reference().split("-", 2)[0]);

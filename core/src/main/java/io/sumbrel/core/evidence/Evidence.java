@@ -249,4 +249,33 @@ public sealed interface Evidence {
       return Side.AGAINST;
     }
   }
+
+  /** The money is in the books already and waits for the bank. */
+  record RecordedAlready(String record, LocalDate date, int points) implements Evidence {
+    @Override
+    public String words() {
+      return record + " of " + date + " is recorded and waits for the bank";
+    }
+  }
+
+  /** The bank names what is recorded. */
+  record RecordNamed(String record, Optional<TextSpan> source, int points) implements Evidence {
+    @Override
+    public String words() {
+      return "the bank names " + record;
+    }
+  }
+
+  /** The sum is recorded already: placed so, it would count twice. */
+  record CountsTwice(int points) implements Evidence {
+    @Override
+    public String words() {
+      return "this very sum is recorded and waits for the bank: placed here it may count twice";
+    }
+
+    @Override
+    public Side side() {
+      return Side.AGAINST;
+    }
+  }
 }

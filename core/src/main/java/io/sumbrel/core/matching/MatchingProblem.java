@@ -1,5 +1,6 @@
 package io.sumbrel.core.matching;
 
+import io.sumbrel.core.deposit.Recorded;
 import io.sumbrel.core.matching.candidate.LongIndex;
 import io.sumbrel.core.matching.candidate.NameIndex;
 import io.sumbrel.core.matching.candidate.NumberKeys;
@@ -30,6 +31,10 @@ public final class MatchingProblem {
   private final List<OpenItem> items;
   private final Parties parties;
   private final HouseLimits limits;
+
+  /** What waits for the bank; addressed by the indexes that follow those of the items. */
+  private final List<Recorded> recorded;
+
   private final ItemIndexes indexes;
 
   /** Items that are no longer as they stand in the indexes. */
@@ -44,12 +49,14 @@ public final class MatchingProblem {
       List<OpenItem> items,
       Parties parties,
       HouseLimits limits,
+      List<Recorded> recorded,
       ItemIndexes indexes,
       Map<Integer, OpenItem> changed) {
     this.pile = List.copyOf(pile);
     this.items = items;
     this.parties = parties;
     this.limits = limits;
+    this.recorded = List.copyOf(recorded);
     this.indexes = indexes;
     this.changed = changed;
     changed.forEach(
@@ -72,9 +79,25 @@ public final class MatchingProblem {
       List<Customer> customers,
       RememberedPayers remembered,
       HouseLimits limits) {
+    return of(pile, items, customers, remembered, List.of(), limits);
+  }
+
+  /**
+   * The same with what is in the books already and waits for the bank.
+   *
+   * @param recorded none that is tied
+   */
+  public static MatchingProblem of(
+      List<MoneyIn> pile,
+      List<OpenItem> items,
+      List<Customer> customers,
+      RememberedPayers remembered,
+      List<Recorded> recorded,
+      HouseLimits limits) {
     Parties parties = new Parties(customers, remembered);
     List<OpenItem> all = List.copyOf(items);
-    return new MatchingProblem(pile, all, parties, limits, new ItemIndexes(all, parties), Map.of());
+    ItemIndexes indexes = new ItemIndexes(all, parties);
+    return new MatchingProblem(pile, all, parties, limits, recorded, indexes, Map.of());
   }
 
   /**
@@ -97,7 +120,7 @@ public final class MatchingProblem {
       }
     }
     return Optional.of(
-        new MatchingProblem(newPile, items, parties, limits, indexes, Map.copyOf(all)));
+        new MatchingProblem(newPile, items, parties, limits, recorded, indexes, Map.copyOf(all)));
   }
 
   private static boolean isSameButForAmounts(OpenItem then, OpenItem now) {
@@ -118,15 +141,32 @@ public final class MatchingProblem {
     return isChanged.get(index) ? changed.get(index) : items.get(index);
   }
 
-  /** What is open on each item, signed. */
+  /** What is open on each item, signed, and on each record. */
   long[] openMinors() {
-    long[] open = indexes.openMinors.clone();
+    long[] open = Arrays.copyOf(indexes.openMinors, items.size() + recorded.size());
+    Arrays.setAll(open, i -> i < items.size() ? open[i] : recorded(i).amountMinor());
     changed.forEach((i, item) -> open[i] = item.openMinor());
     return open;
   }
 
+  /** Whose item it is; −1 when it is nobody's or a record. */
   int customerOf(int item) {
-    return indexes.customerOf[item];
+    return isRecord(item) ? -1 : indexes.customerOf[item];
+  }
+
+  boolean isRecord(int item) {
+    return item >= items.size();
+  }
+
+  Recorded recorded(int index) {
+    return recorded.get(index - items.size());
+  }
+
+  /** What the bank's entry may be or hold, of all that is recorded. */
+  int[] recordedFor(MoneyIn entry) {
+    return IntStream.range(items.size(), items.size() + recorded.size())
+        .filter(r -> recorded(r).mayBeIn(entry))
+        .toArray();
   }
 
   /** The day from which an item is late, as days since 1970. */

@@ -1,5 +1,6 @@
 package io.sumbrel.core.matching;
 
+import io.sumbrel.core.evidence.Evidence;
 import io.sumbrel.core.matching.assignment.Claimant;
 import io.sumbrel.core.matching.assignment.Option;
 import io.sumbrel.core.matching.combination.Searched;
@@ -121,6 +122,17 @@ public final class Plan {
       return all
           ? "all searched"
           : searchedTo > 0 ? "searched sets up to " + searchedTo : "sets not searched";
+    }
+
+    /** In words, that the sum may be in the books already; empty when it is in none. */
+    public String recordedAlready() {
+      return ways.stream()
+          .filter(Proposal::isTie)
+          .flatMap(tie -> tie.evidence().stream())
+          .filter(Evidence.RecordedAlready.class::isInstance)
+          .findFirst()
+          .map(record -> record.words() + "; placed on items too, it may count twice")
+          .orElse("");
     }
 
     public Certainty certainty() {

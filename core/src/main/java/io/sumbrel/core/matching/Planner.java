@@ -201,7 +201,8 @@ public final class Planner {
     int chosen = outcome.chosen();
     int[] likelihoods = outcome.likelihoods();
     int[] together = likelihoods.clone();
-    if (chosen >= 0 && likelihoods[chosen] < 999_999) {
+    boolean tie = chosen >= 0 && seen.ways.get(chosen).has(Way.Shape.TIE);
+    if (chosen >= 0 && !tie && likelihoods[chosen] < 999_999) {
       Way taken = seen.ways.get(chosen);
       String alike = alike(taken, left);
       int sum = 0;

@@ -9,11 +9,13 @@ import java.util.Optional;
 import java.util.function.Supplier;
 
 /**
- * One way to explain a sum: a tape that comes to zero, with reasons that are told when asked for.
+ * One way to explain a sum: a tape that comes to zero, or a tie to what is recorded already; with
+ * reasons that are told when asked for.
  */
 public final class Proposal {
   private final String words;
   private final List<TapeLine> lines;
+  private final boolean tie;
   private final Optional<CustomerId> customer;
   private final int perMillion;
   private final Supplier<List<Evidence>> evidence;
@@ -21,11 +23,13 @@ public final class Proposal {
   Proposal(
       String words,
       List<TapeLine> lines,
+      boolean tie,
       Optional<CustomerId> customer,
       int perMillion,
       Supplier<List<Evidence>> evidence) {
     this.words = words;
     this.lines = List.copyOf(lines);
+    this.tie = tie;
     this.customer = customer;
     this.perMillion = perMillion;
     this.evidence = evidence;
@@ -38,6 +42,14 @@ public final class Proposal {
 
   public List<TapeLine> lines() {
     return lines;
+  }
+
+  /**
+   * Whether the sum is recorded already: it has no lines, is to be tied to what waits for it, and
+   * counts twice if it is placed.
+   */
+  public boolean isTie() {
+    return tie;
   }
 
   public Optional<CustomerId> customer() {
@@ -62,6 +74,7 @@ public final class Proposal {
   public boolean equals(Object other) {
     return other instanceof Proposal p
         && perMillion == p.perMillion
+        && tie == p.tie
         && words.equals(p.words)
         && lines.equals(p.lines)
         && customer.equals(p.customer);

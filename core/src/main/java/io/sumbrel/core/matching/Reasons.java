@@ -1,5 +1,6 @@
 package io.sumbrel.core.matching;
 
+import io.sumbrel.core.deposit.Recorded;
 import io.sumbrel.core.evidence.Evidence;
 import io.sumbrel.core.evidence.Evidence.NumberReading;
 import io.sumbrel.core.evidence.Evidence.Side;
@@ -12,6 +13,7 @@ import io.sumbrel.core.money.AmountText;
 import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.remittance.RemittanceDetail;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
@@ -34,13 +36,17 @@ final class Reasons {
     this.reading = reading;
     this.moneyIn = moneyIn;
     this.way = way;
-    numbers();
-    payer();
-    split();
-    habit();
-    difference();
-    shape();
-    ambiguity();
+    if (way.has(Shape.TIE)) {
+      tie();
+    } else {
+      numbers();
+      payer();
+      split();
+      habit();
+      difference();
+      shape();
+      ambiguity();
+    }
     reasons.sort(Comparator.comparingInt(e -> -Math.abs(e.points())));
   }
 
@@ -54,6 +60,23 @@ final class Reasons {
 
   private boolean has(Feature feature) {
     return way.weighed.has(feature);
+  }
+
+  private void tie() {
+    List<Recorded> records = Arrays.stream(way.items).mapToObj(problem::recorded).toList();
+    int points = points(Topic.AMOUNT) + points(Topic.SHAPE);
+    for (Recorded record : records) {
+      reasons.add(new Evidence.RecordedAlready(record.words(), record.date(), points));
+      if (record.isNamedIn(moneyIn)) {
+        reasons.add(
+            new Evidence.RecordNamed(
+                record.words(), record.spanIn(moneyIn), Math.max(1, points(Topic.NUMBERS))));
+      }
+    }
+    if (way.alternatives > 1) {
+      String what = records.size() == 1 ? "recorded sums" : "sets of recorded sums";
+      reasons.add(new Evidence.OtherWays(way.alternatives, what, points(Topic.AMBIGUITY)));
+    }
   }
 
   private void numbers() {
@@ -260,6 +283,9 @@ final class Reasons {
 
   private void ambiguity() {
     int points = points(Topic.AMBIGUITY);
+    if (has(Feature.RECORDED)) {
+      reasons.add(new Evidence.CountsTwice(points));
+    }
     if (way.alternatives > 1 && way.gap == Gap.NONE) {
       String what = way.has(Shape.ACROSS) ? "pairs of invoices" : "sets of this customer";
       reasons.add(new Evidence.OtherWays(way.alternatives, what, points));

@@ -69,7 +69,8 @@ final class Seen {
     if (touched.isNothing()) {
       return false;
     }
-    return reading.isUnnamedDeposit()
+    return touched.hasRecords() && problem.recordedFor(moneyIn).length > 0
+        || reading.isUnnamedDeposit()
         || touched.hasAmount(moneyIn.amountMinor())
         || Arrays.stream(reading.heads()).anyMatch(touched::hasHead);
   }
@@ -109,6 +110,7 @@ final class Seen {
     return new Proposal(
         way.words(problem, moneyIn.currency()),
         way.lines(problem, moneyIn.amountMinor()),
+        way.has(Way.Shape.TIE),
         way.customer < 0 ? Optional.empty() : Optional.of(problem.customer(way.customer).id()),
         likelihood,
         () -> Reasons.of(problem, reading, moneyIn, way));

@@ -11,6 +11,7 @@ final class Touched {
   private final BitSet heads = new BitSet();
   private final LongIndex amounts = new LongIndex();
   private boolean nothing = true;
+  private boolean records;
 
   Touched(MatchingProblem problem) {
     this.problem = problem;
@@ -21,6 +22,7 @@ final class Touched {
     nothing = false;
     add(before);
     add(now);
+    records |= problem.isRecord(item);
     if (problem.customerOf(item) >= 0) {
       heads.set(problem.headOf(problem.customerOf(item)));
     }
@@ -34,6 +36,11 @@ final class Touched {
 
   boolean isNothing() {
     return nothing;
+  }
+
+  /** Whether a record is among them. */
+  boolean hasRecords() {
+    return records;
   }
 
   boolean hasHead(int customer) {

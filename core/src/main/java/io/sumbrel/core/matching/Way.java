@@ -11,6 +11,7 @@ import java.util.Currency;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Set;
+import java.util.stream.Collectors;
 
 /** One way to explain a sum, in indices: which items, how much of each, and what is different. */
 final class Way {
@@ -48,7 +49,9 @@ final class Way {
     EARLIEST,
     SECOND_PAYMENT,
     PREPAID,
-    ACROSS
+    ACROSS,
+    /** Recorded already, and waiting for the bank: its items are records. */
+    TIE
   }
 
   final int[] items;
@@ -142,6 +145,9 @@ final class Way {
   /** The lines of its tape, which comes to zero. */
   List<TapeLine> lines(MatchingProblem problem, long amountMinor) {
     List<TapeLine> lines = new ArrayList<>();
+    if (has(Shape.TIE)) {
+      return lines; // a tie is no tape
+    }
     if (isKept()) {
       return List.of(TapeLine.onAccount(problem.customer(customer).id(), amountMinor));
     }
@@ -181,6 +187,11 @@ final class Way {
 
   /** What it says in short. */
   String words(MatchingProblem problem, Currency currency) {
+    if (has(Shape.TIE)) {
+      return Arrays.stream(items)
+          .mapToObj(r -> problem.recorded(r).words())
+          .collect(Collectors.joining(" + ", "", ", recorded already"));
+    }
     if (isKept()) {
       return (has(Shape.PREPAID) ? "a prepayment" : "a second payment") + ": keep on account";
     }

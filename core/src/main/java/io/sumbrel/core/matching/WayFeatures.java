@@ -57,6 +57,11 @@ final class WayFeatures {
   int[] of(Way way) {
     int[] x = new int[Feature.COUNT];
     set(x, Feature.BASE, 1000);
+    if (way.has(Shape.TIE)) {
+      tie(way, x);
+      return x;
+    }
+    flag(x, Feature.RECORDED, search.isRecorded());
     payer(way, x);
     if (way.has(Shape.SECOND_PAYMENT) || way.has(Shape.PREPAID)) {
       flag(x, Feature.SECOND_PAYMENT, way.has(Shape.SECOND_PAYMENT));
@@ -74,6 +79,16 @@ final class WayFeatures {
       shape(way, numbers.unnamed, x);
     }
     return x;
+  }
+
+  private void tie(Way way, int[] x) {
+    flag(x, Feature.TIE, true);
+    flag(
+        x,
+        Feature.TIE_NAMED,
+        Arrays.stream(way.items).allMatch(r -> problem.recorded(r).isNamedIn(search.moneyIn)));
+    flag(x, Feature.TIE_SET, way.items.length > 1);
+    set(x, Feature.OTHER_SETS, doublings(way.alternatives));
   }
 
   /** Counts a way's features and weighs them. */

@@ -17,8 +17,8 @@ import java.util.Optional;
 
 /**
  * Gathers the ways that may explain one sum. The families that add to it are searched in a fixed
- * order by {@code NamedWays}, {@code PoolWays} and {@code LooseWays}; a way that several of them
- * find is kept once, with every shape it has.
+ * order by {@code TieWays}, {@code StatedWays}, {@code NamedWays}, {@code PoolWays} and {@code
+ * LooseWays}; a way that several of them find is kept once, with every shape it has.
  */
 final class WaySearch {
   /** Most that is let off as cents, in minor units. */
@@ -33,6 +33,7 @@ final class WaySearch {
   final long amount;
   private final Map<Way.Key, Way> found = new LinkedHashMap<>();
   private long uncounted;
+  private boolean recorded;
   private Searched searched = Searched.SEARCHED_ALL;
   private int completeTo = Integer.MAX_VALUE;
 
@@ -46,11 +47,21 @@ final class WaySearch {
 
   static WaySearch of(MatchingProblem problem, MoneyIn moneyIn, Reading reading, Pools pools) {
     WaySearch search = new WaySearch(problem, moneyIn, reading, pools);
+    search.recorded = new TieWays(search).search();
     new StatedWays(search).search();
     new NamedWays(search).search();
-    new PoolWays(search).search();
-    new LooseWays(search).search();
+    if (!search.recorded) {
+      new PoolWays(search).search();
+      new LooseWays(search).search();
+    }
     return search;
+  }
+
+  /**
+   * Whether the very sum is recorded and waits for the bank: then only what is named may be else.
+   */
+  boolean isRecorded() {
+    return recorded;
   }
 
   Collection<Way> found() {

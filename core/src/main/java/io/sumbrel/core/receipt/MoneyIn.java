@@ -17,6 +17,7 @@ import java.util.Optional;
  * @param references document numbers that the file states as such
  * @param details what the payer says it covers, with amounts: from a lockbox, a structured
  *     remittance or an advice
+ * @param bankLine where it stands at the bank; empty for what is no entry of a bank
  */
 public record MoneyIn(
     MoneyInId id,
@@ -27,7 +28,8 @@ public record MoneyIn(
     Optional<String> payerAccount,
     String text,
     List<String> references,
-    List<RemittanceDetail> details) {
+    List<RemittanceDetail> details,
+    Optional<BankLine> bankLine) {
 
   /** A sum of which no split is stated. */
   public MoneyIn(
@@ -48,7 +50,38 @@ public record MoneyIn(
         payerAccount,
         text,
         references,
-        List.of());
+        List.of(),
+        Optional.empty());
+  }
+
+  /** The same with a split that the payer states. */
+  public MoneyIn stating(List<RemittanceDetail> split) {
+    return new MoneyIn(
+        id,
+        currency,
+        amountMinor,
+        bookingDate,
+        payerName,
+        payerAccount,
+        text,
+        references,
+        split,
+        bankLine);
+  }
+
+  /** The same as an entry of a bank. */
+  public MoneyIn on(BankLine line) {
+    return new MoneyIn(
+        id,
+        currency,
+        amountMinor,
+        bookingDate,
+        payerName,
+        payerAccount,
+        text,
+        references,
+        details,
+        Optional.of(line));
   }
 
   public MoneyIn {

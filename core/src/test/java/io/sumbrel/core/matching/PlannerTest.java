@@ -318,15 +318,15 @@ class PlannerTest extends SmallHouse {
     MoneyIn bare = pile.remove(pile.size() - 1);
     pile.add(
         new MoneyIn(
-            bare.id(),
-            USD,
-            minor,
-            DAY,
-            bare.payerName(),
-            Optional.empty(),
-            bare.text(),
-            Stream.of(details).map(RemittanceDetail::number).toList(),
-            List.of(details)));
+                bare.id(),
+                USD,
+                minor,
+                DAY,
+                bare.payerName(),
+                Optional.empty(),
+                bare.text(),
+                Stream.of(details).map(RemittanceDetail::number).toList())
+            .stating(List.of(details)));
   }
 
   @Test

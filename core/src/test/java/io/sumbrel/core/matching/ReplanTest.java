@@ -5,7 +5,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 import io.sumbrel.core.evidence.Evidence;
 import io.sumbrel.core.openitem.OpenItem;
 import io.sumbrel.core.receipt.MoneyIn;
-import io.sumbrel.core.rules.HouseLimits;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
@@ -17,16 +16,12 @@ import org.junit.jupiter.api.Test;
 class ReplanTest extends SmallHouse {
   private static final int CUSTOMERS = 14;
 
-  private MatchingProblem problem() {
-    return MatchingProblem.of(
-        pile, items, customers, RememberedPayers.of(past, customers), HouseLimits.DEFAULTS);
-  }
-
   private void house(Random random) {
     customers.clear();
     items.clear();
     pile.clear();
     past.clear();
+    recorded.clear();
     for (int c = 0; c < CUSTOMERS; c++) {
       String name = "Customer " + (char) ('A' + c) + "x".repeat(c);
       if (c % 5 == 4) {
@@ -39,6 +34,14 @@ class ReplanTest extends SmallHouse {
     for (int i = 0; i < 110; i++) {
       long minor = (1 + random.nextInt(60)) * 500L * (random.nextInt(12) == 0 ? -1 : 1);
       item(customers.get(random.nextInt(CUSTOMERS)).id(), "T-" + (70_000 + i), minor);
+    }
+    for (int r = 0; r < 12; r++) {
+      long minor = (1 + random.nextInt(20)) * 500L;
+      if (r % 2 == 0) {
+        slip("S-" + (4_000 + r), minor);
+      } else {
+        chequeOnHand("" + (100 + r), minor);
+      }
     }
     for (int m = 0; m < 50; m++) {
       newMoney(random);
@@ -62,7 +65,7 @@ class ReplanTest extends SmallHouse {
           case 2 -> "7001" + random.nextInt(10) + "9";
           default -> "COUNTER DEPOSIT";
         };
-    if (random.nextInt(9) == 0) {
+    if (random.nextInt(5) == 0) {
       bankLine(sum, "COUNTER DEPOSIT");
     } else {
       money(payer, sum, text);

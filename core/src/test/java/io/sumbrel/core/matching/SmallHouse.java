@@ -1,11 +1,15 @@
 package io.sumbrel.core.matching;
 
+import io.sumbrel.core.bank.Method;
+import io.sumbrel.core.deposit.DepositKind;
+import io.sumbrel.core.deposit.Recorded;
 import io.sumbrel.core.openitem.ItemId;
 import io.sumbrel.core.openitem.ItemKind;
 import io.sumbrel.core.openitem.OpenItem;
 import io.sumbrel.core.openitem.Terms;
 import io.sumbrel.core.party.Customer;
 import io.sumbrel.core.party.CustomerId;
+import io.sumbrel.core.receipt.BankLine;
 import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.core.receipt.PastPayment;
@@ -15,16 +19,19 @@ import java.util.ArrayList;
 import java.util.Currency;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 
 /** A house of a few customers and items, put together in a test line by line. */
 abstract class SmallHouse {
   static final Currency USD = Currency.getInstance("USD");
+  static final long ACCOUNT = 7;
   static final LocalDate DAY = LocalDate.of(2026, 11, 16);
 
   final List<Customer> customers = new ArrayList<>();
   final List<OpenItem> items = new ArrayList<>();
   final List<MoneyIn> pile = new ArrayList<>();
   final List<PastPayment> past = new ArrayList<>();
+  final List<Recorded> recorded = new ArrayList<>();
 
   CustomerId customer(String name, CustomerId... parent) {
     CustomerId id = new CustomerId(customers.size() + 1L);
@@ -73,10 +80,12 @@ abstract class SmallHouse {
   }
 
   List<Plan.Row> plan() {
+    return Planner.plan(problem()).rows();
+  }
+
+  MatchingProblem problem() {
     RememberedPayers remembered = RememberedPayers.of(past, customers);
-    return Planner.plan(
-            MatchingProblem.of(pile, items, customers, remembered, HouseLimits.DEFAULTS))
-        .rows();
+    return MatchingProblem.of(pile, items, customers, remembered, recorded, HouseLimits.DEFAULTS);
   }
 
   Proposal chosen(Plan.Row row) {
@@ -101,8 +110,34 @@ abstract class SmallHouse {
 
   void bankLine(long minor, String text) {
     pile.add(
-        new MoneyIn(
-            nextId(), USD, minor, DAY, Optional.empty(), Optional.empty(), text, List.of()));
+        new MoneyIn(nextId(), USD, minor, DAY, Optional.empty(), Optional.empty(), text, List.of())
+            .on(new BankLine(ACCOUNT, Method.DEPOSIT, "BR-" + pile.size())));
+  }
+
+  /** A slip that was handed in two days ago. */
+  Recorded slip(String number, long minor) {
+    return waits(DepositKind.SLIP, Optional.of(ACCOUNT), number, "slip " + number, minor);
+  }
+
+  Recorded chequeOnHand(String number, long minor) {
+    return waits(DepositKind.SINGLE, Optional.empty(), number, "cheque " + number, minor);
+  }
+
+  private Recorded waits(
+      DepositKind kind, Optional<Long> account, String number, String words, long minor) {
+    Recorded waiting =
+        new Recorded(
+            recorded.size() + 1L,
+            kind,
+            USD,
+            account,
+            number,
+            DAY.minusDays(2),
+            minor,
+            words,
+            Set.of());
+    recorded.add(waiting);
+    return waiting;
   }
 
   static boolean says(Proposal way, String words) {

@@ -4,6 +4,7 @@ import io.sumbrel.core.bank.AccountHistory;
 import io.sumbrel.core.bank.Method;
 import io.sumbrel.core.bank.StatementEntry;
 import io.sumbrel.core.deposit.DepositMember;
+import io.sumbrel.core.receipt.BankLine;
 import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.core.remittance.RemittanceDetail;
@@ -133,21 +134,26 @@ class MoneyInRow {
   }
 
   MoneyIn toFact() {
-    return new MoneyIn(
-        new MoneyInId(id),
-        Currency.getInstance(currency),
-        amountMinor,
-        bookingDate,
-        Optional.ofNullable(payerName),
-        Optional.ofNullable(payerAccount),
-        bankText,
-        documentReferences.lines().map(l -> l.split("\t")[0]).toList(),
-        documentReferences
-            .lines()
-            .map(l -> l.split("\t"))
-            .filter(cells -> cells.length == 2)
-            .map(cells -> new RemittanceDetail(cells[0], Long.parseLong(cells[1])))
-            .toList());
+    MoneyIn money =
+        new MoneyIn(
+                new MoneyInId(id),
+                Currency.getInstance(currency),
+                amountMinor,
+                bookingDate,
+                Optional.ofNullable(payerName),
+                Optional.ofNullable(payerAccount),
+                bankText,
+                documentReferences.lines().map(l -> l.split("\t")[0]).toList())
+            .stating(
+                documentReferences
+                    .lines()
+                    .map(l -> l.split("\t"))
+                    .filter(cells -> cells.length == 2)
+                    .map(cells -> new RemittanceDetail(cells[0], Long.parseLong(cells[1])))
+                    .toList());
+    return statementId == null
+        ? money
+        : money.on(new BankLine(bankAccountId, method, bankReference));
   }
 
   MoneyLine toLine(Optional<MoneyLine.OfDeposit> deposit, long intoAccount) {

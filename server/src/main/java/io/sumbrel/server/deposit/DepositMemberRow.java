@@ -1,7 +1,9 @@
 package io.sumbrel.server.deposit;
 
+import io.sumbrel.core.deposit.DepositKind;
 import io.sumbrel.core.deposit.DepositMember;
 import io.sumbrel.core.deposit.MemberKind;
+import io.sumbrel.core.deposit.Recorded;
 import io.sumbrel.core.remittance.RemittanceDetail;
 import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;
@@ -12,6 +14,7 @@ import java.time.LocalDate;
 import java.util.Currency;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.hibernate.annotations.Immutable;
@@ -81,6 +84,21 @@ class DepositMemberRow {
         Optional.ofNullable(payerAccount),
         detailList(),
         note);
+  }
+
+  /** A receipt on hand, which the bank will show by itself or with others. */
+  Recorded toRecorded() {
+    String name = (kind.words() + " " + number).strip();
+    return new Recorded(
+        id,
+        DepositKind.SINGLE,
+        Currency.getInstance(currency),
+        Optional.empty(),
+        number,
+        memberDate,
+        amountMinor,
+        payerName == null ? name : name + " of " + payerName,
+        Set.of());
   }
 
   private List<RemittanceDetail> detailList() {

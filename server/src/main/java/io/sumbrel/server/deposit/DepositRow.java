@@ -1,7 +1,9 @@
 package io.sumbrel.server.deposit;
 
 import io.sumbrel.core.deposit.DepositKind;
+import io.sumbrel.core.deposit.Recorded;
 import io.sumbrel.core.deposit.WaitingEntries;
+import io.sumbrel.core.receipt.MoneyInId;
 import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
@@ -9,6 +11,8 @@ import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import java.time.LocalDate;
 import java.util.Currency;
+import java.util.Optional;
+import java.util.Set;
 
 @Entity
 @Table(name = "deposit")
@@ -31,6 +35,19 @@ class DepositRow {
 
   WaitingEntries.Known toKnown() {
     return new WaitingEntries.Known(id, kind, bankAccountId, reference, depositDate, netMinor);
+  }
+
+  Recorded toRecorded(Set<MoneyInId> others) {
+    return new Recorded(
+        id,
+        kind,
+        inCurrency(),
+        Optional.of(bankAccountId),
+        reference,
+        depositDate,
+        netMinor,
+        words(),
+        others);
   }
 
   String words() {

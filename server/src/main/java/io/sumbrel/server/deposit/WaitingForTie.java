@@ -2,6 +2,7 @@ package io.sumbrel.server.deposit;
 
 import io.sumbrel.core.bank.Method;
 import io.sumbrel.core.deposit.Deposit;
+import io.sumbrel.core.deposit.Recorded;
 import io.sumbrel.core.deposit.WaitingEntries;
 import io.sumbrel.core.money.AmountText;
 import io.sumbrel.core.receipt.MoneyInId;
@@ -11,11 +12,13 @@ import io.sumbrel.server.books.Claims;
 import io.sumbrel.server.people.Actor;
 import jakarta.persistence.EntityManager;
 import java.time.LocalDate;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
@@ -60,6 +63,49 @@ public class WaitingForTie {
         .getResultStream()
         .forEach(id -> waiting.add(new MoneyInId(id)));
     return waiting;
+  }
+
+  /** What is in the books and waits for the bank: deposits without an entry, receipts on hand. */
+  @Transactional(readOnly = true)
+  public List<Recorded> recorded(long booksId) {
+    Map<Long, Set<MoneyInId>> others = denied(booksId);
+    Stream<Recorded> deposits =
+        entities
+            .createQuery(
+                "from DepositRow where booksId = :b and entryId is null order by id",
+                DepositRow.class)
+            .setParameter("b", booksId)
+            .getResultStream()
+            .map(d -> d.toRecorded(others.getOrDefault(d.id, Set.of())));
+    Stream<Recorded> onHand =
+        entities
+            .createQuery(
+                "from DepositMemberRow where booksId = :b and depositId is null and amountMinor > 0 order by id",
+                DepositMemberRow.class)
+            .setParameter("b", booksId)
+            .getResultStream()
+            .map(DepositMemberRow::toRecorded);
+    return Stream.concat(deposits, onHand).toList();
+  }
+
+  /** Entries of which a person said that they are not the deposit, by deposit. */
+  private Map<Long, Set<MoneyInId>> denied(long booksId) {
+    Map<Long, Set<MoneyInId>> denied = new HashMap<>();
+    for (Object row :
+        entities
+            .createNativeQuery(
+                """
+                select n.deposit_id, n.money_in_id from deposit_not_entry n
+                join deposit d on d.id = n.deposit_id where d.books_id = :b
+                """)
+            .setParameter("b", booksId)
+            .getResultList()) {
+      Object[] cells = (Object[]) row;
+      denied
+          .computeIfAbsent(((Number) cells[0]).longValue(), d -> new HashSet<>())
+          .add(new MoneyInId(((Number) cells[1]).longValue()));
+    }
+    return denied;
   }
 
   /**

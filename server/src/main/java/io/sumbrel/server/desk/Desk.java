@@ -193,7 +193,7 @@ class Desk {
     PlanBoard.Board board = plans.board(actor.booksId());
     return board.pile().stream()
         .map(line -> new Sure(line, board.rows().get(line.moneyIn().id())))
-        .filter(s -> s.row.certainty() == Certainty.SURE)
+        .filter(s -> s.row.certainty() == Certainty.SURE && !s.way().isTie())
         .sorted(
             Comparator.comparing((Sure s) -> -s.forgivenMinor())
                 .thenComparing(s -> s.way().perMillion()))
@@ -265,6 +265,7 @@ class Desk {
         row.chosen(),
         row.countWords(),
         row.searchedWords(),
+        row.recordedAlready(),
         row.customer().map(CustomerId::number),
         mine.map(d -> relined(d.lines(), views)),
         worked.stream().anyMatch(Drafts.Draft::putBy),
@@ -285,6 +286,7 @@ class Desk {
         way.words(),
         because(way.evidence()),
         way.certainty(),
+        way.isTie(),
         way.lines().stream().map(l -> LineView.of(l, views)).toList(),
         way.evidence().stream().map(EvidenceView::of).toList());
   }

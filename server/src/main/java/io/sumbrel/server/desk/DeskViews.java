@@ -68,13 +68,18 @@ final class DeskViews {
       String words,
       String because,
       Certainty certainty,
+      boolean tie,
       List<LineView> lines,
       List<EvidenceView> evidence) {}
 
   /** Somebody else's unposted tape on the same sum. */
   record OtherDraftView(String person, Instant changedAt) {}
 
-  /** One sum, with everything that may explain it. */
+  /**
+   * One sum, with everything that may explain it.
+   *
+   * @param recordedAlready in words, that the money may be in the books already; else empty
+   */
   record MoneyView(
       long id,
       String payer,
@@ -92,6 +97,7 @@ final class DeskViews {
       Optional<Integer> chosen,
       String waysCount,
       String searched,
+      String recordedAlready,
       Optional<Long> customerId,
       Optional<List<LineView>> draft,
       boolean putBy,

@@ -1,5 +1,6 @@
 package io.sumbrel.server.desk;
 
+import io.sumbrel.core.deposit.Recorded;
 import io.sumbrel.core.matching.Budgets;
 import io.sumbrel.core.matching.MatchingProblem;
 import io.sumbrel.core.matching.Plan;
@@ -100,7 +101,11 @@ class PlanBoard {
       Map<MoneyInId, Plan.Row> rows) {}
 
   /** What changes seldom, and then everything with it. */
-  private record Basis(List<Customer> customers, RememberedPayers remembered, HouseLimits limits) {}
+  private record Basis(
+      List<Customer> customers,
+      RememberedPayers remembered,
+      List<Recorded> recorded,
+      HouseLimits limits) {}
 
   /** Who paid before, and up to which past payment and customer it is known. */
   private record Memory(long newest, int customers, RememberedPayers payers) {}
@@ -153,7 +158,8 @@ class PlanBoard {
     List<OpenItem> all = items.all(booksId);
     HouseLimits house = limits.of(booksId);
     List<Customer> parties = customers.all(booksId);
-    Basis basis = new Basis(parties, remembered(booksId, parties), house);
+    Basis basis =
+        new Basis(parties, remembered(booksId, parties), waitingForTie.recorded(booksId), house);
     Optional<MatchingProblem> changed =
         before
             .filter(b -> b.basis.equals(basis) && b.problem.changes() < MOST_CHANGES)
@@ -174,6 +180,7 @@ class PlanBoard {
     LocalDate from = books.businessDate(booksId).minusMonths(basis.limits.lookBackMonths());
     List<OpenItem> candidates =
         all.stream().filter(i -> !i.isSettled() || i.date().isAfter(from)).toList();
-    return MatchingProblem.of(money, candidates, basis.customers, basis.remembered, basis.limits);
+    return MatchingProblem.of(
+        money, candidates, basis.customers, basis.remembered, basis.recorded, basis.limits);
   }
 }

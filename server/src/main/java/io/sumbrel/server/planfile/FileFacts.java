@@ -2,15 +2,18 @@ package io.sumbrel.server.planfile;
 
 import io.sumbrel.core.bank.BankStatement;
 import io.sumbrel.core.bank.StatementEntry;
+import io.sumbrel.core.deposit.Deposit;
 import io.sumbrel.core.deposit.DepositMember;
 import io.sumbrel.core.deposit.LockboxBatch;
 import io.sumbrel.core.deposit.MemberKind;
+import io.sumbrel.core.deposit.Recorded;
 import io.sumbrel.core.openitem.ItemId;
 import io.sumbrel.core.openitem.ListedItem;
 import io.sumbrel.core.openitem.OpenItem;
 import io.sumbrel.core.openitem.OpenItemList;
 import io.sumbrel.core.party.Customer;
 import io.sumbrel.core.party.CustomerId;
+import io.sumbrel.core.receipt.BankLine;
 import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.core.receipt.PastPayment;
@@ -34,6 +37,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Supplier;
 
 /** What the files of a plan hold, as the core wants it. */
@@ -43,6 +47,7 @@ final class FileFacts {
   private final Map<String, Customer> customers = new LinkedHashMap<>();
   private final List<OpenItem> items = new ArrayList<>();
   private final List<MoneyIn> money = new ArrayList<>();
+  private final List<Recorded> recorded = new ArrayList<>();
   private final List<Origin> origins = new ArrayList<>();
   private final List<PastPayment> past = new ArrayList<>();
 
@@ -125,20 +130,34 @@ final class FileFacts {
     text.addAll(entry.text());
     money.add(
         new MoneyIn(
-            new MoneyInId(money.size() + 1L),
-            currency,
-            entry.amountMinor(),
-            entry.bookingDate(),
-            entry.payerName(),
-            entry.payerAccount(),
-            String.join("\n", text),
-            entry.references(),
-            entry.details()));
+                new MoneyInId(money.size() + 1L),
+                currency,
+                entry.amountMinor(),
+                entry.bookingDate(),
+                entry.payerName(),
+                entry.payerAccount(),
+                String.join("\n", text),
+                entry.references())
+            .stating(entry.details())
+            .on(new BankLine(0, entry.method(), entry.bankReference())));
     origins.add(new Origin(name, entry.place(), entry.bankReference()));
   }
 
+  /** Its cheques are to be explained; a statement may show the batch as one sum. */
   private void lockbox(String name, LockboxBatch batch) {
-    for (DepositMember member : batch.toDeposit(HUNDREDTHS).members()) {
+    Deposit deposit = batch.toDeposit(HUNDREDTHS);
+    recorded.add(
+        new Recorded(
+            recorded.size() + 1L,
+            deposit.kind(),
+            HUNDREDTHS,
+            Optional.empty(),
+            deposit.reference(),
+            deposit.date(),
+            deposit.netMinor(),
+            deposit.words(),
+            Set.of()));
+    for (DepositMember member : deposit.members()) {
       if (member.kind().explained() == MemberKind.Explained.BY_A_TAPE) {
         money.add(member.toMoneyIn(new MoneyInId(money.size() + 1L), HUNDREDTHS));
         origins.add(new Origin(name, member.place(), member.number()));
@@ -168,6 +187,11 @@ final class FileFacts {
 
   private static Refusal other(byte[] bytes, String wanted) {
     return new Refusal("plan-file", "this is " + kindOf(bytes).words() + ", not " + wanted + ".");
+  }
+
+  /** What other files say will reach the bank as one sum. */
+  List<Recorded> recorded() {
+    return recorded;
   }
 
   List<MoneyIn> moneyIn() {

@@ -43,9 +43,15 @@ record PlanDocument(int version, List<PlannedSum> sums) {
       Optional<Integer> searchedTo,
       List<PlannedWay> ways) {}
 
-  /** One way to explain it. */
+  /**
+   * One way to explain it.
+   *
+   * @param tie true when the sum is recorded in another file: it has no lines, and is counted there
+   */
+  @JsonInclude(JsonInclude.Include.NON_EMPTY)
   record PlannedWay(
       String words,
+      Optional<Boolean> tie,
       String certainty,
       int perMillion,
       List<PlannedLine> lines,
@@ -105,6 +111,7 @@ record PlanDocument(int version, List<PlannedSum> sums) {
                 l.shortPay().map(Enum::name));
     return new PlannedWay(
         way.words(),
+        Optional.of(way.isTie()).filter(tie -> tie),
         way.certainty().words(),
         way.perMillion(),
         way.lines().stream().map(line).toList(),

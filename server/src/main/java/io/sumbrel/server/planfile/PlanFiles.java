@@ -98,6 +98,7 @@ public final class PlanFiles {
             facts.openItems(),
             facts.customers(),
             RememberedPayers.of(facts.pastPayments(), facts.customers()),
+            facts.recorded(),
             HouseLimits.DEFAULTS);
     Plan plan = Planner.plan(problem);
     return JsonMapper.builder()

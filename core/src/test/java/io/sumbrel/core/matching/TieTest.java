@@ -1,0 +1,102 @@
+package io.sumbrel.core.matching;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import io.sumbrel.core.deposit.DepositKind;
+import io.sumbrel.core.deposit.Recorded;
+import io.sumbrel.core.receipt.MoneyIn;
+import io.sumbrel.core.receipt.MoneyInId;
+import java.util.Currency;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+
+/** What is in the books already comes first, and is never counted twice. */
+class TieTest extends SmallHouse {
+  @BeforeEach
+  void oneCustomerOwes() {
+    item(customer("Ambrose Tile"), "T-90017", 64_000);
+  }
+
+  private List<String> words(Plan.Row row) {
+    return row.ways().stream().map(Proposal::words).toList();
+  }
+
+  @Test
+  void aSlipOfTheSumComesBeforeAnEqualInvoice() {
+    slip("4711", 64_000);
+    bankLine(64_000, "BRANCH DEPOSIT");
+    Plan.Row row = plan().get(0);
+    assertThat(words(row)).containsExactly("slip 4711, recorded already");
+    Proposal tie = chosen(row);
+    assertThat(tie.isTie()).isTrue();
+    assertThat(tie.lines()).isEmpty();
+    assertThat(says(tie, "slip 4711 of 2026-11-14 is recorded and waits for the bank")).isTrue();
+    assertThat(row.recordedAlready())
+        .isEqualTo(
+            "slip 4711 of 2026-11-14 is recorded and waits for the bank; placed on items too, it may count twice");
+  }
+
+  @Test
+  void anInvoiceThatTheBankNamesStaysPossibleWithAWarning() {
+    slip("4711", 64_000);
+    bankLine(64_000, "BRANCH DEPOSIT T-90017");
+    Plan.Row row = plan().get(0);
+    assertThat(words(row)).containsExactlyInAnyOrder("slip 4711, recorded already", "T-90017");
+    Proposal invoice = row.ways().stream().filter(w -> !w.isTie()).findFirst().orElseThrow();
+    assertThat(says(invoice, "it may count twice")).isTrue();
+    assertThat(row.certainty()).isNotEqualTo(Certainty.SURE);
+  }
+
+  @Test
+  void whichOfTwoEqualSlipsIsNotKnownUnlessTheBankNamesOne() {
+    slip("4711", 30_000);
+    slip("4712", 30_000);
+    bankLine(30_000, "BRANCH DEPOSIT");
+    bankLine(30_000, "BRANCH DEPOSIT 4712");
+    List<Plan.Row> rows = plan();
+    assertThat(says(chosen(rows.get(0)), "2 recorded sums reach the sum")).isTrue();
+    assertThat(rows.get(0).certainty()).isNotEqualTo(Certainty.SURE);
+    assertThat(chosen(rows.get(1)).words()).isEqualTo("slip 4712, recorded already");
+    assertThat(says(chosen(rows.get(1)), "the bank names slip 4712")).isTrue();
+    assertThat(chosen(rows.get(0)).words())
+        .as("tied once")
+        .isEqualTo("slip 4711, recorded already");
+  }
+
+  @Test
+  void chequesOnHandMayHaveBeenBankedTogether() {
+    chequeOnHand("101", 12_345);
+    chequeOnHand("102", 20_000);
+    chequeOnHand("103", 40_001);
+    bankLine(52_346, "BRANCH DEPOSIT");
+    Plan.Row row = plan().get(0);
+    assertThat(words(row)).contains("cheque 101 + cheque 103, recorded already");
+    assertThat(row.recordedAlready()).contains("cheque 101");
+  }
+
+  @Test
+  void nothingElsewhereOrDeniedIsTied() {
+    bankLine(64_000, "BRANCH DEPOSIT");
+    MoneyIn entry = pile.get(0);
+    waits(Currency.getInstance("EUR"), Optional.of(ACCOUNT), Set.of());
+    waits(USD, Optional.of(ACCOUNT + 1), Set.of());
+    waits(USD, Optional.of(ACCOUNT), Set.of(entry.id()));
+    assertThat(words(plan().get(0))).containsExactly("T-90017");
+  }
+
+  private void waits(Currency currency, Optional<Long> account, Set<MoneyInId> others) {
+    recorded.add(
+        new Recorded(
+            1, DepositKind.SLIP, currency, account, "4711", DAY, 64_000, "slip 4711", others));
+  }
+
+  @Test
+  void whatIsNoEntryOfABankIsNeverTied() {
+    slip("4711", 64_000);
+    money("Ambrose Tile", 64_000, "cheque 88");
+    assertThat(words(plan().get(0))).containsExactly("T-90017");
+  }
+}
