@@ -1,6 +1,7 @@
 package io.sumbrel.core.matching;
 
 import io.sumbrel.core.deposit.Recorded;
+import io.sumbrel.core.matching.RememberedPayers.Learned;
 import io.sumbrel.core.matching.candidate.LongIndex;
 import io.sumbrel.core.matching.candidate.NameIndex;
 import io.sumbrel.core.matching.candidate.NumberKeys;
@@ -8,6 +9,7 @@ import io.sumbrel.core.openitem.OpenItem;
 import io.sumbrel.core.party.Customer;
 import io.sumbrel.core.party.CustomerId;
 import io.sumbrel.core.receipt.MoneyIn;
+import io.sumbrel.core.receipt.PastPayment;
 import io.sumbrel.core.rules.HouseLimits;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -18,6 +20,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 
 /**
  * The pile and everything that may explain it, as columns with indexes: built once, then only read.
@@ -41,6 +44,10 @@ public final class MatchingProblem {
   private final Map<Integer, OpenItem> changed;
 
   private final BitSet isChanged = new BitSet();
+
+  /** What is remembered otherwise than in the problem that this one came from. */
+  private final Learned learned;
+
   private final LongIndex changedByAmount = new LongIndex();
   private final LongIndex changedOf = new LongIndex();
 
@@ -51,7 +58,8 @@ public final class MatchingProblem {
       HouseLimits limits,
       List<Recorded> recorded,
       ItemIndexes indexes,
-      Map<Integer, OpenItem> changed) {
+      Map<Integer, OpenItem> changed,
+      Learned learned) {
     this.pile = List.copyOf(pile);
     this.items = items;
     this.parties = parties;
@@ -59,6 +67,7 @@ public final class MatchingProblem {
     this.recorded = List.copyOf(recorded);
     this.indexes = indexes;
     this.changed = changed;
+    this.learned = learned;
     changed.forEach(
         (i, item) -> {
           isChanged.set(i);
@@ -97,7 +106,8 @@ public final class MatchingProblem {
     Parties parties = new Parties(customers, remembered);
     List<OpenItem> all = List.copyOf(items);
     ItemIndexes indexes = new ItemIndexes(all, parties);
-    return new MatchingProblem(pile, all, parties, limits, recorded, indexes, Map.of());
+    return new MatchingProblem(
+        pile, all, parties, limits, recorded, indexes, Map.of(), Learned.NOTHING);
   }
 
   /**
@@ -108,6 +118,20 @@ public final class MatchingProblem {
    *     must be built anew
    */
   public Optional<MatchingProblem> with(List<MoneyIn> newPile, List<OpenItem> others) {
+    return with(newPile, others, List.of(), List.of());
+  }
+
+  /**
+   * The same after what was decided meanwhile.
+   *
+   * @param come payments that were placed since, which teach who pays
+   * @param gone payments that were placed and are not any more
+   */
+  public Optional<MatchingProblem> with(
+      List<MoneyIn> newPile,
+      List<OpenItem> others,
+      List<PastPayment> come,
+      List<PastPayment> gone) {
     Map<Integer, OpenItem> all = new HashMap<>(changed);
     for (OpenItem item : others) {
       int i = indexes.placeOf(item.id());
@@ -119,8 +143,14 @@ public final class MatchingProblem {
         return Optional.empty();
       }
     }
+    Learned taught = remembered().taughtBy(Stream.concat(come.stream(), gone.stream()).toList());
+    Parties now =
+        come.isEmpty() && gone.isEmpty()
+            ? parties
+            : new Parties(parties, remembered().after(come, gone));
     return Optional.of(
-        new MatchingProblem(newPile, items, parties, limits, recorded, indexes, Map.copyOf(all)));
+        new MatchingProblem(
+            newPile, items, now, limits, recorded, indexes, Map.copyOf(all), taught));
   }
 
   private static boolean isSameButForAmounts(OpenItem then, OpenItem now) {
@@ -172,6 +202,10 @@ public final class MatchingProblem {
   /** The day from which an item is late, as days since 1970. */
   int dueDay(int item) {
     return indexes.dueDays[item];
+  }
+
+  Learned learned() {
+    return learned;
   }
 
   RememberedPayers remembered() {

@@ -13,6 +13,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
 
 /** Customers by index, with their names, numbers, head offices and remembered payers. */
 final class Parties {
@@ -23,17 +25,22 @@ final class Parties {
 
   final List<Customer> customers;
   final RememberedPayers remembered;
-  final NameIndex names = new NameIndex();
-  final LongIndex numbers = new LongIndex();
-  final LongIndex branchesOf = new LongIndex();
+  final NameIndex names;
+  final LongIndex numbers;
+  final LongIndex branchesOf;
   final int[] parentOf;
   final String[] normalNames;
-  private final Map<CustomerId, Integer> indexes = new HashMap<>();
-  private final Set<String> ownNames = new HashSet<>();
+  private final Map<CustomerId, Integer> indexes;
+  private final Set<String> ownNames;
 
   Parties(List<Customer> customers, RememberedPayers remembered) {
     this.customers = List.copyOf(customers);
     this.remembered = remembered;
+    this.names = new NameIndex();
+    this.numbers = new LongIndex();
+    this.branchesOf = new LongIndex();
+    this.indexes = new HashMap<>();
+    this.ownNames = new HashSet<>();
     this.normalNames = new String[customers.size()];
     this.parentOf = new int[customers.size()];
     for (int c = 0; c < customers.size(); c++) {
@@ -42,6 +49,19 @@ final class Parties {
     for (int c = 0; c < customers.size(); c++) {
       index(c, customers.get(c));
     }
+  }
+
+  /** The same customers, with other payers remembered. */
+  Parties(Parties same, RememberedPayers remembered) {
+    this.customers = same.customers;
+    this.remembered = remembered;
+    this.names = same.names;
+    this.numbers = same.numbers;
+    this.branchesOf = same.branchesOf;
+    this.indexes = same.indexes;
+    this.ownNames = same.ownNames;
+    this.normalNames = same.normalNames;
+    this.parentOf = same.parentOf;
   }
 
   private void index(int c, Customer customer) {
@@ -66,14 +86,19 @@ final class Parties {
 
   /** The name with which a text begins, of a customer or of who paid before; the longest. */
   Optional<String> nameAtTheStartOf(String text) {
-    String[] words = text.strip().split("\\s+", LONGEST_NAME + 1);
-    for (int count = Math.min(words.length, LONGEST_NAME); count > 0; count--) {
-      String start = String.join(" ", List.of(words).subList(0, count));
-      String normal = NameLikeness.normal(start);
-      if (remembered.knows(normal) || ownNames.contains(normal)) {
-        return Optional.of(start);
-      }
-    }
-    return Optional.empty();
+    return starts(text)
+        .filter(
+            start -> {
+              String normal = NameLikeness.normal(start);
+              return remembered.knows(normal) || ownNames.contains(normal);
+            })
+        .findFirst();
+  }
+
+  /** What a text begins with that might be a name, the longest first. */
+  static Stream<String> starts(String text) {
+    List<String> words = List.of(text.strip().split("\\s+", LONGEST_NAME + 1));
+    int most = Math.min(words.size(), LONGEST_NAME);
+    return IntStream.range(0, most).mapToObj(k -> String.join(" ", words.subList(0, most - k)));
   }
 }

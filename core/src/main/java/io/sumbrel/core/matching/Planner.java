@@ -51,6 +51,9 @@ public final class Planner {
     this.searcher = new Searcher(problem, weights, budgets, threads);
     this.memory = new PlanMemory(problem, weights, budgets);
     this.changed = new Touched(problem);
+    if (before.isPresent()) {
+      changed.add(problem.learned());
+    }
     this.placesBefore =
         before
             .map(b -> b.placesOf(problem.pile()))

@@ -1,6 +1,7 @@
 package io.sumbrel.core.matching;
 
 import io.sumbrel.core.evidence.TextSpan;
+import io.sumbrel.core.matching.text.NameLikeness;
 import io.sumbrel.core.matching.text.NumberEdits;
 import io.sumbrel.core.matching.text.NumberScan;
 import io.sumbrel.core.matching.text.NumberScan.Found;
@@ -60,6 +61,10 @@ final class Reading {
   private final Map<Integer, Hit> settled = new LinkedHashMap<>();
   private final List<Hit> edited = new ArrayList<>();
   private final List<PayerClue> payers;
+
+  /** The payer's name in plain words, as it is remembered; empty when the bank gives none. */
+  final String payerName;
+
   private int foreign;
   private final boolean cut;
   private final boolean cheque;
@@ -71,6 +76,7 @@ final class Reading {
     this.moneyIn = moneyIn;
     List<Found> numbers = NumberScan.scan(moneyIn.text());
     this.payers = PayerSearch.search(problem, moneyIn, numbers);
+    this.payerName = moneyIn.payerName().map(NameLikeness::normal).orElse("");
     for (String reference : moneyIn.references()) {
       stated(reference);
     }

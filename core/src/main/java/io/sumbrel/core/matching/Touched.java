@@ -1,6 +1,8 @@
 package io.sumbrel.core.matching;
 
 import io.sumbrel.core.matching.candidate.LongIndex;
+import io.sumbrel.core.matching.text.NameLikeness;
+import io.sumbrel.core.receipt.MoneyIn;
 import java.util.BitSet;
 
 /**
@@ -10,6 +12,7 @@ final class Touched {
   private final MatchingProblem problem;
   private final BitSet heads = new BitSet();
   private final LongIndex amounts = new LongIndex();
+  private RememberedPayers.Learned learned = RememberedPayers.Learned.NOTHING;
   private boolean nothing = true;
   private boolean records;
 
@@ -26,6 +29,27 @@ final class Touched {
     if (problem.customerOf(item) >= 0) {
       heads.set(problem.headOf(problem.customerOf(item)));
     }
+  }
+
+  /** Who pays for whom is remembered otherwise. */
+  void add(RememberedPayers.Learned more) {
+    learned = more;
+    nothing &= more.customers().isEmpty();
+    more.customers().forEach(c -> heads.set(problem.headOf(problem.customerIndex(c))));
+  }
+
+  /** Whether something else is remembered of a payer. */
+  boolean hasPayer(MoneyIn moneyIn, String normalName) {
+    return learned.names().contains(normalName)
+        || moneyIn
+            .payerAccount()
+            .map(RememberedPayers::bare)
+            .filter(learned.accounts()::contains)
+            .isPresent()
+        || normalName.isEmpty()
+            && !learned.names().isEmpty()
+            && Parties.starts(moneyIn.text())
+                .anyMatch(s -> learned.names().contains(NameLikeness.normal(s)));
   }
 
   private void add(long amount) {

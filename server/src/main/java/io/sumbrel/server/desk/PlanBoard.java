@@ -10,6 +10,7 @@ import io.sumbrel.core.openitem.OpenItem;
 import io.sumbrel.core.party.Customer;
 import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.receipt.MoneyInId;
+import io.sumbrel.core.receipt.PastPayment;
 import io.sumbrel.core.rules.HouseLimits;
 import io.sumbrel.server.arrivals.MoneyLine;
 import io.sumbrel.server.arrivals.MoneyLines;
@@ -24,6 +25,7 @@ import io.sumbrel.server.books.Limits;
 import io.sumbrel.server.deposit.WaitingForTie;
 import jakarta.annotation.PreDestroy;
 import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -43,7 +45,7 @@ import org.springframework.transaction.event.TransactionalEventListener;
 @Component
 class PlanBoard {
   /** With more items changed since the indexes were built, these are built anew. */
-  private static final int MOST_CHANGES = 2_000;
+  private static final int MOST_CHANGES = 500;
 
   private final AuditRecord audit;
   private final MoneyLines moneyLines;
@@ -53,11 +55,11 @@ class PlanBoard {
   private final Customers customers;
   private final Limits limits;
   private final PastPayments pastPayments;
+  private final Decisions decisions;
   private final BooksNames books;
   private final Budgets budgets;
   private final ExecutorService background = Executors.newSingleThreadExecutor();
   private final Map<Long, Board> boards = new ConcurrentHashMap<>();
-  private final Map<Long, Memory> memories = new ConcurrentHashMap<>();
 
   PlanBoard(
       AuditRecord audit,
@@ -68,6 +70,7 @@ class PlanBoard {
       Customers customers,
       Limits limits,
       PastPayments pastPayments,
+      Decisions decisions,
       BooksNames books,
       @Value("${sumbrel.matching.set-steps}") long setSteps,
       @Value("${sumbrel.matching.plan-nodes}") int planNodes) {
@@ -79,6 +82,7 @@ class PlanBoard {
     this.customers = customers;
     this.limits = limits;
     this.pastPayments = pastPayments;
+    this.decisions = decisions;
     this.books = books;
     this.budgets = new Budgets(setSteps, planNodes);
   }
@@ -89,6 +93,7 @@ class PlanBoard {
    * @param feedNumber the newest line of the record that it knows
    * @param pile money not yet explained, in the order of booking
    * @param basis what the problem was built from, besides items and pile
+   * @param decided what was placed by then and stands, by its posting
    * @param waiting entries that wait to be tied to their deposits, whose members are in the pile
    */
   record Board(
@@ -96,33 +101,18 @@ class PlanBoard {
       List<MoneyLine> pile,
       Set<MoneyInId> waiting,
       Basis basis,
+      Map<Long, List<PastPayment>> decided,
       MatchingProblem problem,
       Plan plan,
       Map<MoneyInId, Plan.Row> rows) {}
 
-  /** What changes seldom, and then everything with it. */
+  /**
+   * What changes seldom, and then everything with it.
+   *
+   * @param past a number for the state of the past payments, which come and go with their files
+   */
   private record Basis(
-      List<Customer> customers,
-      RememberedPayers remembered,
-      List<Recorded> recorded,
-      HouseLimits limits) {}
-
-  /** Who paid before, and up to which past payment and customer it is known. */
-  private record Memory(long newest, int customers, RememberedPayers payers) {}
-
-  /** Past payments change only when a file of them comes or goes. */
-  private RememberedPayers remembered(long booksId, List<Customer> all) {
-    long newest = pastPayments.newest(booksId);
-    return memories
-        .compute(
-            booksId,
-            (id, m) ->
-                m != null && m.newest == newest && m.customers == all.size()
-                    ? m
-                    : new Memory(
-                        newest, all.size(), RememberedPayers.of(pastPayments.all(booksId), all)))
-        .payers();
-  }
+      List<Customer> customers, long past, List<Recorded> recorded, HouseLimits limits) {}
 
   Board board(long booksId) {
     long newest = audit.lastNumber(booksId);
@@ -156,31 +146,52 @@ class PlanBoard {
             .toList();
     List<MoneyIn> money = pile.stream().map(MoneyLine::moneyIn).toList();
     List<OpenItem> all = items.all(booksId);
-    HouseLimits house = limits.of(booksId);
-    List<Customer> parties = customers.all(booksId);
     Basis basis =
-        new Basis(parties, remembered(booksId, parties), waitingForTie.recorded(booksId), house);
+        new Basis(
+            customers.all(booksId),
+            pastPayments.newest(booksId),
+            waitingForTie.recorded(booksId),
+            limits.of(booksId));
+    Map<Long, List<PastPayment>> decided = decisions.all(booksId);
     Optional<MatchingProblem> changed =
         before
             .filter(b -> b.basis.equals(basis) && b.problem.changes() < MOST_CHANGES)
-            .flatMap(b -> b.problem.with(money, all));
-    MatchingProblem problem = changed.orElseGet(() -> problem(booksId, money, all, basis));
+            .flatMap(
+                b ->
+                    b.problem.with(money, all, only(decided, b.decided), only(b.decided, decided)));
+    MatchingProblem problem = changed.orElseGet(() -> problem(booksId, money, all, basis, decided));
     Plan plan =
         changed.isPresent()
             ? Planner.replan(before.get().plan, problem)
             : Planner.plan(problem, budgets);
     Map<MoneyInId, Plan.Row> rows = new HashMap<>();
     plan.rows().forEach(r -> rows.put(r.moneyIn(), r));
-    return new Board(feedNumber, pile, waiting, basis, problem, plan, rows);
+    return new Board(feedNumber, pile, waiting, basis, decided, problem, plan, rows);
+  }
+
+  /** What was decided in the one and not in the other. */
+  private static List<PastPayment> only(
+      Map<Long, List<PastPayment>> one, Map<Long, List<PastPayment>> other) {
+    return one.entrySet().stream()
+        .filter(e -> !other.containsKey(e.getKey()))
+        .flatMap(e -> e.getValue().stream())
+        .toList();
   }
 
   /** With what is open, and what was settled within the look-back. */
   private MatchingProblem problem(
-      long booksId, List<MoneyIn> money, List<OpenItem> all, Basis basis) {
+      long booksId,
+      List<MoneyIn> money,
+      List<OpenItem> all,
+      Basis basis,
+      Map<Long, List<PastPayment>> decided) {
     LocalDate from = books.businessDate(booksId).minusMonths(basis.limits.lookBackMonths());
     List<OpenItem> candidates =
         all.stream().filter(i -> !i.isSettled() || i.date().isAfter(from)).toList();
+    List<PastPayment> past = new ArrayList<>(pastPayments.all(booksId));
+    decided.values().forEach(past::addAll);
+    RememberedPayers remembered = RememberedPayers.of(past, basis.customers);
     return MatchingProblem.of(
-        money, candidates, basis.customers, basis.remembered, basis.recorded, basis.limits);
+        money, candidates, basis.customers, remembered, basis.recorded, basis.limits);
   }
 }

@@ -1,0 +1,67 @@
+package io.sumbrel.server.desk;
+
+import io.sumbrel.core.receipt.PastPayment;
+import jakarta.persistence.EntityManager;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Currency;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+
+/** What was placed in these books and stands: every such payment teaches who pays, and for whom. */
+@Component
+class Decisions {
+  private final EntityManager entities;
+
+  Decisions(EntityManager entities) {
+    this.entities = entities;
+  }
+
+  /** Live placings of money that came in, by their postings: one for each customer. */
+  @Transactional(readOnly = true)
+  Map<Long, List<PastPayment>> all(long booksId) {
+    Map<Long, List<PastPayment>> all = new HashMap<>();
+    for (Object row :
+        entities
+            .createNativeQuery(
+                """
+                select p.id, p.posting_date, m.payer_name, m.payer_account, m.currency,
+                  m.amount_minor, c.number,
+                  sum(case when l.kind = 'GRANTED' and l.reason = 'DISCOUNT' then l.amount_minor else 0 end)
+                from posting p
+                join money_in m on m.id = p.money_in_id
+                join tape_line l on l.posting_id = p.id
+                join customer c on c.id = l.item_customer_id
+                where p.books_id = :b and p.kind = 'TAPE' and m.amount_minor > 0
+                  and (m.payer_name is not null or m.payer_account is not null)
+                  and not exists (select 1 from posting t where t.turns_back_id = p.id)
+                group by p.id, p.posting_date, m.payer_name, m.payer_account, m.currency,
+                  m.amount_minor, c.number
+                order by p.id, c.number
+                """)
+            .setParameter("b", booksId)
+            .getResultList()) {
+      Object[] cells = (Object[]) row;
+      all.computeIfAbsent(((Number) cells[0]).longValue(), p -> new ArrayList<>())
+          .add(payment(cells));
+    }
+    return all;
+  }
+
+  private static PastPayment payment(Object[] cells) {
+    return new PastPayment(
+        0,
+        cells[1] instanceof java.sql.Date date ? date.toLocalDate() : (LocalDate) cells[1],
+        Optional.ofNullable((String) cells[2]),
+        Optional.ofNullable((String) cells[3]),
+        Currency.getInstance((String) cells[4]),
+        ((Number) cells[5]).longValue(),
+        (String) cells[6],
+        List.of(),
+        ((Number) cells[7]).longValue());
+  }
+}
