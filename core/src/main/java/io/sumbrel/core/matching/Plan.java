@@ -8,6 +8,7 @@ import io.sumbrel.core.party.CustomerId;
 import io.sumbrel.core.receipt.MoneyInId;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 
 /** A reading of the whole pile in which nothing is promised twice. */
@@ -132,6 +133,7 @@ public final class Plan {
           .filter(Evidence.RecordedAlready.class::isInstance)
           .findFirst()
           .map(record -> record.words() + "; placed on items too, it may count twice")
+          .map(words -> words.substring(0, 1).toUpperCase(Locale.ROOT) + words.substring(1))
           .orElse("");
     }
 

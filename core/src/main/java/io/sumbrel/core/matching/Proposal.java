@@ -2,46 +2,38 @@ package io.sumbrel.core.matching;
 
 import io.sumbrel.core.evidence.Evidence;
 import io.sumbrel.core.party.CustomerId;
+import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.tape.TapeLine;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
-import java.util.function.Supplier;
 
 /**
  * One way to explain a sum: a tape that comes to zero, or a tie to what is recorded already; with
  * reasons that are told when asked for.
  */
 public final class Proposal {
-  private final String words;
-  private final List<TapeLine> lines;
-  private final boolean tie;
-  private final Optional<CustomerId> customer;
+  private final MatchingProblem problem;
+  private final Reading reading;
+  private final MoneyIn moneyIn;
+  private final Way way;
   private final int perMillion;
-  private final Supplier<List<Evidence>> evidence;
 
-  Proposal(
-      String words,
-      List<TapeLine> lines,
-      boolean tie,
-      Optional<CustomerId> customer,
-      int perMillion,
-      Supplier<List<Evidence>> evidence) {
-    this.words = words;
-    this.lines = List.copyOf(lines);
-    this.tie = tie;
-    this.customer = customer;
+  Proposal(MatchingProblem problem, Reading reading, MoneyIn moneyIn, Way way, int perMillion) {
+    this.problem = problem;
+    this.reading = reading;
+    this.moneyIn = moneyIn;
+    this.way = way;
     this.perMillion = perMillion;
-    this.evidence = evidence;
   }
 
   /** What it says in short, such as {@code 20418 + 20455, less 18.00 charge}. */
   public String words() {
-    return words;
+    return way.words(problem, moneyIn.currency());
   }
 
   public List<TapeLine> lines() {
-    return lines;
+    return way.lines(problem, moneyIn.amountMinor());
   }
 
   /**
@@ -49,11 +41,11 @@ public final class Proposal {
    * counts twice if it is placed.
    */
   public boolean isTie() {
-    return tie;
+    return way.has(Way.Shape.TIE);
   }
 
   public Optional<CustomerId> customer() {
-    return customer;
+    return way.customer < 0 ? Optional.empty() : Optional.of(problem.customer(way.customer).id());
   }
 
   /** How likely it is over all joint readings of the pile, in parts of a million. */
@@ -67,26 +59,26 @@ public final class Proposal {
 
   /** Reasons for and against it, the strongest first. */
   public List<Evidence> evidence() {
-    return evidence.get();
+    return Reasons.of(problem, reading, moneyIn, way);
   }
 
   @Override
   public boolean equals(Object other) {
     return other instanceof Proposal p
         && perMillion == p.perMillion
-        && tie == p.tie
-        && words.equals(p.words)
-        && lines.equals(p.lines)
-        && customer.equals(p.customer);
+        && isTie() == p.isTie()
+        && words().equals(p.words())
+        && lines().equals(p.lines())
+        && customer().equals(p.customer());
   }
 
   @Override
   public int hashCode() {
-    return Objects.hash(words, lines, customer, perMillion);
+    return Objects.hash(words(), perMillion);
   }
 
   @Override
   public String toString() {
-    return words + " (" + perMillion + ")";
+    return words() + " (" + perMillion + ")";
   }
 }

@@ -92,7 +92,10 @@ final class Seen {
         Comparator.<Integer>comparingInt(w -> w == chosen ? 0 : 1)
             .thenComparingInt(w -> -likelihoods[w]));
     List<Proposal> shown =
-        order.stream().limit(WAYS_SHOWN).map(w -> proposal(ways.get(w), likelihoods[w])).toList();
+        order.stream()
+            .limit(WAYS_SHOWN)
+            .map(w -> new Proposal(problem, reading, moneyIn, ways.get(w), likelihoods[w]))
+            .toList();
     Optional<CustomerId> likeliest =
         Optional.of(reading.likeliestCustomer())
             .filter(c -> c >= 0)
@@ -105,15 +108,5 @@ final class Seen {
         searched,
         searchedTo,
         shown.stream().findFirst().flatMap(Proposal::customer).or(() -> likeliest));
-  }
-
-  private Proposal proposal(Way way, int likelihood) {
-    return new Proposal(
-        way.words(problem, moneyIn.currency()),
-        way.lines(problem, moneyIn.amountMinor()),
-        way.has(Way.Shape.TIE),
-        way.customer < 0 ? Optional.empty() : Optional.of(problem.customer(way.customer).id()),
-        likelihood,
-        () -> Reasons.of(problem, reading, moneyIn, way));
   }
 }

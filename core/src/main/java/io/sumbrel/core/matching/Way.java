@@ -8,9 +8,7 @@ import io.sumbrel.core.tape.TapeLine;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Currency;
-import java.util.EnumSet;
 import java.util.List;
-import java.util.Set;
 import java.util.stream.Collectors;
 
 /** One way to explain a sum, in indices: which items, how much of each, and what is different. */
@@ -62,7 +60,9 @@ final class Way {
   final Gap gap;
   final long gapMinor;
   final int customer;
-  final Set<Shape> shapes;
+
+  /** A bit for each shape: there are too many ways for a set each. */
+  private int shapes;
 
   /** How many sets of this size in the same pool reach the sum; 0 when they were not counted. */
   long alternatives;
@@ -96,11 +96,16 @@ final class Way {
     this.gap = gap;
     this.gapMinor = gapMinor;
     this.customer = customer;
-    this.shapes = EnumSet.of(shape);
+    this.shapes = 1 << shape.ordinal();
   }
 
   boolean has(Shape shape) {
-    return shapes.contains(shape);
+    return (shapes >>> shape.ordinal() & 1) == 1;
+  }
+
+  /** The same way was found by another family too. */
+  void alsoFoundAs(Way other) {
+    shapes |= other.shapes;
   }
 
   /** Keeps the money on account: it settles nothing. */

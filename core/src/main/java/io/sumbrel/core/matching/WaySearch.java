@@ -216,7 +216,7 @@ final class WaySearch {
   void keep(Way way, long alternatives) {
     Way known = found.putIfAbsent(way.key(), way);
     Way kept = known == null ? way : known;
-    kept.shapes.addAll(way.shapes);
+    kept.alsoFoundAs(way);
     kept.alternatives = Math.max(kept.alternatives, alternatives);
   }
 }

@@ -2,6 +2,7 @@ package io.sumbrel.core.matching.assignment;
 
 import java.util.Arrays;
 import java.util.List;
+import java.util.stream.IntStream;
 
 /**
  * Who asks for some of what there is, in one way or another, and gets it in one way at the most: a
@@ -14,8 +15,6 @@ public final class Claimant {
 
   /** Somebody who takes a resource for certain still leaves it in one case of so many. */
   private static final double NEVER_CERTAIN = 1e-9;
-
-  private final List<Option> options;
 
   /** What it may draw on, each once; options that are too weak draw on nothing. */
   final int[] resources;
@@ -45,7 +44,6 @@ public final class Claimant {
   final long[] amounts;
 
   public Claimant(List<Option> options) {
-    this.options = List.copyOf(options);
     List<Option> able = options.stream().filter(Claimant::isStrongEnough).toList();
     resources =
         able.stream().flatMapToInt(o -> Arrays.stream(o.resources())).sorted().distinct().toArray();
@@ -76,8 +74,17 @@ public final class Claimant {
     return option.points() >= JointPlan.WEAKEST;
   }
 
+  /** What it asks for; options that are too weak draw on nothing any more. */
   public List<Option> options() {
-    return options;
+    return IntStream.range(0, points.length).mapToObj(this::option).toList();
+  }
+
+  private Option option(int o) {
+    int[] own = Arrays.copyOfRange(drawn, starts[o], starts[o + 1]);
+    return new Option(
+        points[o],
+        Arrays.stream(own).map(k -> resources[k]).toArray(),
+        Arrays.copyOfRange(amounts, starts[o], starts[o + 1]));
   }
 
   /**

@@ -60,11 +60,6 @@ public final class JointPlan {
    * @param likelihoods of its options, in parts of a million
    */
   public record Outcome(int chosen, int[] likelihoods) {
-    static Outcome of(int chosen, double[] shares) {
-      return new Outcome(
-          chosen, Arrays.stream(shares).mapToInt(s -> (int) (s * 1_000_000)).toArray());
-    }
-
     /** Whether the other says the same. */
     public boolean isSame(Outcome other) {
       return chosen == other.chosen && Arrays.equals(likelihoods, other.likelihoods);

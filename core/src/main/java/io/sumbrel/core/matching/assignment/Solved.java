@@ -16,14 +16,19 @@ final class Solved {
    * How likely everything is, given how likely others leave the resources alone.
    *
    * @param outside scaled logarithms of that, by resource of the group
+   * @param likelihoods of each option of each member, in parts of a million
    * @param alone how likely each member leaves its resources alone, then
    */
-  private record Stage(long[] outside, double[][] shares, long[][] alone) {
+  private record Stage(long[] outside, int[][] likelihoods, long[][] alone) {
     static Stage of(Group group, long[] outside) {
       double[][] shares = Likelihoods.of(group, outside);
+      int[][] likelihoods = new int[shares.length][];
       long[][] alone = new long[shares.length][];
-      Arrays.setAll(alone, c -> group.members[c].alone(shares[c]));
-      return new Stage(outside, shares, alone);
+      for (int c = 0; c < shares.length; c++) {
+        likelihoods[c] = Arrays.stream(shares[c]).mapToInt(s -> (int) (s * 1_000_000)).toArray();
+        alone[c] = group.members[c].alone(shares[c]);
+      }
+      return new Stage(outside, likelihoods, alone);
     }
   }
 
@@ -84,7 +89,8 @@ final class Solved {
 
   private JointPlan.Outcome[] outcomes(int stage) {
     JointPlan.Outcome[] outcomes = new JointPlan.Outcome[group.members.length];
-    Arrays.setAll(outcomes, c -> JointPlan.Outcome.of(best.chosen()[c], stages[stage].shares[c]));
+    Arrays.setAll(
+        outcomes, c -> new JointPlan.Outcome(best.chosen()[c], stages[stage].likelihoods[c]));
     return outcomes;
   }
 
