@@ -65,6 +65,9 @@ final class Reading {
   /** The payer's name in plain words, as it is remembered; empty when the bank gives none. */
   final String payerName;
 
+  /** The same of the account. */
+  final String payerAccount;
+
   private int foreign;
   private final boolean cut;
   private final boolean cheque;
@@ -77,6 +80,7 @@ final class Reading {
     List<Found> numbers = NumberScan.scan(moneyIn.text());
     this.payers = PayerSearch.search(problem, moneyIn, numbers);
     this.payerName = moneyIn.payerName().map(NameLikeness::normal).orElse("");
+    this.payerAccount = moneyIn.payerAccount().map(RememberedPayers::bare).orElse("");
     for (String reference : moneyIn.references()) {
       stated(reference);
     }

@@ -70,7 +70,7 @@ final class Seen {
       return false;
     }
     return touched.hasRecords() && problem.recordedFor(moneyIn).length > 0
-        || touched.hasPayer(moneyIn, reading.payerName)
+        || touched.hasPayer(moneyIn, reading.payerName, reading.payerAccount)
         || reading.isUnnamedDeposit()
         || touched.hasAmount(moneyIn.amountMinor())
         || Arrays.stream(reading.heads()).anyMatch(touched::hasHead);

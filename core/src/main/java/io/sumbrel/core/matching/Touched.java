@@ -38,18 +38,21 @@ final class Touched {
     more.customers().forEach(c -> heads.set(problem.headOf(problem.customerIndex(c))));
   }
 
-  /** Whether something else is remembered of a payer. */
-  boolean hasPayer(MoneyIn moneyIn, String normalName) {
-    return learned.names().contains(normalName)
-        || moneyIn
-            .payerAccount()
-            .map(RememberedPayers::bare)
-            .filter(learned.accounts()::contains)
-            .isPresent()
-        || normalName.isEmpty()
-            && !learned.names().isEmpty()
+  /**
+   * Whether something else is remembered of a payer.
+   *
+   * @param name in plain words, empty when the bank gives none
+   * @param account without its blanks, empty when the bank gives none
+   */
+  boolean hasPayer(MoneyIn moneyIn, String name, String account) {
+    if (learned.customers().isEmpty()) {
+      return false;
+    }
+    boolean begins =
+        name.isEmpty()
             && Parties.starts(moneyIn.text())
-                .anyMatch(s -> learned.names().contains(NameLikeness.normal(s)));
+                .anyMatch(start -> learned.names().contains(NameLikeness.normal(start)));
+    return begins || learned.names().contains(name) || learned.accounts().contains(account);
   }
 
   private void add(long amount) {
