@@ -6,7 +6,7 @@ import java.util.Arrays;
 final class Solved {
   final Group group;
   private final Stage[] stages;
-  private Component.Best best;
+  private BestChoice.Best best;
   private JointPlan.Outcome[] outcomes;
 
   /** The same group in the plan before, until it is solved here. */
@@ -81,7 +81,7 @@ final class Solved {
   int choose(int nodeBudget) {
     boolean known = before != null;
     int last = stages.length - 1;
-    best = known ? before.best : new Component(group).best(nodeBudget);
+    best = known ? before.best : new BestChoice(group).best(nodeBudget);
     outcomes = known && before.stages[last] == stages[last] ? before.outcomes : outcomes(last);
     before = null;
     return known ? 0 : best.nodes();

@@ -12,7 +12,7 @@ import java.util.stream.IntStream;
  * remaining capacity is worth and what each remaining claimant gains at these prices; whatever the
  * prices, that bound holds (weak duality). They are set by subgradient steps at the root.
  */
-final class Component {
+final class BestChoice {
   private static final int PRICE_STEPS = 60;
 
   private final Group group;
@@ -35,7 +35,7 @@ final class Component {
    */
   record Best(int[] chosen, boolean proven, int nodes) {}
 
-  Component(Group group) {
+  BestChoice(Group group) {
     this.group = group;
     left = group.capacity.clone();
     byMember = new int[group.members.length][];
