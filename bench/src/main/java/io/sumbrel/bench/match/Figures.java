@@ -53,9 +53,19 @@ final class Figures {
     return judged.stream().filter(j -> j.among).count() * 1000 / payable();
   }
 
+  /** Per mille of the payable money of which the way that is shown first is right. */
+  long firstPerMille() {
+    return judged.stream().filter(j -> j.firstRight).count() * 1000 / payable();
+  }
+
   /** Per mille of the payable money of which the plan's own way is right. */
   long rightPerMille() {
     return judged.stream().filter(j -> j.right).count() * 1000 / payable();
+  }
+
+  /** The same to the letter: of equal invoices of a customer the very one that was meant. */
+  long strictlyPerMille() {
+    return judged.stream().filter(j -> j.strictlyRight).count() * 1000 / payable();
   }
 
   Map<Kind, long[]> byKind() {

@@ -59,7 +59,9 @@ final class PopulationCheck {
     boolean standard = population == Population.STANDARD;
     String name = population.name().toLowerCase();
     share("truth among the ways, " + name, 950, third.amongPerMille(), standard);
-    share("chosen way right, of payable money, " + name, 920, third.rightPerMille(), standard);
+    share("first way right, of payable money, " + name, 920, third.firstPerMille(), standard);
+    share("way that the plan takes right, " + name, 0, third.rightPerMille(), false);
+    share("the same, equal invoices told apart, " + name, 0, third.strictlyPerMille(), false);
     placeable(name, second, third, 999_000, 70, standard);
     placeable(name, second, third, 990_000, 80, standard);
     if (standard) {
