@@ -149,7 +149,10 @@ public final class Planner {
     List<Integer> toSearch = new ArrayList<>();
     for (int s = 0; s < round.sums.length; s++) {
       int sum = round.sums[s];
-      Seen known = then.map(t -> t.seenOf(placesBefore[sum])).orElse(null);
+      Seen known =
+          then.map(t -> t.seenOf(placesBefore[sum]))
+              .filter(k -> k.moneyIn.equals(problem.pile().get(sum)))
+              .orElse(null);
       Seen found = earlier.map(e -> e.seenOf(sum)).orElse(null);
       if (known != null && !known.dependsOn(changed) && !known.dependsOn(changedNow)) {
         round.seen[s] = known;

@@ -6,6 +6,7 @@ import io.sumbrel.core.evidence.Evidence;
 import io.sumbrel.core.openitem.OpenItem;
 import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.receipt.PastPayment;
+import io.sumbrel.core.remittance.RemittanceDetail;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
@@ -73,9 +74,17 @@ class ReplanTest extends SmallHouse {
     }
   }
 
-  /** A sum is explained and leaves the pile, an item is paid or opened again, money comes. */
+  /**
+   * An advice states a split; a sum is explained and leaves the pile, an item is paid or opened
+   * again, money comes.
+   */
   private void change(Random random, Plan plan) {
     int m = random.nextInt(pile.size());
+    if (random.nextInt(6) == 0) {
+      OpenItem item = items.get(random.nextInt(items.size()));
+      pile.set(m, pile.get(m).stating(List.of(new RemittanceDetail(item.number(), 500))));
+      return;
+    }
     Plan.Row row = plan.rows().get(m);
     if (row.chosen().isPresent() && random.nextInt(4) > 0) {
       row.ways()
