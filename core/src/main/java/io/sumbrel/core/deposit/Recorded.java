@@ -30,12 +30,12 @@ public record Recorded(
     String words,
     Set<MoneyInId> others) {
 
+  /** A receipt that is not banked yet may lie so long; later, a person says. Common practice. */
+  private static final int DAYS_ON_HAND = 60;
+
   public Recorded {
     others = Set.copyOf(others);
   }
-
-  /** A receipt that is not banked yet may lie so long; later, a person says. Common practice. */
-  private static final int DAYS_ON_HAND = 60;
 
   /** Whether the bank's entry may be this, or hold it with others: by account, day and method. */
   public boolean mayBeIn(MoneyIn entry) {

@@ -174,7 +174,9 @@ public final class MatchingProblem {
   /** What is open on each item, signed, and on each record. */
   long[] openMinors() {
     long[] open = Arrays.copyOf(indexes.openMinors, items.size() + recorded.size());
-    Arrays.setAll(open, i -> i < items.size() ? open[i] : recorded(i).amountMinor());
+    for (int r = items.size(); r < open.length; r++) {
+      open[r] = recorded(r).amountMinor();
+    }
     changed.forEach((i, item) -> open[i] = item.openMinor());
     return open;
   }

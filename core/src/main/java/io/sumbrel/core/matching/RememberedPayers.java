@@ -25,49 +25,34 @@ public final class RememberedPayers {
   public static final RememberedPayers NONE = of(List.of(), List.of());
 
   private final Map<String, CustomerId> byNumber;
-  private final Index byName;
-  private final Index byAccount;
-  private final Map<CustomerId, Habit> habits;
-
-  /** What stands for those of the same customer among the habits. */
-  private final Map<CustomerId, Habit> fewHabits;
+  private final Layered<String, Map<CustomerId, Times>> byName;
+  private final Layered<String, Map<CustomerId, Times>> byAccount;
+  private final Layered<CustomerId, Habit> habits;
 
   /**
-   * Times by what was written and by customer.
+   * A large map of which a few entries stand otherwise.
    *
    * @param many built once, and shared
    * @param few what stands for those of the same key among the many
    */
-  private record Index(
-      Map<String, Map<CustomerId, Times>> many, Map<String, Map<CustomerId, Times>> few) {
+  private record Layered<K, V>(Map<K, V> many, Map<K, V> few) {
 
-    static Index empty() {
-      return new Index(new HashMap<>(), new HashMap<>());
+    static <K, V> Layered<K, V> empty() {
+      return new Layered<>(Map.of(), new HashMap<>());
     }
 
-    Index copy() {
-      return new Index(many, new HashMap<>(few));
+    Layered<K, V> copy() {
+      return new Layered<>(many, new HashMap<>(few));
     }
 
-    /** All together, to be shared. */
-    Index settled() {
-      Map<String, Map<CustomerId, Times>> all = new HashMap<>(many);
-      all.putAll(few);
-      return new Index(all, new HashMap<>());
+    /** What was put so far, to be shared. */
+    Layered<K, V> settled() {
+      return new Layered<>(few, new HashMap<>());
     }
 
-    Map<CustomerId, Times> of(String key) {
-      return few.containsKey(key) ? few.get(key) : many.getOrDefault(key, Map.of());
-    }
-
-    /** What others read is never changed: the entry of a key is made anew. */
-    void change(String key, CustomerId customer, LocalDate date, boolean more) {
-      if (!key.isEmpty()) {
-        Map<CustomerId, Times> times = new HashMap<>(of(key));
-        int day = (int) date.toEpochDay();
-        times.compute(customer, (c, t) -> more ? Times.with(t, day) : Times.without(t, day));
-        few.put(key, times);
-      }
+    V get(K key, V otherwise) {
+      V one = few.get(key);
+      return one != null ? one : many.getOrDefault(key, otherwise);
     }
   }
 
@@ -137,15 +122,13 @@ public final class RememberedPayers {
 
   private RememberedPayers(
       Map<String, CustomerId> byNumber,
-      Index byName,
-      Index byAccount,
-      Map<CustomerId, Habit> habits,
-      Map<CustomerId, Habit> fewHabits) {
+      Layered<String, Map<CustomerId, Times>> byName,
+      Layered<String, Map<CustomerId, Times>> byAccount,
+      Layered<CustomerId, Habit> habits) {
     this.byNumber = byNumber;
     this.byName = byName;
     this.byAccount = byAccount;
     this.habits = habits;
-    this.fewHabits = fewHabits;
   }
 
   /**
@@ -155,14 +138,10 @@ public final class RememberedPayers {
     Map<String, CustomerId> byNumber = new HashMap<>();
     customers.forEach(c -> byNumber.put(c.number(), c.id()));
     RememberedPayers payers =
-        new RememberedPayers(byNumber, Index.empty(), Index.empty(), Map.of(), new HashMap<>());
+        new RememberedPayers(byNumber, Layered.empty(), Layered.empty(), Layered.empty());
     past.forEach(payment -> payers.learn(payment, true));
     return new RememberedPayers(
-        byNumber,
-        payers.byName.settled(),
-        payers.byAccount.settled(),
-        payers.fewHabits,
-        new HashMap<>());
+        byNumber, payers.byName.settled(), payers.byAccount.settled(), payers.habits.settled());
   }
 
   /**
@@ -171,8 +150,7 @@ public final class RememberedPayers {
    */
   public RememberedPayers after(List<PastPayment> come, List<PastPayment> gone) {
     RememberedPayers after =
-        new RememberedPayers(
-            byNumber, byName.copy(), byAccount.copy(), habits, new HashMap<>(fewHabits));
+        new RememberedPayers(byNumber, byName.copy(), byAccount.copy(), habits.copy());
     come.forEach(payment -> after.learn(payment, true));
     gone.forEach(payment -> after.learn(payment, false));
     return after;
@@ -196,13 +174,28 @@ public final class RememberedPayers {
     if (customer != null) {
       int sign = more ? 1 : -1;
       int discounted = payment.discountMinor() > 0 ? sign : 0;
-      fewHabits.put(customer, habitOf(customer).and(sign, discounted));
+      habits.few.put(customer, habitOf(customer).and(sign, discounted));
       payment
           .payerName()
-          .ifPresent(n -> byName.change(NameLikeness.normal(n), customer, payment.date(), more));
+          .ifPresent(n -> change(byName, NameLikeness.normal(n), customer, payment.date(), more));
       payment
           .payerAccount()
-          .ifPresent(a -> byAccount.change(bare(a), customer, payment.date(), more));
+          .ifPresent(a -> change(byAccount, bare(a), customer, payment.date(), more));
+    }
+  }
+
+  /** What others read is never changed: the entry of a key is made anew. */
+  private static void change(
+      Layered<String, Map<CustomerId, Times>> index,
+      String key,
+      CustomerId customer,
+      LocalDate date,
+      boolean more) {
+    if (!key.isEmpty()) {
+      Map<CustomerId, Times> times = new HashMap<>(index.get(key, Map.of()));
+      int day = (int) date.toEpochDay();
+      times.compute(customer, (c, t) -> more ? Times.with(t, day) : Times.without(t, day));
+      index.few.put(key, times);
     }
   }
 
@@ -213,8 +206,8 @@ public final class RememberedPayers {
   /** For whom a payer paid before, the steadiest first; an account says more than a name. */
   List<Remembered> of(Optional<String> name, Optional<String> account) {
     List<Remembered> found = new ArrayList<>();
-    account.ifPresent(a -> gather(byAccount.of(bare(a)), true, found));
-    name.ifPresent(n -> gather(byName.of(NameLikeness.normal(n)), false, found));
+    account.ifPresent(a -> gather(byAccount.get(bare(a), Map.of()), true, found));
+    name.ifPresent(n -> gather(byName.get(NameLikeness.normal(n), Map.of()), false, found));
     found.sort(
         Comparator.comparing(Remembered::byAccount)
             .reversed()
@@ -233,12 +226,11 @@ public final class RememberedPayers {
 
   /** How a customer was used to pay; of no payments when nothing is known. */
   Habit habitOf(CustomerId customer) {
-    Habit few = fewHabits.get(customer);
-    return few != null ? few : habits.getOrDefault(customer, new Habit(0, 0));
+    return habits.get(customer, new Habit(0, 0));
   }
 
   /** Whether somebody paid under a name before. */
   boolean knows(String normalName) {
-    return !byName.of(normalName).isEmpty();
+    return !byName.get(normalName, Map.of()).isEmpty();
   }
 }

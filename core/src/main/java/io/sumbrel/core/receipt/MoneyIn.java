@@ -56,6 +56,15 @@ public record MoneyIn(
 
   /** The same with a split that the payer states. */
   public MoneyIn stating(List<RemittanceDetail> split) {
+    return with(split, bankLine);
+  }
+
+  /** The same as an entry of a bank. */
+  public MoneyIn on(BankLine line) {
+    return with(details, Optional.of(line));
+  }
+
+  private MoneyIn with(List<RemittanceDetail> split, Optional<BankLine> line) {
     return new MoneyIn(
         id,
         currency,
@@ -66,22 +75,7 @@ public record MoneyIn(
         text,
         references,
         split,
-        bankLine);
-  }
-
-  /** The same as an entry of a bank. */
-  public MoneyIn on(BankLine line) {
-    return new MoneyIn(
-        id,
-        currency,
-        amountMinor,
-        bookingDate,
-        payerName,
-        payerAccount,
-        text,
-        references,
-        details,
-        Optional.of(line));
+        line);
   }
 
   public MoneyIn {

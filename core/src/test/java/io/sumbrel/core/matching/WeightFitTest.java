@@ -71,4 +71,10 @@ class WeightFitTest extends SmallHouse {
   void nothingToLearnFromLeavesTheWeightsAsTheyAre() {
     assertThat(new WeightFit().fitted().written()).isEqualTo(Weights.SHIPPED.written());
   }
+
+  /** What is present of a way is kept as one bit for each feature. */
+  @Test
+  void featuresFitIntoOneWord() {
+    assertThat(Feature.COUNT).isLessThanOrEqualTo(Long.SIZE);
+  }
 }

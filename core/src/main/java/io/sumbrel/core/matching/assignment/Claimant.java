@@ -65,7 +65,7 @@ public final class Claimant {
       weights[o] = strong ? StrictMath.exp((points[o] - strongest) / 1000.0) : 0;
       all += weights[o];
     }
-    most = most(JointPlan.WEAKEST);
+    most = mostFrom(JointPlan.WEAKEST);
     double sum = all;
     byItself = alone(Arrays.stream(weights).map(w -> w / sum).toArray());
   }
@@ -93,6 +93,10 @@ public final class Claimant {
    * @param floor those that have at least so many points
    */
   long[] most(int floor) {
+    return floor <= JointPlan.WEAKEST ? most : mostFrom(floor);
+  }
+
+  private long[] mostFrom(int floor) {
     long[] most = new long[resources.length];
     for (int o = 0; o < points.length; o++) {
       for (int k = starts[o]; points[o] >= floor && k < starts[o + 1]; k++) {

@@ -116,7 +116,7 @@ final class Contention {
     Arrays.fill(firstOn, -1);
     for (int c : among) {
       Claimant claimant = claimants.get(c);
-      long[] most = floors[c] == JointPlan.WEAKEST ? claimant.most : claimant.most(floors[c]);
+      long[] most = claimant.most(floors[c]);
       for (int k = 0; k < most.length; k++) {
         int r = claimant.resources[k];
         if (most[k] > 0 && isScarce(r)) {

@@ -31,9 +31,6 @@ public final class JointPlan {
   private final List<Claimant> claimants;
   private final List<int[]> components;
 
-  /** What is scarce, and how much there is of it; without end for what is not. */
-  private final long[] limits;
-
   /** What came of its group, by claimant. */
   private final Solved[] solved;
 
@@ -84,12 +81,12 @@ public final class JointPlan {
     placeInGroup = new int[solved.length];
     Contention contention = new Contention(claimants, capacity);
     components = contention.components(IntStream.range(0, solved.length).toArray());
-    limits = contention.limits();
+    long[] limits = contention.limits();
     List<Solved> whole = new ArrayList<>();
     BitSet inLarge = new BitSet();
     for (int[] component : components) {
       if (Group.isCountable(claimants, component)) {
-        whole.add(toSolve(component, new int[component.length], 1, before));
+        whole.add(toSolve(component, new int[component.length], limits, 1, before));
       } else {
         Arrays.stream(component).forEach(inLarge::set);
       }
@@ -101,17 +98,18 @@ public final class JointPlan {
     for (int[] part : contention.components(large)) {
       int[] floors = new int[part.length];
       Arrays.setAll(floors, c -> contention.floor(part[c]));
-      parts.add(toSolve(part, floors, STAGES, before));
+      parts.add(toSolve(part, floors, limits, STAGES, before));
     }
     for (int stage = 0; stage < STAGES; stage++) {
-      find(parts, stage);
+      find(parts, capacity.length, stage);
     }
     whole.addAll(parts);
     whole.forEach(one -> nodes += one.choose(nodeBudget));
   }
 
   /** A group with what is known of it from before. */
-  private Solved toSolve(int[] places, int[] floors, int stages, Optional<Before> before) {
+  private Solved toSolve(
+      int[] places, int[] floors, long[] limits, int stages, Optional<Before> before) {
     Solved known = before.map(b -> b.solved(places[0])).orElse(null);
     Claimant[] members = new Claimant[places.length];
     Arrays.setAll(members, c -> claimants.get(places[c]));
@@ -126,14 +124,14 @@ public final class JointPlan {
   }
 
   /** How likely everything is, given how likely the stage before found that others stay away. */
-  private void find(List<Solved> parts, int stage) {
-    long[] all = new long[limits.length];
+  private static void find(List<Solved> parts, int resources, int stage) {
+    long[] all = new long[resources];
     for (Solved part : parts) {
       for (int c = 0; c < part.group.members.length; c++) {
         long[] alone = part.alone(c, stage);
-        int[] resources = part.group.members[c].resources;
-        for (int k = 0; k < resources.length; k++) {
-          all[resources[k]] += alone[k];
+        int[] own = part.group.members[c].resources;
+        for (int k = 0; k < own.length; k++) {
+          all[own[k]] += alone[k];
         }
       }
     }

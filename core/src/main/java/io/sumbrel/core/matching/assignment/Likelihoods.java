@@ -39,23 +39,32 @@ final class Likelihoods {
   }
 
   private double[] weights(int c, long[] outside) {
-    Claimant member = group.members[c];
-    double[] own = member.weights.clone();
+    double[] own = group.members[c].weights.clone();
     for (int o = 0; o < own.length; o++) {
-      long free = 0;
-      for (int k = member.starts[o]; k < member.starts[o + 1]; k++) {
-        free += outside[group.places[c][member.drawn[k]]];
-      }
-      own[o] *= group.fits(c, o, group.capacity) ? Claimant.factor(free) : 0;
+      own[o] *= group.fits(c, o, group.capacity) ? leftTo(c, o, outside) : 0;
     }
     return own;
+  }
+
+  /**
+   * How likely all that an option draws on is left to it.
+   *
+   * @param logs scaled logarithms of that for each resource
+   */
+  private double leftTo(int c, int o, long[] logs) {
+    Claimant member = group.members[c];
+    long log = 0;
+    for (int k = member.starts[o]; k < member.starts[o + 1]; k++) {
+      log += logs[group.places[c][member.drawn[k]]];
+    }
+    return Claimant.factor(log);
   }
 
   /** The share of each option of each member. */
   static double[][] of(Group group, long[] outside) {
     Likelihoods likelihoods = new Likelihoods(group, outside);
     if (group.members.length == 1) {
-      return new double[][] {likelihoods.shares(0, new double[group.resources.length])};
+      return new double[][] {likelihoods.shares(0, new long[group.resources.length])};
     }
     if (group.isCountable()) {
       likelihoods.count(0, 1);
@@ -99,7 +108,7 @@ final class Likelihoods {
   /** Each member in turn, against how the others stand, until nothing moves any more. */
   private double[][] settled() {
     double[][] share = new double[weights.length][];
-    double[] free = new double[group.resources.length];
+    long[] free = new long[group.resources.length];
     for (int c = 0; c < share.length; c++) {
       share[c] = shares(c, free);
     }
@@ -126,27 +135,22 @@ final class Likelihoods {
   /**
    * Sums up, in logarithms, how likely nobody takes so much of a scarce resource that it is gone.
    */
-  private void add(int c, double[] share, double[] free, int direction) {
+  private void add(int c, double[] share, long[] free, int direction) {
     long[] alone = group.members[c].alone(share);
     for (int k = 0; k < alone.length; k++) {
       int r = group.places[c][k];
-      free[r] += group.isScarce(r) ? direction * (double) alone[k] : 0;
+      free[r] += group.isScarce(r) ? direction * alone[k] : 0;
     }
   }
 
   /**
    * @param free scaled logarithms of how likely the others leave each resource alone
    */
-  private double[] shares(int c, double[] free) {
-    Claimant member = group.members[c];
+  private double[] shares(int c, long[] free) {
     double[] row = weights[c].clone();
-    double sum = member.weightOfNone;
+    double sum = group.members[c].weightOfNone;
     for (int o = 0; o < row.length; o++) {
-      double log = 0;
-      for (int k = member.starts[o]; k < member.starts[o + 1]; k++) {
-        log += free[group.places[c][member.drawn[k]]];
-      }
-      row[o] *= Claimant.factor((long) log);
+      row[o] *= leftTo(c, o, free);
       sum += row[o];
     }
     for (int o = 0; o < row.length; o++) {
