@@ -5,6 +5,7 @@ import { Loading, Sentence } from '../../components/States';
 import page from '../../components/Page.module.css';
 import { Amount } from '../../components/Amount';
 import { shortDate } from '../../money/money';
+import { Rules } from '../rules';
 import { PostingLink } from '../trail';
 import { balancesQuery, journalQuery, proofQuery } from './booksApi';
 import { Done } from './Done';
@@ -15,6 +16,7 @@ const TABS = [
   { path: 'journal', words: 'Journal' },
   { path: 'balances', words: 'Balances' },
   { path: 'months', words: 'Months' },
+  { path: 'rules', words: 'Rules' },
   { path: 'proof', words: 'Proof' },
 ];
 
@@ -34,6 +36,7 @@ export function Books() {
       {tab === 'journal' && <Journal />}
       {tab === 'balances' && <Balances />}
       {tab === 'months' && <Months />}
+      {tab === 'rules' && <Rules />}
       {tab === 'proof' && <Proof />}
     </div>
   );

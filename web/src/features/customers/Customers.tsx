@@ -5,6 +5,7 @@ import { FindField } from '../../components/FindField';
 import { Empty, Loading, Sentence } from '../../components/States';
 import page from '../../components/Page.module.css';
 import { shortDate } from '../../money/money';
+import { Agreed } from '../rules';
 import { customerQuery, customersQuery } from './customersApi';
 
 /** Every customer with what is owed, and the items of the chosen one. */
@@ -135,6 +136,7 @@ function One({ id }: { id: number }) {
           ))}
         </tbody>
       </table>
+      <Agreed customer={id} />
     </div>
   );
 }

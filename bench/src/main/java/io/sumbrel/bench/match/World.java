@@ -7,7 +7,7 @@ import io.sumbrel.core.openitem.OpenItem;
 import io.sumbrel.core.party.Customer;
 import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.receipt.PastPayment;
-import io.sumbrel.core.rules.HouseLimits;
+import io.sumbrel.core.rules.HouseRules;
 import java.util.List;
 
 /**
@@ -29,7 +29,7 @@ record World(
 
   MatchingProblem problem() {
     return MatchingProblem.of(
-        money, items, customers, RememberedPayers.of(past, customers), HouseLimits.DEFAULTS);
+        money, items, customers, RememberedPayers.of(past, customers, items), HouseRules.DEFAULTS);
   }
 
   /** Seeded: the same arguments give the same company on every machine. */

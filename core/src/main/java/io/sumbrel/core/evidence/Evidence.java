@@ -226,11 +226,29 @@ public sealed interface Evidence {
     }
   }
 
-  /** The customer is used to take the discount. */
-  record TakesDiscounts(int discounted, int payments, int points) implements Evidence {
+  /**
+   * The customer is used to pay so.
+   *
+   * @param did what it did, such as took the discount
+   */
+  record AsEver(String did, int times, int of, int points) implements Evidence {
     @Override
     public String words() {
-      return "took the discount on %d of %d earlier payments".formatted(discounted, payments);
+      return "%s on %d of %d earlier payments".formatted(did, times, of);
+    }
+  }
+
+  /**
+   * A list says how to place what names nothing.
+   *
+   * @param step which step of it
+   * @param own whether it is a list of the customer's own
+   */
+  record ByList(String step, boolean own, int points) implements Evidence {
+    @Override
+    public String words() {
+      String whose = own ? "agreed with the customer" : "the list of the house";
+      return whose + ": " + step + ", where nothing is named";
     }
   }
 

@@ -1,5 +1,7 @@
 package io.sumbrel.core.matching;
 
+import java.util.List;
+
 /**
  * What is counted about a way, with what one unit of it weighs in thousandths of a logit. The
  * weights are fitted together, with "none of these" as one of the choices, by {@link WeightFit} on
@@ -17,6 +19,10 @@ enum Feature {
   /** The customer is used to take the discount; set by hand. */
   DISCOUNT_AS_EVER(1_500, Topic.DIFFERENCE),
   LATE_DISCOUNT(2_271, Topic.DIFFERENCE),
+  /** Tax at a rate that the house knows, to the cent; this and the habits below set by hand. */
+  WITHHELD(1_000, Topic.DIFFERENCE),
+  /** Exactly this charge was kept from the customer's payments before. */
+  CHARGE_AS_EVER(5_000, Topic.DIFFERENCE),
   SHORT(-8_685, Topic.DIFFERENCE),
   SHORT_SHARE(-152, Topic.DIFFERENCE),
   SHORT_EVEN(3_460, Topic.DIFFERENCE),
@@ -63,6 +69,10 @@ enum Feature {
   RUN(2_375, Topic.SHAPE),
   EARLIEST(3_580, Topic.SHAPE),
   ACROSS(-5_500, Topic.SHAPE),
+  MONTH_AS_EVER(1_500, Topic.SHAPE),
+  EARLIEST_AS_EVER(1_500, Topic.SHAPE),
+  /** The day of the month on which the customer pays. */
+  DAY_AS_EVER(300, Topic.SHAPE),
   /** Doublings of the items that no number names. */
   UNNAMED_ITEMS(-656, Topic.SHAPE),
 
@@ -87,7 +97,11 @@ enum Feature {
   /** Several records make the sum. */
   TIE_SET(-4_000, Topic.SHAPE),
   /** A record of this very sum waits for the bank, and this is another reading. */
-  RECORDED(-6_000, Topic.AMBIGUITY);
+  RECORDED(-6_000, Topic.AMBIGUITY),
+  /** A list that somebody set is followed, and this is not on it; by hand. */
+  OFF_LIST(-8_000, Topic.SHAPE),
+  /** It is what a list of the customer's own says; by hand. */
+  AGREED(2_200, Topic.SHAPE);
 
   /** Which reason of a proposal a feature belongs to. */
   enum Topic {
@@ -100,6 +114,20 @@ enum Feature {
   }
 
   static final int COUNT = values().length;
+
+  /** Those that are asked for when reasons are told, besides their points. */
+  static final List<Feature> TOLD =
+      List.of(
+          NAME_OF_ANOTHER,
+          ACCOUNT_OF_ANOTHER,
+          NUMBER_OF_ANOTHER,
+          DISCOUNT_AS_EVER,
+          CHARGE_AS_EVER,
+          MONTH_AS_EVER,
+          EARLIEST_AS_EVER,
+          DAY_AS_EVER,
+          CHARGE_SPOKEN_OF,
+          RECORDED);
 
   final int weight;
   final Topic topic;

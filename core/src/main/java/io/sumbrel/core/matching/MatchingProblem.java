@@ -11,6 +11,8 @@ import io.sumbrel.core.party.CustomerId;
 import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.receipt.PastPayment;
 import io.sumbrel.core.rules.HouseLimits;
+import io.sumbrel.core.rules.HouseRules;
+import io.sumbrel.core.rules.SilentList;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.BitSet;
@@ -33,7 +35,7 @@ public final class MatchingProblem {
   private final List<MoneyIn> pile;
   private final List<OpenItem> items;
   private final Parties parties;
-  private final HouseLimits limits;
+  private final HouseRules rules;
 
   /** What waits for the bank; addressed by the indexes that follow those of the items. */
   private final List<Recorded> recorded;
@@ -55,7 +57,7 @@ public final class MatchingProblem {
       List<MoneyIn> pile,
       List<OpenItem> items,
       Parties parties,
-      HouseLimits limits,
+      HouseRules rules,
       List<Recorded> recorded,
       ItemIndexes indexes,
       Map<Integer, OpenItem> changed,
@@ -63,7 +65,7 @@ public final class MatchingProblem {
     this.pile = List.copyOf(pile);
     this.items = items;
     this.parties = parties;
-    this.limits = limits;
+    this.rules = rules;
     this.recorded = List.copyOf(recorded);
     this.indexes = indexes;
     this.changed = changed;
@@ -87,8 +89,8 @@ public final class MatchingProblem {
       List<OpenItem> items,
       List<Customer> customers,
       RememberedPayers remembered,
-      HouseLimits limits) {
-    return of(pile, items, customers, remembered, List.of(), limits);
+      HouseRules rules) {
+    return of(pile, items, customers, remembered, List.of(), rules);
   }
 
   /**
@@ -102,12 +104,12 @@ public final class MatchingProblem {
       List<Customer> customers,
       RememberedPayers remembered,
       List<Recorded> recorded,
-      HouseLimits limits) {
+      HouseRules rules) {
     Parties parties = new Parties(customers, remembered);
     List<OpenItem> all = List.copyOf(items);
     ItemIndexes indexes = new ItemIndexes(all, parties);
     return new MatchingProblem(
-        pile, all, parties, limits, recorded, indexes, Map.of(), Learned.NOTHING);
+        pile, all, parties, rules, recorded, indexes, Map.of(), Learned.NOTHING);
   }
 
   /**
@@ -150,12 +152,13 @@ public final class MatchingProblem {
             : new Parties(parties, remembered().after(come, gone));
     return Optional.of(
         new MatchingProblem(
-            newPile, items, now, limits, recorded, indexes, Map.copyOf(all), taught));
+            newPile, items, now, rules, recorded, indexes, Map.copyOf(all), taught));
   }
 
+  /** A total that has changed makes habits read otherwise. */
   private static boolean isSameButForAmounts(OpenItem then, OpenItem now) {
-    return then.moved(now.totalMinor() - then.totalMinor(), now.openMinor() - then.openMinor())
-        .equals(now);
+    return then.totalMinor() == now.totalMinor()
+        && then.moved(0, now.openMinor() - then.openMinor()).equals(now);
   }
 
   /** How many items are no longer as they stand in the indexes; with many, build anew. */
@@ -215,12 +218,29 @@ public final class MatchingProblem {
   }
 
   /** How a customer was used to pay. */
-  RememberedPayers.Habit habitOf(int customer) {
+  Habit habitOf(int customer) {
     return remembered().habitOf(customer(customer).id());
   }
 
+  HouseRules rules() {
+    return rules;
+  }
+
   HouseLimits limits() {
-    return limits;
+    return rules.limits();
+  }
+
+  boolean hasSilentLists() {
+    return rules.silent().isSet();
+  }
+
+  boolean hasOwnSilentList(int customer) {
+    return rules.silent().isOwn(customer(customer).id());
+  }
+
+  /** How money of a customer is placed that names nothing; empty where no list is set. */
+  Optional<SilentList> silentListOf(int customer) {
+    return rules.silent().of(customer(customer).id());
   }
 
   Customer customer(int index) {

@@ -1,6 +1,7 @@
 package io.sumbrel.core.matching;
 
 import io.sumbrel.core.evidence.TextSpan;
+import io.sumbrel.core.matching.text.NameLikeness;
 import java.time.LocalDate;
 import java.util.Optional;
 
@@ -45,6 +46,14 @@ record PayerClue(
 
   PayerClue namedAt(Optional<TextSpan> at) {
     return new PayerClue(customer, likeness, account, name, true, nameAt, at);
+  }
+
+  /** Whether it is enough to know the payer by: a name, an account or a number of its own alone. */
+  boolean isKnown() {
+    return named
+        || likeness >= NameLikeness.ALIKE
+        || account.filter(Before::isSteady).isPresent()
+        || name.filter(Before::isSteady).isPresent();
   }
 
   /** For the order in which customers are looked at; the weights decide later. */

@@ -10,6 +10,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.stream.Stream;
 
 /** A reading of the whole pile in which nothing is promised twice. */
 public final class Plan {
@@ -105,6 +106,16 @@ public final class Plan {
 
     public Row {
       ways = List.copyOf(ways);
+    }
+
+    /** The same with another proposal first, which the plan takes. */
+    Row ledBy(Proposal first) {
+      List<Proposal> all =
+          Stream.concat(
+                  Stream.of(first), ways.stream().filter(w -> !w.words().equals(first.words())))
+              .toList();
+      return new Row(
+          moneyIn, all, Optional.of(0), waysCount, searched, searchedTo, first.customer());
     }
 
     /** How many ways there are, in words. */

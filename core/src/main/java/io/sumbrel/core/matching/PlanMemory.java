@@ -20,6 +20,9 @@ final class PlanMemory {
   /** The last choice for each sum of the pile; none for money that went out. */
   final Choice[] last;
 
+  /** What is placed by a list, by its place in the pile. */
+  final Map<Integer, Proposal> byList = new HashMap<>();
+
   List<Plan.Row> rows;
 
   PlanMemory(MatchingProblem problem, Weights weights, Budgets budgets) {

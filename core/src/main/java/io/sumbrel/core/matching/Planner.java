@@ -98,6 +98,7 @@ public final class Planner {
       Optional<Round> then = then().filter(t -> t.joint == begun.joint);
       round = then.isPresent() ? asBefore() : next(round, certain);
     }
+    byList(round);
     memory.rows = rows();
     return new Plan(memory.rows, work(), memory);
   }
@@ -238,7 +239,7 @@ public final class Planner {
     int count = 0;
     for (int s = 0; s < open.length; s++) {
       Choice choice = round.choices[s];
-      if (choice.confidence() >= certain) {
+      if (choice.chosen() >= 0 && choice.confidence() >= certain) {
         Way way = round.seen[s].ways.get(choice.chosen());
         for (int k = 0; k < way.items.length; k++) {
           long was = left[way.items[k]];
@@ -264,13 +265,37 @@ public final class Planner {
       int then = placesBefore[m];
       if (choice == null) {
         rows.add(nothing(problem.pile().get(m)));
-      } else if (then >= 0 && before.get().last[then] == choice) {
+      } else if (memory.byList.containsKey(m)) {
+        Plan.Row row = choice.seen().row(-1, confirmed(m, choice));
+        rows.add(row.ledBy(memory.byList.get(m)));
+      } else if (then >= 0
+          && before.get().last[then] == choice
+          && !before.get().byList.containsKey(then)) {
         rows.add(before.get().rows.get(then));
       } else {
         rows.add(choice.seen().row(choice.chosen(), confirmed(m, choice)));
       }
     }
     return rows;
+  }
+
+  /**
+   * What nothing explains is placed by the lists that somebody set, on what is left when all else
+   * is taken, in the order of the pile.
+   */
+  private void byList(Round last) {
+    if (!problem.hasSilentLists()) {
+      return;
+    }
+    long[] left = last.left.clone();
+    takeAsGiven(last, 0, left, new Touched(problem));
+    Pools pools = new Pools(problem, left, budgets);
+    for (int s = 0; s < last.sums.length; s++) {
+      if (last.choices[s].chosen() < 0) {
+        int sum = last.sums[s];
+        last.seen[s].byList(pools).ifPresent(p -> memory.byList.put(sum, p));
+      }
+    }
   }
 
   /**

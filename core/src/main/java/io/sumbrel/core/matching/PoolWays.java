@@ -24,7 +24,6 @@ final class PoolWays {
   private static final int LIKELY_CUSTOMERS = 2;
 
   private static final int MOST_BY_CREDITS = 12;
-  private static final long ROUND = 5_000;
 
   private final WaySearch search;
   private final MatchingProblem problem;
@@ -106,7 +105,7 @@ final class PoolWays {
       long owed = pool.amounts[rising[k]];
       long gap = owed - search.amount;
       boolean few = k - above < KEEP_NEAR;
-      if (gap > owed / 2 || !few && gap > Math.max(problem.limits().chargeCapMinor(), owed / 5)) {
+      if (gap > owed / 2 || !few && gap > search.mostMissing(owed, owed / 5)) {
         break;
       }
       int[] one = {pool.invoices[rising[k]]};
@@ -144,9 +143,7 @@ final class PoolWays {
         sum -= search.pools.left(order[from++]);
       }
       long under = sum - search.amount;
-      if (to > from
-          && under >= 0
-          && under <= Math.max(problem.limits().chargeCapMinor(), sum / 20)) {
+      if (to > from && under >= 0 && under <= search.mostMissing(sum, sum / 20)) {
         int[] run = Arrays.copyOfRange(order, from, to + 1);
         search.nearly(run, sum, byDue && from == 0 ? Shape.DUE_BY : Shape.RUN);
       }
@@ -192,9 +189,13 @@ final class PoolWays {
     }
   }
 
-  /** A round sum without numbers runs down from the earliest due. */
+  /**
+   * A sum without numbers runs down from the earliest due when it is round, or when the customer is
+   * used to pay so.
+   */
   private void earliest(Pool pool) {
-    if (search.amount % ROUND != 0
+    boolean used = problem.habitOf(problem.customerOf(pool.invoices[0])).paysEarliestFirst();
+    if (!Reading.isRound(search.amount) && !used
         || !search.reading.open().isEmpty()
         || search.amount >= pool.sum) {
       return;

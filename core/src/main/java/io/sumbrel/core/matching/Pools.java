@@ -52,6 +52,14 @@ final class Pools {
     return left[item];
   }
 
+  /** Takes what a way settles off what is left. */
+  synchronized void take(Way way) {
+    for (int k = 0; k < way.items.length; k++) {
+      left[way.items[k]] -= way.parts[k];
+    }
+    pools.clear();
+  }
+
   /** The open items of a customer; of its branches too when {@code family}. */
   synchronized Pool of(int customer, Currency currency, boolean family) {
     Key key = new Key(customer, currency, family);

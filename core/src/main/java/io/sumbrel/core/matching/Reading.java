@@ -30,6 +30,7 @@ final class Reading {
   /** Widths at which banks cut a line: common practice. */
   private static final List<Integer> FIELD_WIDTHS = List.of(27, 35, 54, 70, 140);
 
+  private static final int ROUND = 5_000;
   private static final int MOST_EDITED = 400;
   private static final int LONGEST_JOINED = 80;
 
@@ -321,9 +322,38 @@ final class Reading {
         && moneyIn.text().toUpperCase(Locale.ROOT).contains("DEPOSIT");
   }
 
+  /**
+   * The customer who is known to have paid while nothing at all says what for; −1 where something
+   * does, or where it is not known who paid.
+   */
+  int silentPayer() {
+    boolean silent =
+        open.isEmpty()
+            && settled.isEmpty()
+            && edited.isEmpty()
+            && foreign == 0
+            && unbilledOrder.isEmpty()
+            && moneyIn.details().isEmpty();
+    List<PayerClue> known =
+        silent ? payers.stream().filter(PayerClue::isKnown).toList() : List.of();
+    boolean one =
+        known.stream().allMatch(p -> problem.isFamily(p.customer(), known.get(0).customer()));
+    return known.isEmpty() || !one ? -1 : known.get(0).customer();
+  }
+
   /** The heads of the families whose items it may mean: what the search looks at. */
   int[] heads() {
     return heads;
+  }
+
+  /** Whether a customer is of a family whose items it may mean. */
+  boolean looksAt(int customer) {
+    return IntStream.of(heads).anyMatch(h -> h == problem.headOf(customer));
+  }
+
+  /** Whether somebody chose the figure rather than reckoned it. */
+  static boolean isRound(long minor) {
+    return minor % ROUND == 0;
   }
 
   private int[] headsOfAll() {

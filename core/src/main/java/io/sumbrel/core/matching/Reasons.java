@@ -12,6 +12,7 @@ import io.sumbrel.core.matching.Way.Shape;
 import io.sumbrel.core.money.AmountText;
 import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.remittance.RemittanceDetail;
+import io.sumbrel.core.rules.SilentStep;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
@@ -211,11 +212,27 @@ final class Reasons {
   }
 
   private void habit() {
-    if (has(Feature.DISCOUNT_AS_EVER)) {
-      RememberedPayers.Habit habit = problem.habitOf(way.customer);
-      reasons.add(
-          new Evidence.TakesDiscounts(
-              habit.discounted(), habit.payments(), Feature.DISCOUNT_AS_EVER.weight));
+    Habit habit = problem.habitOf(way.customer);
+    usual(Feature.DISCOUNT_AS_EVER, "took the discount", habit.discounted(), habit.payments());
+    usual(Feature.MONTH_AS_EVER, "paid a whole month", habit.months(), habit.known());
+    usual(
+        Feature.EARLIEST_AS_EVER, "ran down from the earliest due", habit.inPart(), habit.known());
+    int day = moneyIn.bookingDate().getDayOfMonth();
+    usual(
+        Feature.DAY_AS_EVER,
+        "paid at this time of the month",
+        habit.timesAbout(day),
+        habit.payments());
+    usual(
+        Feature.CHARGE_AS_EVER,
+        "lost just as much on the way",
+        habit.timesKept(way.gapMinor),
+        habit.known());
+  }
+
+  private void usual(Feature feature, String words, int times, int of) {
+    if (has(feature)) {
+      reasons.add(new Evidence.AsEver(words, times, of, feature.weight));
     }
   }
 
@@ -243,6 +260,14 @@ final class Reasons {
               new Evidence.Differs(
                   "discount of " + gap + " as the terms allow, in time", Side.FOR, points));
       case LATE_DISCOUNT -> against("discount of " + gap + " taken late, within the grace", points);
+      case WITHHELD ->
+          reasons.add(
+              new Evidence.Differs(
+                  "tax of %s withheld, %s"
+                      .formatted(
+                          gap, Withheld.of(problem, way.items, way.gapMinor).orElseThrow().words()),
+                  Side.FOR,
+                  Math.max(1, points)));
       case SHORT -> against("short by " + gap + ", stays open on " + last, points);
       case OVER -> {
         if (!way.has(Shape.STATED)) {
@@ -258,8 +283,13 @@ final class Reasons {
 
   private void shape() {
     int points = points(Topic.SHAPE);
-    if (way.has(Shape.EARLIEST)) {
-      reasons.add(new Evidence.SetShape("a round sum without a number", Side.AGAINST, points));
+    if (way.has(Shape.LISTED)) {
+      boolean own = problem.hasOwnSilentList(way.customer);
+      String step = SilentWays.stepOf(way).map(SilentStep::words).orElse("");
+      reasons.add(new Evidence.ByList(step, own, Math.max(1, points)));
+    } else if (way.has(Shape.EARLIEST)) {
+      String sum = Reading.isRound(moneyIn.amountMinor()) ? "a round sum" : "a sum";
+      reasons.add(new Evidence.SetShape(sum + " without a number", Side.AGAINST, points));
     } else if (way.items.length > 1 && points != 0) {
       String words =
           way.has(Shape.WHOLE)

@@ -1,6 +1,7 @@
 package io.sumbrel.core.matching;
 
 import io.sumbrel.core.matching.text.NameLikeness;
+import io.sumbrel.core.openitem.OpenItem;
 import io.sumbrel.core.party.Customer;
 import io.sumbrel.core.party.CustomerId;
 import io.sumbrel.core.receipt.PastPayment;
@@ -22,12 +23,15 @@ import java.util.Set;
  */
 public final class RememberedPayers {
   /** Nobody is remembered. */
-  public static final RememberedPayers NONE = of(List.of(), List.of());
+  public static final RememberedPayers NONE = of(List.of(), List.of(), List.of());
 
   private final Map<String, CustomerId> byNumber;
   private final Layered<String, Map<CustomerId, Times>> byName;
   private final Layered<String, Map<CustomerId, Times>> byAccount;
   private final Layered<CustomerId, Habit> habits;
+
+  /** Items of the customers of whom anything is remembered, by which their habits are read. */
+  private final Map<CustomerId, List<OpenItem>> itemsOf;
 
   /**
    * A large map of which a few entries stand otherwise.
@@ -59,25 +63,6 @@ public final class RememberedPayers {
   /** What is no longer remembered as before: names in plain words, accounts, customers. */
   record Learned(Set<String> names, Set<String> accounts, Set<CustomerId> customers) {
     static final Learned NOTHING = new Learned(Set.of(), Set.of(), Set.of());
-  }
-
-  /**
-   * How a customer's payments came.
-   *
-   * @param payments how many
-   * @param discounted on how many of them a discount was taken
-   */
-  record Habit(int payments, int discounted) {
-    private static final int FEWEST = 3;
-
-    Habit and(int more, int moreDiscounted) {
-      return new Habit(payments + more, discounted + moreDiscounted);
-    }
-
-    /** On two of three payments or more. */
-    boolean takesDiscounts() {
-      return payments >= FEWEST && discounted * 3 >= payments * 2;
-    }
   }
 
   /** The days on which somebody paid, rising, as days since 1970. */
@@ -124,24 +109,36 @@ public final class RememberedPayers {
       Map<String, CustomerId> byNumber,
       Layered<String, Map<CustomerId, Times>> byName,
       Layered<String, Map<CustomerId, Times>> byAccount,
-      Layered<CustomerId, Habit> habits) {
+      Layered<CustomerId, Habit> habits,
+      Map<CustomerId, List<OpenItem>> itemsOf) {
     this.byNumber = byNumber;
     this.byName = byName;
     this.byAccount = byAccount;
     this.habits = habits;
+    this.itemsOf = itemsOf;
   }
 
   /**
    * @param customers those whose numbers the past payments name; payments of others are left out
+   * @param items what is known of the items that they settled
    */
-  public static RememberedPayers of(List<PastPayment> past, List<Customer> customers) {
+  public static RememberedPayers of(
+      List<PastPayment> past, List<Customer> customers, List<OpenItem> items) {
     Map<String, CustomerId> byNumber = new HashMap<>();
     customers.forEach(c -> byNumber.put(c.number(), c.id()));
+    Map<CustomerId, List<OpenItem>> itemsOf = new HashMap<>();
+    for (OpenItem item : items) {
+      item.customer().ifPresent(c -> itemsOf.computeIfAbsent(c, k -> new ArrayList<>()).add(item));
+    }
     RememberedPayers payers =
-        new RememberedPayers(byNumber, Layered.empty(), Layered.empty(), Layered.empty());
+        new RememberedPayers(byNumber, Layered.empty(), Layered.empty(), Layered.empty(), itemsOf);
     past.forEach(payment -> payers.learn(payment, true));
     return new RememberedPayers(
-        byNumber, payers.byName.settled(), payers.byAccount.settled(), payers.habits.settled());
+        byNumber,
+        payers.byName.settled(),
+        payers.byAccount.settled(),
+        payers.habits.settled(),
+        itemsOf);
   }
 
   /**
@@ -150,7 +147,7 @@ public final class RememberedPayers {
    */
   public RememberedPayers after(List<PastPayment> come, List<PastPayment> gone) {
     RememberedPayers after =
-        new RememberedPayers(byNumber, byName.copy(), byAccount.copy(), habits.copy());
+        new RememberedPayers(byNumber, byName.copy(), byAccount.copy(), habits.copy(), itemsOf);
     come.forEach(payment -> after.learn(payment, true));
     gone.forEach(payment -> after.learn(payment, false));
     return after;
@@ -172,9 +169,8 @@ public final class RememberedPayers {
   private void learn(PastPayment payment, boolean more) {
     CustomerId customer = byNumber.get(payment.customerNumber());
     if (customer != null) {
-      int sign = more ? 1 : -1;
-      int discounted = payment.discountMinor() > 0 ? sign : 0;
-      habits.few.put(customer, habitOf(customer).and(sign, discounted));
+      List<OpenItem> of = itemsOf.getOrDefault(customer, List.of());
+      habits.few.put(customer, habitOf(customer).and(payment, of, more ? 1 : -1));
       payment
           .payerName()
           .ifPresent(n -> change(byName, NameLikeness.normal(n), customer, payment.date(), more));
@@ -226,7 +222,7 @@ public final class RememberedPayers {
 
   /** How a customer was used to pay; of no payments when nothing is known. */
   Habit habitOf(CustomerId customer) {
-    return habits.get(customer, new Habit(0, 0));
+    return habits.get(customer, Habit.NONE);
   }
 
   /** Whether somebody paid under a name before. */

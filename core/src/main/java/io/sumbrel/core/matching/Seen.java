@@ -109,4 +109,15 @@ final class Seen {
         searchedTo,
         shown.stream().findFirst().flatMap(Proposal::customer).or(() -> likeliest));
   }
+
+  /** The way that a list places it by, as a proposal; empty where no list does. */
+  Optional<Proposal> byList(Pools left) {
+    return SilentWays.of(problem, moneyIn, reading, left)
+        .flatMap(list -> list.way().map(w -> proposed(w, left, list.perMillion())));
+  }
+
+  private Proposal proposed(Way way, Pools left, int perMillion) {
+    left.take(way);
+    return new Proposal(problem, reading, moneyIn, way, perMillion);
+  }
 }

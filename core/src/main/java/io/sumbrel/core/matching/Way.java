@@ -24,6 +24,8 @@ final class Way {
     DISCOUNT,
     /** The same, after the last day but within the grace. */
     LATE_DISCOUNT,
+    /** The customer withheld tax for the tax office, at a rate that the house knows. */
+    WITHHELD,
     /** So little that it is let off. */
     CENTS,
     /** The last item is paid in part. */
@@ -49,7 +51,9 @@ final class Way {
     PREPAID,
     ACROSS,
     /** Recorded already, and waiting for the bank: its items are records. */
-    TIE
+    TIE,
+    /** As a list of the house places what names nothing. */
+    LISTED
   }
 
   final int[] items;
@@ -76,13 +80,17 @@ final class Way {
   /**
    * What reasons are told from.
    *
-   * @param present a bit for each feature that counts above zero
+   * @param told a bit for each feature of {@link Feature#TOLD} that counts above zero
    * @param byTopic points of each topic
    * @param equalAmounts open items of this amount, where that speaks against it; else 0
    */
-  record Weighed(long present, int[] byTopic, long equalAmounts) {
+  record Weighed(int told, int[] byTopic, long equalAmounts) {
     boolean has(Feature feature) {
-      return (present >>> feature.ordinal() & 1) == 1;
+      int bit = Feature.TOLD.indexOf(feature);
+      if (bit < 0) {
+        throw new IllegalArgumentException(feature + " is never told");
+      }
+      return (told >>> bit & 1) == 1;
     }
 
     int points(Feature.Topic topic) {
@@ -101,6 +109,12 @@ final class Way {
 
   boolean has(Shape shape) {
     return (shapes >>> shape.ordinal() & 1) == 1;
+  }
+
+  /** Has a shape more. */
+  Way also(Shape shape) {
+    shapes |= 1 << shape.ordinal();
+    return this;
   }
 
   /** The same way was found by another family too. */
@@ -180,6 +194,13 @@ final class Way {
       OpenItem last = problem.item(items[items.length - 1]);
       lines.add(TapeLine.granted(DifferenceReason.SMALL_DIFFERENCE, last.id(), gapMinor));
     }
+    if (gap == Gap.WITHHELD) {
+      long[] withheld = Withheld.of(problem, items, gapMinor).orElseThrow().each();
+      for (int k = 0; k < items.length; k++) {
+        TapeLine line = TapeLine.keptBack(DifferenceReason.TAX_WITHHELD, withheld[k]);
+        lines.add(line.on(problem.item(items[k]).id()));
+      }
+    }
     if (gap == Gap.DISCOUNT || gap == Gap.LATE_DISCOUNT) {
       for (int i : items) {
         OpenItem item = problem.item(i);
@@ -197,6 +218,9 @@ final class Way {
           .mapToObj(r -> problem.recorded(r).words())
           .collect(Collectors.joining(" + ", "", ", recorded already"));
     }
+    if (isKept() && has(Shape.LISTED)) {
+      return "keep on account";
+    }
     if (isKept()) {
       return (has(Shape.PREPAID) ? "a prepayment" : "a second payment") + ": keep on account";
     }
@@ -206,6 +230,7 @@ final class Way {
       case NONE -> (has(Shape.EARLIEST) ? "earliest due first: " : "") + all;
       case CHARGE -> all + ", less " + gapWords + " charge";
       case DISCOUNT, LATE_DISCOUNT -> all + ", less " + gapWords + " discount";
+      case WITHHELD -> all + ", less " + gapWords + " tax withheld";
       case CENTS -> all + ", less " + gapWords + " let off";
       case OVER -> all + ", " + gapWords + " on account";
       case SHORT -> {

@@ -26,8 +26,8 @@ final class WayFeatures {
               Shape.DUE_BY, Feature.DUE_BY,
               Shape.MONTH, Feature.MONTH,
               Shape.RUN, Feature.RUN));
-  private static final int ROUND = 5_000;
   private static final int SOON = 20;
+  private static final int KEPT_BEFORE = 2;
 
   private final WaySearch search;
   private final MatchingProblem problem;
@@ -62,6 +62,8 @@ final class WayFeatures {
       return x;
     }
     flag(x, Feature.RECORDED, search.isRecorded());
+    flag(x, Feature.OFF_LIST, search.isOffList(way));
+    flag(x, Feature.AGREED, way.has(Shape.LISTED) && problem.hasOwnSilentList(way.customer));
     payer(way, x);
     if (way.has(Shape.SECOND_PAYMENT) || way.has(Shape.PREPAID)) {
       flag(x, Feature.SECOND_PAYMENT, way.has(Shape.SECOND_PAYMENT));
@@ -72,6 +74,7 @@ final class WayFeatures {
     flag(x, Feature.SPLIT_STATED, stated);
     if (!stated) {
       gap(way, x);
+      habit(way, x);
     }
     Numbers numbers = numbers(way);
     numbers(way, numbers, x);
@@ -94,14 +97,14 @@ final class WayFeatures {
   /** Counts a way's features and weighs them. */
   void weigh(Way way, Weights weights) {
     int[] x = of(way);
-    long present = 0;
-    for (int f = 0; f < x.length; f++) {
-      present |= x[f] > 0 ? 1L << f : 0;
+    int told = 0;
+    for (int t = 0; t < Feature.TOLD.size(); t++) {
+      told |= x[Feature.TOLD.get(t).ordinal()] > 0 ? 1 << t : 0;
     }
     int[] byTopic = weights.byTopic(x);
     boolean equal = x[Feature.EQUAL_AMOUNTS.ordinal()] > 0;
     way.points = Arrays.stream(byTopic).sum();
-    way.weighed = new Way.Weighed(present, byTopic, equal ? equalAmounts : 0);
+    way.weighed = new Way.Weighed(told, byTopic, equal ? equalAmounts : 0);
   }
 
   private static void set(int[] x, Feature feature, int value) {
@@ -131,6 +134,7 @@ final class WayFeatures {
       }
       case DISCOUNT -> flag(x, Feature.DISCOUNT, true);
       case LATE_DISCOUNT -> flag(x, Feature.LATE_DISCOUNT, true);
+      case WITHHELD -> flag(x, Feature.WITHHELD, true);
       case SHORT -> {
         flag(x, Feature.SHORT, true);
         flag(x, Feature.SHORT_EVEN, gap % 1000 == 0);
@@ -142,9 +146,22 @@ final class WayFeatures {
         set(x, Feature.OVER_SHARE, (int) (gap * 1000 / search.amount));
       }
     }
-    boolean discount = way.gap == Gap.DISCOUNT || way.gap == Gap.LATE_DISCOUNT;
-    flag(x, Feature.DISCOUNT_AS_EVER, discount && problem.habitOf(way.customer).takesDiscounts());
     flag(x, Feature.CREDIT_NETTED, Arrays.stream(way.parts).anyMatch(p -> p < 0));
+  }
+
+  private void habit(Way way, int[] x) {
+    Habit habit = problem.habitOf(way.customer);
+    if (habit.payments() == 0 || !reading.looksAt(way.customer)) {
+      return;
+    }
+    boolean discount = way.gap == Gap.DISCOUNT || way.gap == Gap.LATE_DISCOUNT;
+    flag(x, Feature.DISCOUNT_AS_EVER, discount && habit.takesDiscounts());
+    boolean kept = way.gap == Gap.CHARGE && habit.timesKept(way.gapMinor) >= KEPT_BEFORE;
+    flag(x, Feature.CHARGE_AS_EVER, kept);
+    flag(x, Feature.MONTH_AS_EVER, way.has(Shape.MONTH) && habit.paysMonths());
+    flag(x, Feature.EARLIEST_AS_EVER, way.has(Shape.EARLIEST) && habit.paysEarliestFirst());
+    int day = search.moneyIn.bookingDate().getDayOfMonth();
+    flag(x, Feature.DAY_AS_EVER, habit.paysAbout(day));
   }
 
   private Numbers numbers(Way way) {
@@ -261,7 +278,12 @@ final class WayFeatures {
     flag(x, Feature.EARLIEST, way.has(Shape.EARLIEST));
     flag(x, Feature.ACROSS, way.has(Shape.ACROSS));
     set(x, Feature.UNNAMED_ITEMS, doublings(unnamed));
-    flag(x, Feature.ROUND_UNNAMED, search.amount % ROUND == 0);
+    // Of items that are round themselves a round sum says nothing.
+    boolean ofRound =
+        !way.has(Shape.EARLIEST) && Arrays.stream(way.parts).allMatch(p -> Reading.isRound(p));
+    // A sum that is not round is as unlikely to run down as a round one is to be anything else.
+    boolean unlike = way.has(Shape.EARLIEST) || Reading.isRound(search.amount);
+    flag(x, Feature.ROUND_UNNAMED, unlike && !ofRound);
     boolean exact = way.gap == Gap.NONE && !way.has(Shape.EARLIEST);
     set(x, Feature.OTHER_SETS, exact ? doublings(way.alternatives) : 0);
     boolean single = exact && way.items.length == 1;

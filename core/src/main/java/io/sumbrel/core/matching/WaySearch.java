@@ -8,6 +8,7 @@ import io.sumbrel.core.matching.combination.Sets;
 import io.sumbrel.core.openitem.OpenItem;
 import io.sumbrel.core.openitem.Terms;
 import io.sumbrel.core.receipt.MoneyIn;
+import io.sumbrel.core.rules.SilentStep;
 import java.time.LocalDate;
 import java.util.Collection;
 import java.util.Currency;
@@ -34,6 +35,7 @@ final class WaySearch {
   private final Map<Way.Key, Way> found = new LinkedHashMap<>();
   private long uncounted;
   private boolean recorded;
+  private Optional<SilentStep> followed = Optional.empty();
   private Searched searched = Searched.SEARCHED_ALL;
   private int completeTo = Integer.MAX_VALUE;
 
@@ -54,7 +56,21 @@ final class WaySearch {
       new PoolWays(search).search();
       new LooseWays(search).search();
     }
+    SilentWays.of(problem, moneyIn, reading, pools)
+        .ifPresent(list -> list.way().ifPresent(search::follow));
     return search;
+  }
+
+  /** Leaves out what the other steps of a list would find, and notes what is not on it. */
+  private void follow(Way listed) {
+    followed = SilentWays.stepOf(listed);
+    found.values().removeIf(w -> SilentWays.stepOf(w).filter(s -> s != followed.get()).isPresent());
+    Optional.ofNullable(found.get(listed.key())).ifPresent(w -> w.also(Shape.LISTED));
+  }
+
+  /** Whether a list is followed on which a way is not. */
+  boolean isOffList(Way way) {
+    return followed.isPresent() && !SilentWays.stepOf(way).equals(followed);
   }
 
   /**
@@ -128,6 +144,7 @@ final class WaySearch {
       exact(items, shape, 1);
     } else if (under > 0) {
       discounted(items, sum, under, shape);
+      withheld(items, under, shape);
       charged(items, under, shape);
     }
   }
@@ -140,6 +157,18 @@ final class WaySearch {
     if (under <= problem.limits().chargeCapMinor() && under * 2 < amount && !reading.isCheque()) {
       add(items, partsOf(items), Gap.CHARGE, under, shape, 1);
     }
+  }
+
+  private void withheld(int[] items, long under, Shape shape) {
+    if (Withheld.of(problem, items, under).filter(w -> w.isOfWhole(pools)).isPresent()) {
+      add(items, partsOf(items), Gap.WITHHELD, under, shape, 1);
+    }
+  }
+
+  /** The most that is looked for between what is owed and what came. */
+  long mostMissing(long owed, long otherwise) {
+    return Math.max(
+        otherwise, Math.max(problem.limits().chargeCapMinor(), Withheld.most(problem, owed)));
   }
 
   private void discounted(int[] items, long sum, long under, Shape shape) {

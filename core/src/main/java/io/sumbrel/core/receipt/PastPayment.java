@@ -31,4 +31,18 @@ public record PastPayment(
     Objects.requireNonNull(customerNumber);
     items = List.copyOf(items);
   }
+
+  /** The same with other items, or none. */
+  public PastPayment naming(List<String> numbers) {
+    return new PastPayment(
+        place,
+        date,
+        payerName,
+        payerAccount,
+        currency,
+        amountMinor,
+        customerNumber,
+        numbers,
+        discountMinor);
+  }
 }

@@ -8,7 +8,7 @@ import io.sumbrel.core.openitem.OpenItem;
 import io.sumbrel.core.party.CustomerId;
 import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.receipt.MoneyInId;
-import io.sumbrel.core.rules.HouseLimits;
+import io.sumbrel.core.rules.HouseRules;
 import io.sumbrel.core.tape.LineKind;
 import io.sumbrel.core.tape.Tape;
 import java.util.Currency;
@@ -84,7 +84,7 @@ class HardInputTest extends SmallHouse {
     }
     money("ALDER POTS", 8_000, "PAYMENT");
     MatchingProblem problem =
-        MatchingProblem.of(pile, items, customers, RememberedPayers.NONE, HouseLimits.DEFAULTS);
+        MatchingProblem.of(pile, items, customers, RememberedPayers.NONE, HouseRules.DEFAULTS);
     Plan.Row row = Planner.plan(problem, new Budgets(50, 5)).rows().get(0);
     assertThat(row.searched()).isEqualTo(Searched.NODE_BUDGET);
     assertThat(row.searchedWords()).startsWith("searched sets up to");

@@ -8,7 +8,7 @@ import io.sumbrel.core.party.Customer;
 import io.sumbrel.core.party.CustomerId;
 import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.receipt.MoneyInId;
-import io.sumbrel.core.rules.HouseLimits;
+import io.sumbrel.core.rules.HouseRules;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Collectors;
@@ -49,8 +49,8 @@ class ReadingTest extends SmallHouse {
             List.of(moneyIn),
             items,
             customers,
-            RememberedPayers.of(past, customers),
-            HouseLimits.DEFAULTS),
+            RememberedPayers.of(past, customers, items),
+            HouseRules.DEFAULTS),
         moneyIn);
   }
 

@@ -13,7 +13,7 @@ import io.sumbrel.core.receipt.BankLine;
 import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.core.receipt.PastPayment;
-import io.sumbrel.core.rules.HouseLimits;
+import io.sumbrel.core.rules.HouseRules;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Currency;
@@ -32,6 +32,8 @@ abstract class SmallHouse {
   final List<MoneyIn> pile = new ArrayList<>();
   final List<PastPayment> past = new ArrayList<>();
   final List<Recorded> recorded = new ArrayList<>();
+
+  HouseRules rules = HouseRules.DEFAULTS;
 
   CustomerId customer(String name, CustomerId... parent) {
     CustomerId id = new CustomerId(customers.size() + 1L);
@@ -84,8 +86,8 @@ abstract class SmallHouse {
   }
 
   MatchingProblem problem() {
-    RememberedPayers remembered = RememberedPayers.of(past, customers);
-    return MatchingProblem.of(pile, items, customers, remembered, recorded, HouseLimits.DEFAULTS);
+    RememberedPayers remembered = RememberedPayers.of(past, customers, items);
+    return MatchingProblem.of(pile, items, customers, remembered, recorded, rules);
   }
 
   Proposal chosen(Plan.Row row) {

@@ -3,7 +3,7 @@ package io.sumbrel.core.matching;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import io.sumbrel.core.party.CustomerId;
-import io.sumbrel.core.rules.HouseLimits;
+import io.sumbrel.core.rules.HouseRules;
 import io.sumbrel.core.tape.TapeLine;
 import java.util.ArrayList;
 import java.util.List;
@@ -30,14 +30,14 @@ class WeightFitTest extends SmallHouse {
     }
     WeightFit fit = new WeightFit();
     fit.add(
-        MatchingProblem.of(pile, items, customers, RememberedPayers.NONE, HouseLimits.DEFAULTS),
+        MatchingProblem.of(pile, items, customers, RememberedPayers.NONE, HouseRules.DEFAULTS),
         right);
     return fit.fitted();
   }
 
   private Plan.Row first(Weights weights) {
     MatchingProblem problem =
-        MatchingProblem.of(pile, items, customers, RememberedPayers.NONE, HouseLimits.DEFAULTS);
+        MatchingProblem.of(pile, items, customers, RememberedPayers.NONE, HouseRules.DEFAULTS);
     return Planner.plan(problem, weights, Budgets.DEFAULTS, 1).rows().get(0);
   }
 
@@ -75,6 +75,6 @@ class WeightFitTest extends SmallHouse {
   /** What is present of a way is kept as one bit for each feature. */
   @Test
   void featuresFitIntoOneWord() {
-    assertThat(Feature.COUNT).isLessThanOrEqualTo(Long.SIZE);
+    assertThat(Feature.TOLD.size()).isLessThanOrEqualTo(Integer.SIZE);
   }
 }

@@ -14,4 +14,5 @@ class BooksRow {
   String zone;
   LocalDate businessDate;
   Instant createdAt;
+  String silentList;
 }

@@ -16,6 +16,7 @@ class CustomerRow {
   String number;
   String name;
   Long parentId;
+  String silentList;
   @Version int version;
 
   Customer toFact() {

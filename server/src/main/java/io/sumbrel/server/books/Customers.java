@@ -2,11 +2,13 @@ package io.sumbrel.server.books;
 
 import io.sumbrel.core.party.Customer;
 import io.sumbrel.core.party.CustomerId;
+import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.server.persistence.RowIds;
 import jakarta.persistence.EntityManager;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
@@ -35,6 +37,17 @@ public class Customers {
   @Transactional(readOnly = true)
   public Map<CustomerId, Customer> byId(long booksId) {
     return all(booksId).stream().collect(Collectors.toMap(Customer::id, Function.identity()));
+  }
+
+  /**
+   * @throws Refusal {@code not-found} when there is no such customer
+   */
+  @Transactional(readOnly = true)
+  public Customer one(long booksId, CustomerId id) {
+    return Optional.ofNullable(entities.find(CustomerRow.class, id.number()))
+        .filter(r -> r.booksId == booksId)
+        .map(CustomerRow::toFact)
+        .orElseThrow(() -> new Refusal("not-found", "There is no such customer."));
   }
 
   /**

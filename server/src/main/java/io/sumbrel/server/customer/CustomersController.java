@@ -3,7 +3,6 @@ package io.sumbrel.server.customer;
 import io.sumbrel.core.openitem.OpenItem;
 import io.sumbrel.core.party.Customer;
 import io.sumbrel.core.party.CustomerId;
-import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.server.books.BooksNames;
 import io.sumbrel.server.books.Customers;
 import io.sumbrel.server.books.Items;
@@ -72,9 +71,7 @@ class CustomersController {
   CustomerPage one(@AuthenticationPrincipal Actor actor, @PathVariable long id) {
     CustomerId customerId = new CustomerId(id);
     Map<CustomerId, Customer> byId = customers.byId(actor.booksId());
-    Customer customer =
-        Optional.ofNullable(byId.get(customerId))
-            .orElseThrow(() -> new Refusal("not-found", "There is no such customer."));
+    Customer customer = customers.one(actor.booksId(), customerId);
     LocalDate today = books.businessDate(actor.booksId());
     List<OpenItem> own =
         items.all(actor.booksId()).stream()

@@ -15,6 +15,8 @@ import org.springframework.transaction.annotation.Transactional;
 /** What was placed in these books and stands: every such payment teaches who pays, and for whom. */
 @Component
 class Decisions {
+  private static final String BETWEEN = "\n";
+
   private final EntityManager entities;
 
   Decisions(EntityManager entities) {
@@ -31,11 +33,13 @@ class Decisions {
                 """
                 select p.id, p.posting_date, m.payer_name, m.payer_account, m.currency,
                   m.amount_minor, c.number,
-                  sum(case when l.kind = 'GRANTED' and l.reason = 'DISCOUNT' then l.amount_minor else 0 end)
+                  sum(case when l.kind = 'GRANTED' and l.reason = 'DISCOUNT' then l.amount_minor else 0 end),
+                  string_agg(case when l.kind = 'SETTLES' then i.number end, '\n' order by l.line_number)
                 from posting p
                 join money_in m on m.id = p.money_in_id
                 join tape_line l on l.posting_id = p.id
                 join customer c on c.id = l.item_customer_id
+                join open_item i on i.id = l.item_id
                 where p.books_id = :b and p.kind = 'TAPE' and m.amount_minor > 0
                   and (m.payer_name is not null or m.payer_account is not null)
                   and not exists (select 1 from posting t where t.turns_back_id = p.id)
@@ -49,7 +53,13 @@ class Decisions {
       all.computeIfAbsent(((Number) cells[0]).longValue(), p -> new ArrayList<>())
           .add(payment(cells));
     }
+    all.replaceAll((posting, payments) -> payments.size() == 1 ? payments : bare(payments));
     return all;
+  }
+
+  /** Of a sum that several customers share, the items do not say how each of them pays. */
+  private static List<PastPayment> bare(List<PastPayment> payments) {
+    return payments.stream().map(p -> p.naming(List.of())).toList();
   }
 
   private static PastPayment payment(Object[] cells) {
@@ -61,7 +71,7 @@ class Decisions {
         Currency.getInstance((String) cells[4]),
         ((Number) cells[5]).longValue(),
         (String) cells[6],
-        List.of(),
+        cells[8] == null ? List.of() : List.of(((String) cells[8]).split(BETWEEN)),
         ((Number) cells[7]).longValue());
   }
 }

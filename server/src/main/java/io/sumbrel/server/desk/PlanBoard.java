@@ -11,7 +11,7 @@ import io.sumbrel.core.party.Customer;
 import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.core.receipt.PastPayment;
-import io.sumbrel.core.rules.HouseLimits;
+import io.sumbrel.core.rules.HouseRules;
 import io.sumbrel.server.arrivals.MoneyLine;
 import io.sumbrel.server.arrivals.MoneyLines;
 import io.sumbrel.server.arrivals.PastPayments;
@@ -21,7 +21,7 @@ import io.sumbrel.server.books.BooksNames;
 import io.sumbrel.server.books.Claims;
 import io.sumbrel.server.books.Customers;
 import io.sumbrel.server.books.Items;
-import io.sumbrel.server.books.Limits;
+import io.sumbrel.server.books.Rules;
 import io.sumbrel.server.deposit.WaitingForTie;
 import jakarta.annotation.PreDestroy;
 import java.time.LocalDate;
@@ -53,7 +53,7 @@ class PlanBoard {
   private final Claims claims;
   private final Items items;
   private final Customers customers;
-  private final Limits limits;
+  private final Rules rules;
   private final PastPayments pastPayments;
   private final Decisions decisions;
   private final BooksNames books;
@@ -68,7 +68,7 @@ class PlanBoard {
       Claims claims,
       Items items,
       Customers customers,
-      Limits limits,
+      Rules rules,
       PastPayments pastPayments,
       Decisions decisions,
       BooksNames books,
@@ -80,7 +80,7 @@ class PlanBoard {
     this.claims = claims;
     this.items = items;
     this.customers = customers;
-    this.limits = limits;
+    this.rules = rules;
     this.pastPayments = pastPayments;
     this.decisions = decisions;
     this.books = books;
@@ -112,7 +112,7 @@ class PlanBoard {
    * @param past a number for the state of the past payments, which come and go with their files
    */
   private record Basis(
-      List<Customer> customers, long past, List<Recorded> recorded, HouseLimits limits) {}
+      List<Customer> customers, long past, List<Recorded> recorded, HouseRules rules) {}
 
   Board board(long booksId) {
     long newest = audit.lastNumber(booksId);
@@ -151,7 +151,7 @@ class PlanBoard {
             customers.all(booksId),
             pastPayments.newest(booksId),
             waitingForTie.recorded(booksId),
-            limits.of(booksId));
+            rules.of(booksId));
     Map<Long, List<PastPayment>> decided = decisions.all(booksId);
     Optional<MatchingProblem> changed =
         before
@@ -185,13 +185,13 @@ class PlanBoard {
       List<OpenItem> all,
       Basis basis,
       Map<Long, List<PastPayment>> decided) {
-    LocalDate from = books.businessDate(booksId).minusMonths(basis.limits.lookBackMonths());
+    LocalDate from = books.businessDate(booksId).minusMonths(basis.rules.limits().lookBackMonths());
     List<OpenItem> candidates =
         all.stream().filter(i -> !i.isSettled() || i.date().isAfter(from)).toList();
     List<PastPayment> past = new ArrayList<>(pastPayments.all(booksId));
     decided.values().forEach(past::addAll);
-    RememberedPayers remembered = RememberedPayers.of(past, basis.customers);
+    RememberedPayers remembered = RememberedPayers.of(past, basis.customers, candidates);
     return MatchingProblem.of(
-        money, candidates, basis.customers, remembered, basis.recorded, basis.limits);
+        money, candidates, basis.customers, remembered, basis.recorded, basis.rules);
   }
 }

@@ -5,7 +5,7 @@ import io.sumbrel.core.matching.Plan;
 import io.sumbrel.core.matching.Planner;
 import io.sumbrel.core.matching.RememberedPayers;
 import io.sumbrel.core.refusal.Refusal;
-import io.sumbrel.core.rules.HouseLimits;
+import io.sumbrel.core.rules.HouseRules;
 import java.io.IOException;
 import java.io.PrintStream;
 import java.nio.file.Files;
@@ -97,9 +97,9 @@ public final class PlanFiles {
             facts.moneyIn(),
             facts.openItems(),
             facts.customers(),
-            RememberedPayers.of(facts.pastPayments(), facts.customers()),
+            RememberedPayers.of(facts.pastPayments(), facts.customers(), facts.openItems()),
             facts.recorded(),
-            HouseLimits.DEFAULTS);
+            HouseRules.DEFAULTS);
     Plan plan = Planner.plan(problem);
     return JsonMapper.builder()
         .enable(SerializationFeature.INDENT_OUTPUT)

@@ -1,0 +1,153 @@
+package io.sumbrel.core.matching;
+
+import io.sumbrel.core.openitem.OpenItem;
+import io.sumbrel.core.receipt.PastPayment;
+import java.time.YearMonth;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.function.IntPredicate;
+
+/**
+ * How a customer's payments came. What the items of a payment say is counted only where all of them
+ * are known.
+ *
+ * @param payments how many
+ * @param discounted on how many of them a discount was taken
+ * @param known of how many the items are known
+ * @param months how many of these were all the invoices of a month, two or more
+ * @param inPart how many ended with an item paid in part, all before it in the order of due dates
+ * @param kept how often how much was kept on the way, in minor units
+ * @param days how often on which day of the month
+ */
+record Habit(
+    int payments,
+    int discounted,
+    int known,
+    int months,
+    int inPart,
+    Map<Long, Integer> kept,
+    Map<Integer, Integer> days) {
+  static final Habit NONE = new Habit(0, 0, 0, 0, 0, Map.of(), Map.of());
+
+  private static final int FEWEST = 3;
+
+  /** More than a twentieth missing is no charge. */
+  private static final int MOST_KEPT_SHARE = 20;
+
+  /** Days of the month that count as about the same. */
+  private static final int ABOUT = 2;
+
+  /**
+   * The same with a payment more or less.
+   *
+   * @param of invoices of the customer
+   * @param sign 1 for one more, −1 for one less
+   */
+  Habit and(PastPayment payment, List<OpenItem> of, int sign) {
+    Paid paid = Paid.of(payment, of);
+    return new Habit(
+        payments + sign,
+        discounted + (payment.discountMinor() > 0 ? sign : 0),
+        known + (paid.known() ? sign : 0),
+        months + (paid.month() ? sign : 0),
+        inPart + (paid.inPart() ? sign : 0),
+        paid.kept() > 0 ? counted(kept, paid.kept(), sign) : kept,
+        counted(days, payment.date().getDayOfMonth(), sign));
+  }
+
+  private static <K> Map<K, Integer> counted(Map<K, Integer> counts, K key, int sign) {
+    Map<K, Integer> now = new HashMap<>(counts);
+    now.merge(key, sign, (a, b) -> a + b == 0 ? null : Integer.valueOf(a + b));
+    return Map.copyOf(now);
+  }
+
+  /** On two of three payments or more. */
+  boolean takesDiscounts() {
+    return usual(discounted, payments);
+  }
+
+  boolean paysMonths() {
+    return usual(months, known);
+  }
+
+  boolean paysEarliestFirst() {
+    return usual(inPart, known);
+  }
+
+  private static boolean usual(int count, int of) {
+    return of >= FEWEST && count * 3 >= of * 2;
+  }
+
+  /** How often exactly so much was kept on the way. */
+  int timesKept(long minor) {
+    return kept.getOrDefault(minor, 0);
+  }
+
+  /** Whether two of three payments came on about this day of the month. */
+  boolean paysAbout(int day) {
+    return usual(timesAbout(day), payments);
+  }
+
+  /** How many payments came on about this day of the month; after the 31st comes the 1st. */
+  int timesAbout(int day) {
+    IntPredicate near = d -> Math.abs(d - day) <= ABOUT || 31 - Math.abs(d - day) <= ABOUT;
+    return days.entrySet().stream()
+        .filter(e -> near.test(e.getKey()))
+        .mapToInt(Map.Entry::getValue)
+        .sum();
+  }
+
+  /** What the items of one payment say. */
+  private record Paid(boolean known, boolean month, boolean inPart, long kept) {
+    private static final Paid UNKNOWN = new Paid(false, false, false, 0);
+
+    static Paid of(PastPayment payment, List<OpenItem> of) {
+      Set<String> numbers = new HashSet<>(payment.items());
+      List<OpenItem> items = new ArrayList<>();
+      for (OpenItem item : of) {
+        if (item.currency().equals(payment.currency()) && numbers.contains(item.number())) {
+          items.add(item);
+        }
+      }
+      if (items.isEmpty() || items.size() != numbers.size()) {
+        return UNKNOWN;
+      }
+      long billed = items.stream().mapToLong(OpenItem::totalMinor).sum();
+      long under = billed - payment.discountMinor() - payment.amountMinor();
+      boolean little = under > 0 && under <= billed / MOST_KEPT_SHARE;
+      return new Paid(
+          true,
+          under >= 0 && (under == 0 || little) && isMonth(items, of),
+          under > 0 && !little && isInRow(items, of),
+          little ? under : 0);
+    }
+
+    private static boolean isMonth(List<OpenItem> items, List<OpenItem> of) {
+      YearMonth month = YearMonth.from(items.get(0).date());
+      long all =
+          of.stream()
+              .filter(i -> i.totalMinor() > 0 && YearMonth.from(i.date()).equals(month))
+              .count();
+      boolean same = items.stream().allMatch(i -> YearMonth.from(i.date()).equals(month));
+      return same && items.size() > 1 && items.size() == all;
+    }
+
+    /** Whether they follow each other by due date among all the invoices of the customer. */
+    private static boolean isInRow(List<OpenItem> items, List<OpenItem> of) {
+      List<OpenItem> byDue =
+          of.stream()
+              .filter(i -> i.totalMinor() > 0)
+              .sorted(
+                  Comparator.comparing((OpenItem i) -> i.due().orElse(i.date()))
+                      .thenComparing(i -> i.id().number()))
+              .toList();
+      List<Integer> places = items.stream().map(byDue::indexOf).sorted().toList();
+      return places.get(places.size() - 1) - places.get(0) == places.size() - 1;
+    }
+  }
+}

@@ -1,0 +1,66 @@
+package io.sumbrel.core.rules;
+
+import io.sumbrel.core.refusal.Refusal;
+import java.math.BigDecimal;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Objects;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+
+/**
+ * What a house has laid down about how its money is read.
+ *
+ * @param withheldBasisPoints rates at which customers withhold tax, in hundredths of a per cent
+ */
+public record HouseRules(
+    HouseLimits limits, List<Integer> withheldBasisPoints, SilentPayments silent) {
+
+  private static final Pattern RATE = Pattern.compile("(\\d{1,2})(?:[.,](\\d{1,2}))?");
+
+  /** What a house starts with. */
+  public static final HouseRules DEFAULTS =
+      new HouseRules(HouseLimits.DEFAULTS, List.of(), SilentPayments.NOT_SET);
+
+  /**
+   * @throws Refusal {@code withheld-rate} when a rate is not between 0.01 and 50 per cent
+   */
+  public HouseRules {
+    Objects.requireNonNull(limits);
+    Objects.requireNonNull(silent);
+    withheldBasisPoints = List.copyOf(withheldBasisPoints);
+    if (withheldBasisPoints.stream().anyMatch(r -> r < 1 || r > 5_000)) {
+      throw new Refusal("withheld-rate", "Tax is withheld at 0.01 to 50 per cent.");
+    }
+  }
+
+  /**
+   * Reads rates such as {@code 20 2.5}: per cents with up to two decimals, with blanks between.
+   *
+   * @return in hundredths of a per cent, rising, each once
+   * @throws Refusal {@code withheld-rate} with the word that is no rate
+   */
+  public static List<Integer> rates(String written) {
+    return Arrays.stream(written.strip().split("[\\s;]+"))
+        .filter(w -> !w.isEmpty())
+        .map(HouseRules::rate)
+        .distinct()
+        .sorted()
+        .toList();
+  }
+
+  private static Integer rate(String word) {
+    Matcher matcher = RATE.matcher(word);
+    if (!matcher.matches()) {
+      throw new Refusal("withheld-rate", "“" + word + "” is no rate such as 20 or 2.5.");
+    }
+    String decimals = matcher.group(2) == null ? "" : matcher.group(2);
+    return Integer.valueOf(matcher.group(1)) * 100
+        + Integer.valueOf((decimals + "00").substring(0, 2));
+  }
+
+  /** A rate as it is written, such as {@code 2.5}. */
+  public static String rateWords(int basisPoints) {
+    return BigDecimal.valueOf(basisPoints, 2).stripTrailingZeros().toPlainString();
+  }
+}

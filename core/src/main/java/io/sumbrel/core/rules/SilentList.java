@@ -1,0 +1,43 @@
+package io.sumbrel.core.rules;
+
+import io.sumbrel.core.refusal.Refusal;
+import java.util.Arrays;
+import java.util.List;
+import java.util.stream.Collectors;
+
+/**
+ * In which order the steps for silent payments are tried; a step that is off keeps its place.
+ *
+ * @param steps each step once
+ */
+public record SilentList(List<Entry> steps) {
+  /** What somebody who sets up a list begins with. */
+  public static final SilentList BEGINNING =
+      new SilentList(Arrays.stream(SilentStep.values()).map(s -> new Entry(s, true)).toList());
+
+  /** A step, on or off. */
+  public record Entry(SilentStep step, boolean on) {}
+
+  /**
+   * @throws Refusal {@code silent-list} when a step is missing or stands twice
+   */
+  public SilentList {
+    steps = List.copyOf(steps);
+    long different = steps.stream().map(Entry::step).distinct().count();
+    if (different != SilentStep.values().length || steps.size() != different) {
+      throw new Refusal("silent-list", "The list has each step once, on or off.");
+    }
+  }
+
+  /** The steps that are on, in order. */
+  public List<SilentStep> on() {
+    return steps.stream().filter(Entry::on).map(Entry::step).toList();
+  }
+
+  /** For the record. */
+  public String words() {
+    return on().isEmpty()
+        ? "no step"
+        : on().stream().map(SilentStep::words).collect(Collectors.joining(", then "));
+  }
+}

@@ -1,0 +1,147 @@
+package io.sumbrel.server.rules;
+
+import io.sumbrel.core.party.CustomerId;
+import io.sumbrel.core.refusal.Refusal;
+import io.sumbrel.core.rules.HouseRules;
+import io.sumbrel.core.rules.SilentList;
+import io.sumbrel.core.rules.SilentList.Entry;
+import io.sumbrel.core.rules.SilentStep;
+import io.sumbrel.server.books.Customers;
+import io.sumbrel.server.books.Rules;
+import io.sumbrel.server.people.Actor;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import org.springframework.http.HttpStatus;
+import org.springframework.security.access.prepost.PreAuthorize;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+
+@RestController
+@RequestMapping("/api/rules")
+class RulesController {
+  private final Rules rules;
+  private final Customers customers;
+
+  RulesController(Rules rules, Customers customers) {
+    this.rules = rules;
+    this.customers = customers;
+  }
+
+  /** A step of a list in words; on or off. */
+  record StepView(SilentStep step, String words, boolean on) {
+    static StepView of(Entry entry) {
+      return new StepView(entry.step(), entry.step().words(), entry.on());
+    }
+  }
+
+  /**
+   * @param set whether somebody set it; else what setting it begins with
+   */
+  record SilentView(boolean set, List<StepView> steps) {
+    static SilentView of(Optional<SilentList> list) {
+      return new SilentView(
+          list.isPresent(),
+          list.orElse(SilentList.BEGINNING).steps().stream().map(StepView::of).toList());
+    }
+  }
+
+  /** A customer with a list of its own. */
+  record AgreedView(long customerId, String customer, String words) {}
+
+  /**
+   * @param withheld rates in per cent, with blanks between
+   */
+  record RulesView(SilentView silent, List<AgreedView> agreed, String withheld) {}
+
+  record StepRequest(SilentStep step, boolean on) {}
+
+  record SilentRequest(List<StepRequest> steps) {
+    Optional<SilentList> toList() {
+      if (steps == null || steps.stream().anyMatch(s -> s == null || s.step() == null)) {
+        throw new Refusal("silent-list", "The list has each step once, on or off.");
+      }
+      return Optional.of(
+          new SilentList(steps.stream().map(s -> new Entry(s.step(), s.on())).toList()));
+    }
+  }
+
+  record RatesRequest(String withheld) {}
+
+  @GetMapping
+  RulesView all(@AuthenticationPrincipal Actor actor) {
+    HouseRules all = rules.of(actor.booksId());
+    List<AgreedView> agreed =
+        customers.all(actor.booksId()).stream()
+            .filter(c -> all.silent().isOwn(c.id()))
+            .map(
+                c ->
+                    new AgreedView(
+                        c.id().number(), c.name(), all.silent().of(c.id()).orElseThrow().words()))
+            .toList();
+    return new RulesView(SilentView.of(all.silent().house()), agreed, words(all));
+  }
+
+  private static String words(HouseRules rules) {
+    return rules.withheldBasisPoints().stream()
+        .map(HouseRules::rateWords)
+        .collect(Collectors.joining(" "));
+  }
+
+  @PutMapping("/silent-list")
+  @PreAuthorize("hasAuthority('APPROVE')")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void keepList(@AuthenticationPrincipal Actor actor, @RequestBody SilentRequest request) {
+    rules.keepHouseList(actor, request.toList());
+  }
+
+  @DeleteMapping("/silent-list")
+  @PreAuthorize("hasAuthority('APPROVE')")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void dropList(@AuthenticationPrincipal Actor actor) {
+    rules.keepHouseList(actor, Optional.empty());
+  }
+
+  @PutMapping("/withheld-rates")
+  @PreAuthorize("hasAuthority('APPROVE')")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void keepRates(@AuthenticationPrincipal Actor actor, @RequestBody RatesRequest request) {
+    String written = Optional.ofNullable(request.withheld()).orElse("");
+    rules.keepWithheldRates(actor, HouseRules.rates(written));
+  }
+
+  /** What holds for one customer: its own list, or not set. */
+  @GetMapping("/customers/{id}/silent-list")
+  SilentView own(@AuthenticationPrincipal Actor actor, @PathVariable long id) {
+    HouseRules all = rules.of(actor.booksId());
+    CustomerId customer = customers.one(actor.booksId(), new CustomerId(id)).id();
+    Optional<SilentList> held = all.silent().of(customer);
+    return all.silent().isOwn(customer)
+        ? SilentView.of(held)
+        : new SilentView(false, SilentView.of(held).steps());
+  }
+
+  @PutMapping("/customers/{id}/silent-list")
+  @PreAuthorize("hasAuthority('APPROVE')")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void keepOwn(
+      @AuthenticationPrincipal Actor actor,
+      @PathVariable long id,
+      @RequestBody SilentRequest request) {
+    rules.keepOwnList(actor, new CustomerId(id), request.toList());
+  }
+
+  @DeleteMapping("/customers/{id}/silent-list")
+  @PreAuthorize("hasAuthority('APPROVE')")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void dropOwn(@AuthenticationPrincipal Actor actor, @PathVariable long id) {
+    rules.keepOwnList(actor, new CustomerId(id), Optional.empty());
+  }
+}

@@ -1,0 +1,135 @@
+package io.sumbrel.server.rules;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import io.sumbrel.server.House;
+import io.sumbrel.server.ServerTest;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.springframework.http.HttpMethod;
+import tools.jackson.databind.JsonNode;
+
+/** What a supervisor lays down is followed at the desk, and stands in the record. */
+class RulesTest extends ServerTest {
+  private static final LocalDate DAY = LocalDate.of(2026, 11, 16);
+  private static final String LIST = "/api/rules/silent-list";
+
+  private long sum;
+
+  @BeforeEach
+  void bringIn() {
+    house.items(
+        "T-501,K-1,Alder Pots,2026-10-14,2026-11-13,1280.00,1280.00,,USD,,net 30",
+        "T-502,K-1,Alder Pots,2026-10-20,2026-11-19,700.00,700.00,,USD,,net 30");
+    house.statement(DAY, "1000.00", "2333.33", "1333.33,ALDER POTS,THANK YOU");
+    sum = house.get(house.clerk, "/api/desk").body().path("rows").get(0).path("id").asLong();
+  }
+
+  private static Map<String, Object> list(String... on) {
+    List<Map<String, Object>> steps = new ArrayList<>();
+    for (String step : on) {
+      steps.add(Map.of("step", step, "on", true));
+    }
+    for (String step : List.of("ONE_ITEM", "WHOLE_SET", "EARLIEST_DUE", "ON_ACCOUNT")) {
+      if (!List.of(on).contains(step)) {
+        steps.add(Map.of("step", step, "on", false));
+      }
+    }
+    return Map.of("steps", steps);
+  }
+
+  private String firstWay() {
+    JsonNode body = house.get(house.clerk, "/api/desk/money/" + sum).body();
+    return body.path("ways").path(0).path("words").asString();
+  }
+
+  private long alder() {
+    return house.get(house.clerk, "/api/customers").body().get(0).path("id").asLong();
+  }
+
+  @Test
+  void theListOfTheHouseIsFollowedUntilItIsDropped() {
+    assertThat(firstWay()).doesNotStartWith("earliest");
+    assertThat(house.send(house.supervisor, HttpMethod.PUT, LIST, list("EARLIEST_DUE")).status())
+        .isEqualTo(204);
+    assertThat(firstWay()).isEqualTo("earliest due first: T-501 + T-502");
+    JsonNode silent = house.get(house.reader, "/api/rules").body().path("silent");
+    assertThat(silent.path("set").asBoolean()).isTrue();
+    assertThat(silent.path("steps").get(0).path("words").asString())
+        .isEqualTo("earliest due first");
+
+    house.send(house.supervisor, HttpMethod.DELETE, LIST, Map.of());
+    assertThat(firstWay()).doesNotStartWith("earliest");
+  }
+
+  @Test
+  void aListOfTheCustomersOwnHoldsBeforeThatOfTheHouse() {
+    String own = "/api/rules/customers/" + alder() + "/silent-list";
+    house.send(house.supervisor, HttpMethod.PUT, LIST, list("EARLIEST_DUE"));
+    house.send(house.supervisor, HttpMethod.PUT, own, list("ON_ACCOUNT"));
+    assertThat(firstWay()).isEqualTo("keep on account");
+    assertThat(house.get(house.clerk, "/api/rules").body().path("agreed").get(0).path("words"))
+        .hasToString("\"keep on account\"");
+    house.send(house.supervisor, HttpMethod.DELETE, own, Map.of());
+    assertThat(house.get(house.clerk, own).body().path("set").asBoolean()).isFalse();
+    assertThat(firstWay()).startsWith("earliest due first");
+  }
+
+  @Test
+  void taxAtAKnownRateIsRead() {
+    house.statement(DAY.plusDays(1), "2333.33", "3485.33", "1152.00,ALDER POTS,T-501");
+    JsonNode rows = house.get(house.clerk, "/api/desk").body().path("rows");
+    for (JsonNode row : rows) {
+      sum = row.path("amountMinor").asLong() == 115_200 ? row.path("id").asLong() : sum;
+    }
+    assertThat(firstWay()).doesNotContain("withheld");
+    House.Answer kept =
+        house.send(
+            house.supervisor,
+            HttpMethod.PUT,
+            "/api/rules/withheld-rates",
+            Map.of("withheld", "10 2,5"));
+    assertThat(kept.status()).isEqualTo(204);
+    assertThat(house.get(house.clerk, "/api/rules").body().path("withheld").asString())
+        .isEqualTo("2.5 10");
+    assertThat(firstWay()).isEqualTo("T-501, less 128.00 tax withheld");
+  }
+
+  @Test
+  void aListThatIsNoneIsRefusedInWords() {
+    House.Answer half =
+        house.send(
+            house.supervisor,
+            HttpMethod.PUT,
+            LIST,
+            Map.of("steps", List.of(Map.of("step", "ONE_ITEM", "on", true))));
+    assertThat(half.code()).isEqualTo("silent-list");
+    assertThat(half.sentence()).isEqualTo("The list has each step once, on or off.");
+    House.Answer rate =
+        house.send(
+            house.supervisor,
+            HttpMethod.PUT,
+            "/api/rules/withheld-rates",
+            Map.of("withheld", "ten"));
+    assertThat(rate.sentence()).isEqualTo("“ten” is no rate such as 20 or 2.5.");
+    House.Answer nobody =
+        house.send(
+            house.supervisor,
+            HttpMethod.PUT,
+            "/api/rules/customers/1/silent-list",
+            list("ON_ACCOUNT"));
+    assertThat(nobody.status()).isEqualTo(404);
+  }
+
+  @Test
+  void onlyASupervisorLaysDownRules() {
+    assertThat(house.send(house.clerk, HttpMethod.PUT, LIST, list("ON_ACCOUNT")).status())
+        .isEqualTo(403);
+    assertThat(house.get(house.clerk, "/api/rules").body().path("silent").path("set").asBoolean())
+        .isFalse();
+  }
+}

@@ -1,0 +1,2 @@
+export { Agreed } from './Agreed';
+export { Rules } from './Rules';

@@ -1,0 +1,38 @@
+import { queryOptions } from '@tanstack/react-query';
+import { client, type Schemas, unwrap } from '../../api/client';
+
+export type SilentView = Schemas['SilentView'];
+export type Step = Schemas['StepView'];
+
+export const rulesQuery = queryOptions({
+  queryKey: ['rules'],
+  queryFn: () => unwrap(client.GET('/api/rules')),
+});
+
+export const ownListQuery = (id: number) =>
+  queryOptions({
+    queryKey: ['rules', 'own', id],
+    queryFn: () =>
+      unwrap(client.GET('/api/rules/customers/{id}/silent-list', { params: { path: { id } } })),
+  });
+
+const body = (steps: Step[]) => ({ steps: steps.map(({ step, on }) => ({ step, on })) });
+
+export const keepHouseList = (steps: Step[]) =>
+  unwrap(client.PUT('/api/rules/silent-list', { body: body(steps) }));
+
+export const dropHouseList = () => unwrap(client.DELETE('/api/rules/silent-list'));
+
+export const keepOwnList = (id: number, steps: Step[]) =>
+  unwrap(
+    client.PUT('/api/rules/customers/{id}/silent-list', {
+      params: { path: { id } },
+      body: body(steps),
+    }),
+  );
+
+export const dropOwnList = (id: number) =>
+  unwrap(client.DELETE('/api/rules/customers/{id}/silent-list', { params: { path: { id } } }));
+
+export const keepRates = (withheld: string) =>
+  unwrap(client.PUT('/api/rules/withheld-rates', { body: { withheld } }));
