@@ -26,7 +26,7 @@ export function Rules() {
         <h2>Payments that name nothing</h2>
         <p className={page.soft}>
           The payer is known, and nothing says what the money is for: the first step that finds
-          something is followed. What is placed so is never among the sure ones.
+          something is followed. What only the list says is never among the sure ones.
         </p>
         <SilentSteps
           view={rules.data.silent}

@@ -2,7 +2,12 @@ package io.sumbrel.core.matching;
 
 import io.sumbrel.core.matching.Way.Gap;
 import io.sumbrel.core.matching.Way.Shape;
+import io.sumbrel.core.matching.combination.HalfSums;
+import io.sumbrel.core.matching.combination.SetSearch;
+import io.sumbrel.core.matching.combination.Sets;
+import io.sumbrel.core.matching.combination.SumTable;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -14,6 +19,9 @@ import java.util.Map;
 final class LooseWays {
   private static final int MOST_EQUAL = 30;
   private static final int KEEP_PAIRS = 9;
+
+  /** Deposits of more than so many are listed, not guessed. */
+  private static final int MOST_ACROSS = 6;
 
   private final WaySearch search;
   private final MatchingProblem problem;
@@ -71,7 +79,7 @@ final class LooseWays {
   }
 
   /**
-   * A deposit that names nobody may hold what two customers paid. Every pair of invoices that
+   * A deposit that names nobody may hold what several customers paid. Every pair of invoices that
    * reaches the sum is counted, a few are shown; which of them it is, the amount alone never says.
    */
   private void acrossCustomers() {
@@ -96,5 +104,29 @@ final class LooseWays {
       search.exact(pair, Shape.ACROSS, count);
     }
     search.noteUncounted(count - pairs.size());
+    if (count == 0) {
+      acrossMore();
+    }
+  }
+
+  /** No two make the sum: perhaps more do, as far as they can be searched. */
+  private void acrossMore() {
+    int[] invoices =
+        problem.openInvoices(search.currency()).stream()
+            .mapToInt(i -> i)
+            .filter(i -> search.pools.left(i) > 0 && search.pools.left(i) < search.amount)
+            .toArray();
+    if (invoices.length > SumTable.MAX_AMOUNTS) {
+      search.noteSearchedTo(2);
+      return;
+    }
+    SetSearch table = SetSearch.of(Arrays.stream(invoices).mapToLong(search.pools::left).toArray());
+    int most = invoices.length <= HalfSums.MAX_AMOUNTS ? MOST_ACROSS : 3;
+    Sets sets = table.reaching(search.amount, most, KEEP_PAIRS, search.pools.setSteps());
+    search.note(sets, invoices.length);
+    for (int[] set : sets.sets()) {
+      int[] items = Arrays.stream(set).map(k -> invoices[k]).toArray();
+      search.exact(items, Shape.ACROSS, sets.counts()[set.length]);
+    }
   }
 }

@@ -1,5 +1,6 @@
 package io.sumbrel.core.matching;
 
+import io.sumbrel.core.bank.Method;
 import io.sumbrel.core.evidence.TextSpan;
 import io.sumbrel.core.matching.text.NameLikeness;
 import io.sumbrel.core.matching.text.NumberEdits;
@@ -319,7 +320,8 @@ final class Reading {
         && open.isEmpty()
         && settled.isEmpty()
         && moneyIn.payerName().isEmpty()
-        && moneyIn.text().toUpperCase(Locale.ROOT).contains("DEPOSIT");
+        && (moneyIn.bankLine().filter(l -> l.method() == Method.DEPOSIT).isPresent()
+            || moneyIn.text().toUpperCase(Locale.ROOT).contains("DEPOSIT"));
   }
 
   /**

@@ -317,7 +317,8 @@ final class Reasons {
       reasons.add(new Evidence.CountsTwice(points));
     }
     if (way.alternatives > 1 && way.gap == Gap.NONE) {
-      String what = way.has(Shape.ACROSS) ? "pairs of invoices" : "sets of this customer";
+      String across = way.items.length == 2 ? "pairs of invoices" : "sets of invoices";
+      String what = way.has(Shape.ACROSS) ? across : "sets of this customer";
       reasons.add(new Evidence.OtherWays(way.alternatives, what, points));
     } else if (way.weighed.equalAmounts() > 0) {
       long equal = way.weighed.equalAmounts();

@@ -107,6 +107,12 @@ final class WaySearch {
     completeTo = all ? completeTo : Math.min(completeTo, sets.completeTo());
   }
 
+  /** Notes that larger sets than these were not looked for. */
+  void noteSearchedTo(int size) {
+    searched = searched.and(Searched.TOO_BIG);
+    completeTo = Math.min(completeTo, size);
+  }
+
   void noteUncounted(long more) {
     uncounted += more;
   }

@@ -2,10 +2,12 @@ package io.sumbrel.core.matching;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import io.sumbrel.core.bank.Method;
 import io.sumbrel.core.evidence.Evidence;
 import io.sumbrel.core.openitem.ItemId;
 import io.sumbrel.core.openitem.OpenItem;
 import io.sumbrel.core.party.CustomerId;
+import io.sumbrel.core.receipt.BankLine;
 import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.core.receipt.PastPayment;
@@ -309,8 +311,25 @@ class PlannerTest extends SmallHouse {
     assertThat(row.waysCount()).isEqualTo(3);
     assertThat(row.ways()).allMatch(w -> w.certainty() != Certainty.SURE);
     assertThat(says(row.ways().get(0), "3 pairs of invoices reach the sum")).isTrue();
-    bankLine(25_000, "TRANSFER 77");
+    bankLine(25_000, "77");
+    assertThat(plan().get(1).ways()).as("by its method, without the word").isNotEmpty();
+    MoneyIn deposit = pile.remove(1);
+    pile.add(deposit.on(new BankLine(ACCOUNT, Method.TRANSFER, "BR-2")));
     assertThat(plan().get(1).ways()).isEmpty();
+  }
+
+  @Test
+  void aDepositOfThreePayersIsFoundWhereNoTwoMakeIt() {
+    long[] open = {10_003, 20_017, 40_051, 80_101};
+    for (long minor : open) {
+      item(customer("Customer " + minor), "TCK-" + minor, minor);
+    }
+    bankLine(10_003 + 20_017 + 80_101, "COUNTER DEPOSIT");
+    Plan.Row row = plan().get(0);
+    assertThat(row.waysCount()).isEqualTo(1);
+    assertThat(row.ways().get(0).words()).isEqualTo("TCK-10003 + TCK-20017 + TCK-80101");
+    assertThat(row.certainty()).isNotEqualTo(Certainty.SURE);
+    assertThat(says(row.ways().get(0), "the bank names no payer of this deposit")).isTrue();
   }
 
   private void cheque(long minor, RemittanceDetail... details) {
