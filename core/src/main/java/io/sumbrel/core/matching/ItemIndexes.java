@@ -6,10 +6,13 @@ import io.sumbrel.core.matching.text.NumberScan;
 import io.sumbrel.core.openitem.ItemId;
 import io.sumbrel.core.openitem.ItemKind;
 import io.sumbrel.core.openitem.OpenItem;
+import java.util.Arrays;
+import java.util.Comparator;
 import java.util.Currency;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.IntStream;
 
 /** Items by number, order number, customer and amount, as they stood when this was built. */
 final class ItemIndexes {
@@ -20,14 +23,20 @@ final class ItemIndexes {
   final LongIndex amounts = new LongIndex();
   final LongIndex openOf = new LongIndex();
   final int[] customerOf;
+  final Currency[] currencyOf;
   final int[] dueDays;
   final long[] openMinors;
   private final Map<Currency, Integer> currencies = new HashMap<>();
-  private final Map<ItemId, Integer> places = new HashMap<>();
+
+  /** The numbers of the items' ids, rising, and where each stands. */
+  private final long[] ids;
+
+  private final int[] placesById;
   private long numberLengths;
 
   ItemIndexes(List<OpenItem> items, Parties parties) {
     this.customerOf = new int[items.size()];
+    this.currencyOf = new Currency[items.size()];
     this.dueDays = new int[items.size()];
     this.openMinors = new long[items.size()];
     for (int i = 0; i < items.size(); i++) {
@@ -36,11 +45,18 @@ final class ItemIndexes {
       currencies.computeIfAbsent(item.currency(), c -> currencies.size());
       index(i, item);
     }
+    this.placesById =
+        IntStream.range(0, items.size())
+            .boxed()
+            .sorted(Comparator.comparingLong(i -> items.get(i).id().number()))
+            .mapToInt(i -> i)
+            .toArray();
+    this.ids = Arrays.stream(placesById).mapToLong(i -> items.get(i).id().number()).toArray();
   }
 
   private void index(int i, OpenItem item) {
-    places.put(item.id(), i);
     openMinors[i] = item.openMinor();
+    currencyOf[i] = item.currency();
     dueDays[i] = (int) item.due().orElse(item.date()).toEpochDay();
     if (item.kind() == ItemKind.INVOICE || item.kind() == ItemKind.CREDIT_NOTE) {
       long key = NumberKeys.of(item.number());
@@ -68,7 +84,8 @@ final class ItemIndexes {
 
   /** The index of an item; −1 when it is none of these. */
   int placeOf(ItemId id) {
-    return places.getOrDefault(id, -1);
+    int at = Arrays.binarySearch(ids, id.number());
+    return at < 0 ? -1 : placesById[at];
   }
 
   /** Whether any number of ours has so many digits. */

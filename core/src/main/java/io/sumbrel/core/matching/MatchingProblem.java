@@ -204,6 +204,10 @@ public final class MatchingProblem {
         .toArray();
   }
 
+  Currency currencyOf(int item) {
+    return indexes.currencyOf[item];
+  }
+
   /** The day from which an item is late, as days since 1970. */
   int dueDay(int item) {
     return indexes.dueDays[item];
@@ -320,7 +324,7 @@ public final class MatchingProblem {
     List<Integer> open = new ArrayList<>();
     for (int i = 0; i < items.size(); i++) {
       boolean invoice = item(i).openMinor() > 0 && customerOf(i) >= 0;
-      if (invoice && item(i).currency().equals(currency)) {
+      if (invoice && currencyOf(i).equals(currency)) {
         open.add(i);
       }
     }

@@ -2,6 +2,7 @@ package io.sumbrel.core.matching;
 
 import io.sumbrel.core.evidence.Evidence;
 import io.sumbrel.core.matching.assignment.Claimant;
+import io.sumbrel.core.matching.assignment.JointPlan;
 import io.sumbrel.core.matching.assignment.Option;
 import io.sumbrel.core.matching.combination.Searched;
 import io.sumbrel.core.party.CustomerId;
@@ -15,12 +16,12 @@ import java.util.stream.Stream;
 /** A reading of the whole pile in which nothing is promised twice. */
 public final class Plan {
   private final List<Row> rows;
-  private final Work work;
+  private final int searches;
   private final PlanMemory memory;
 
-  Plan(List<Row> rows, Work work, PlanMemory memory) {
+  Plan(List<Row> rows, int searches, PlanMemory memory) {
     this.rows = List.copyOf(rows);
-    this.work = work;
+    this.searches = searches;
     this.memory = memory;
   }
 
@@ -29,9 +30,13 @@ public final class Plan {
     return rows;
   }
 
-  /** What it took. */
+  /**
+   * What it took; of the joint choice, that of the first round, in which everything stands against
+   * everything.
+   */
   public Work work() {
-    return work;
+    JointPlan joint = memory.rounds.get(0).joint;
+    return new Work(searches, joint.components().size(), joint.unproven(), joint.nodes());
   }
 
   /**

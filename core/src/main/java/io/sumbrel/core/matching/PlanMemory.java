@@ -1,5 +1,6 @@
 package io.sumbrel.core.matching;
 
+import io.sumbrel.core.matching.assignment.Claimant;
 import io.sumbrel.core.matching.assignment.JointPlan;
 import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.receipt.MoneyInId;
@@ -8,6 +9,7 @@ import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.stream.IntStream;
 
 /** How a plan came about, round by round, so that the next one need not begin from nothing. */
@@ -25,6 +27,11 @@ final class PlanMemory {
 
   List<Plan.Row> rows;
 
+  /** The amount of each sum, and a bit for each family whose items it may mean, or all bits. */
+  private long[] amounts;
+
+  private long[] families;
+
   PlanMemory(MatchingProblem problem, Weights weights, Budgets budgets) {
     this.problem = problem;
     this.weights = weights;
@@ -32,13 +39,57 @@ final class PlanMemory {
     this.last = new Choice[problem.pile().size()];
   }
 
-  /** Where each sum of another pile is found in this one; −1 where it is not. */
+  /** Where each sum of another pile is found in this one; −1 where it is not, or not as it was. */
   int[] placesOf(List<MoneyIn> pile) {
-    Map<MoneyInId, Integer> places = new HashMap<>();
-    for (int m = 0; m < last.length; m++) {
-      places.put(problem.pile().get(m).id(), m);
+    List<MoneyIn> then = problem.pile();
+    Map<MoneyInId, Integer> byId = new HashMap<>();
+    int[] places = new int[pile.size()];
+    int next = 0;
+    for (int m = 0; m < places.length; m++) {
+      MoneyIn sum = pile.get(m);
+      // Most follow each other as they did, but for one that was explained.
+      boolean gone = next + 1 < then.size() && then.get(next + 1) == sum;
+      if (gone || next < then.size() && then.get(next) == sum) {
+        places[m] = gone ? next + 1 : next;
+      } else {
+        for (int k = 0; k < then.size() && byId.size() < then.size(); k++) {
+          byId.put(then.get(k).id(), k);
+        }
+        int place = byId.getOrDefault(sum.id(), -1);
+        places[m] = place >= 0 && then.get(place).equals(sum) ? place : -1;
+      }
+      next = places[m] < 0 ? next : places[m] + 1;
     }
-    return pile.stream().mapToInt(m -> places.getOrDefault(m.id(), -1)).toArray();
+    return places;
+  }
+
+  /** Notes of each sum what says at a glance that a change does not concern it. */
+  void notePile(Optional<PlanMemory> before, int[] placesBefore) {
+    amounts = new long[last.length];
+    families = new long[last.length];
+    Round first = rounds.get(0);
+    for (int m = 0; m < last.length; m++) {
+      int then = placesBefore[m];
+      int s = first.placeOf(m);
+      boolean same = then >= 0 && s >= 0 && before.get().seenOf(then) == first.seen[s];
+      if (same) {
+        amounts[m] = before.get().amounts[then];
+        families[m] = before.get().families[then];
+      } else if (s >= 0) {
+        amounts[m] = first.seen[s].moneyIn.amountMinor();
+        families[m] = first.seen[s].families();
+      }
+    }
+  }
+
+  private Seen seenOf(int inPile) {
+    return rounds.get(0).seenOf(inPile);
+  }
+
+  /** Whether what was found for a sum of the pile might be otherwise after some changes. */
+  boolean concerns(int inPile, Touched touched) {
+    return touched.mayConcern(amounts[inPile], families[inPile])
+        && seenOf(inPile).dependsOn(touched);
   }
 
   /** What a round began with, and what it chose for each sum that was still open. */
@@ -51,6 +102,7 @@ final class PlanMemory {
     final Seen[] seen;
     final Choice[] choices;
     JointPlan joint;
+    private final Claimant[] claimants;
     private final int[] places;
 
     /**
@@ -61,6 +113,7 @@ final class PlanMemory {
       this.sums = sums;
       this.seen = new Seen[sums.length];
       this.choices = new Choice[sums.length];
+      this.claimants = new Claimant[sums.length];
       this.places = new int[pile];
       Arrays.fill(places, -1);
       for (int s = 0; s < sums.length; s++) {
@@ -99,12 +152,38 @@ final class PlanMemory {
           IntStream.range(0, placesThen.length).filter(m -> placeOf(placesThen[m]) >= 0).toArray();
       Round same = new Round(left, now, placesThen.length);
       System.arraycopy(seen, 0, same.seen, 0, seen.length);
+      System.arraycopy(claimants, 0, same.claimants, 0, seen.length);
       same.takeOver(this);
       return same;
     }
 
     Seen seenOf(int inPile) {
       return placeOf(inPile) < 0 ? null : seen[places[inPile]];
+    }
+
+    /** Where some sums of another pile are found here; −1 where they are not. */
+    int[] placesOf(int[] others, int[] placesThen) {
+      int[] found = new int[others.length];
+      for (int s = 0; s < found.length; s++) {
+        found[s] = placeOf(placesThen[others[s]]);
+      }
+      return found;
+    }
+
+    /** Takes what was found for a sum from another round. */
+    void take(int s, Round other, int place) {
+      seen[s] = other.seen[place];
+      claimants[s] = other.claimants[place];
+    }
+
+    /** Of all sums, in their order. */
+    List<Claimant> claimants() {
+      for (int s = 0; s < claimants.length; s++) {
+        if (claimants[s] == null) {
+          claimants[s] = seen[s].claimant;
+        }
+      }
+      return Arrays.asList(claimants);
     }
   }
 
@@ -117,6 +196,21 @@ final class PlanMemory {
   record Choice(Seen seen, JointPlan.Outcome outcome, int[] likelihoods) {
     int chosen() {
       return outcome.chosen();
+    }
+
+    /** Whether it is so sure that it is taken as given. */
+    boolean isTaken(int certain) {
+      return chosen() >= 0 && confidence() >= certain;
+    }
+
+    /** Takes what is chosen off what is left, or puts it back. */
+    void move(long[] left, int direction) {
+      if (direction != 0) {
+        Way way = seen.ways.get(chosen());
+        for (int k = 0; k < way.items.length; k++) {
+          left[way.items[k]] += direction * way.parts[k];
+        }
+      }
     }
 
     int confidence() {

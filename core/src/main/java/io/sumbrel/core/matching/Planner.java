@@ -36,6 +36,9 @@ public final class Planner {
   /** Where each sum is found in the pile before; −1 where it was not there. */
   private final int[] placesBefore;
 
+  /** Where each open sum of this round is found in the same round before; −1 where it is not. */
+  private int[] placesThen;
+
   /** What is no longer as it was in the plan before. */
   private final Touched changed;
 
@@ -84,14 +87,16 @@ public final class Planner {
    */
   public static Plan replan(Plan before, MatchingProblem problem) {
     PlanMemory memory = before.memory();
-    return new Planner(problem, memory.weights, memory.budgets, Optional.of(memory), 1).planned();
+    int threads = Runtime.getRuntime().availableProcessors();
+    return new Planner(problem, memory.weights, memory.budgets, Optional.of(memory), threads)
+        .planned();
   }
 
   private Plan planned() {
-    List<MoneyIn> pile = problem.pile();
-    int[] open = IntStream.range(0, pile.size()).filter(m -> pile.get(m).isIn()).toArray();
-    Round round = new Round(problem.openMinors(), open, pile.size());
-    search(round, Optional.empty(), new Touched(problem));
+    int all = problem.pile().size();
+    int[] open = IntStream.range(0, all).filter(this::isIn).toArray();
+    Round round = new Round(problem.openMinors(), open, all);
+    search(round, Optional.empty());
     choose(round);
     for (int certain : TAKEN_AS_GIVEN) {
       Round begun = round;
@@ -99,17 +104,22 @@ public final class Planner {
       round = then.isPresent() ? asBefore() : next(round, certain);
     }
     byList(round);
+    memory.notePile(before, placesBefore);
     memory.rows = rows();
-    return new Plan(memory.rows, work(), memory);
+    return new Plan(memory.rows, searcher.count(), memory);
+  }
+
+  private boolean isIn(int sum) {
+    int then = placesBefore[sum];
+    return then < 0
+        ? problem.pile().get(sum).isIn()
+        : before.get().rounds.get(0).placeOf(then) >= 0;
   }
 
   /** Takes what is nearly certain as given and reads the rest again. */
   private Round next(Round round, int certain) {
-    Touched taken = new Touched(problem);
-    long[] left = round.left.clone();
-    int[] open = takeAsGiven(round, certain, left, taken);
-    Round next = new Round(left, open, problem.pile().size());
-    search(next, Optional.of(round), taken);
+    Round next = before.isEmpty() ? taken(round, certain) : takenSince(round, certain);
+    search(next, Optional.of(round));
     choose(next);
     return next;
   }
@@ -119,15 +129,6 @@ public final class Planner {
     Round next = before.get().rounds.get(memory.rounds.size()).in(placesBefore);
     memory.rounds.add(next);
     return next;
-  }
-
-  /**
-   * Of the joint choice, that of the first round, in which everything stands against everything.
-   */
-  private Plan.Work work() {
-    JointPlan first = memory.rounds.get(0).joint;
-    return new Plan.Work(
-        searcher.count(), first.components().size(), first.unproven(), first.nodes());
   }
 
   /** The round of the plan before that is like the one that was begun last. */
@@ -140,31 +141,41 @@ public final class Planner {
    * changed; else searched.
    *
    * @param earlier the round before
-   * @param taken what was taken off since then
    */
-  private void search(Round round, Optional<Round> earlier, Touched taken) {
+  private void search(Round round, Optional<Round> earlier) {
     memory.rounds.add(round);
-    Optional<Round> then = then();
+    Round then = then().orElse(null);
     Touched changedNow = earlier.isEmpty() ? changed : new Touched(problem);
-    then.ifPresent(t -> compare(t.left, round.left, changedNow));
-    List<Integer> toSearch = new ArrayList<>();
-    for (int s = 0; s < round.sums.length; s++) {
-      int sum = round.sums[s];
-      Seen known =
-          then.map(t -> t.seenOf(placesBefore[sum]))
-              .filter(k -> k.moneyIn.equals(problem.pile().get(sum)))
-              .orElse(null);
-      Seen found = earlier.map(e -> e.seenOf(sum)).orElse(null);
-      if (known != null && !known.dependsOn(changed) && !known.dependsOn(changedNow)) {
-        round.seen[s] = known;
+    if (then != null) {
+      compare(then.left, round.left, changedNow);
+    }
+    placesThen = then == null ? none(round.sums.length) : then.placesOf(round.sums, placesBefore);
+    List<Integer> unknown = new ArrayList<>();
+    for (int s = 0; s < placesThen.length; s++) {
+      int place = placesThen[s];
+      int inPile = placesBefore[round.sums[s]];
+      if (place >= 0
+          && !before.get().concerns(inPile, changed)
+          && !before.get().concerns(inPile, changedNow)) {
+        round.take(s, then, place);
       } else {
-        round.seen[s] = found; // its reading holds, even where it is to be searched again
-        if (found == null || found.dependsOn(taken)) {
-          toSearch.add(s);
-        }
+        // a reading holds, even where it is to be searched again
+        round.seen[s] = earlier.isEmpty() ? null : earlier.get().seenOf(round.sums[s]);
+        unknown.add(s);
       }
     }
-    searcher.search(round, toSearch);
+    if (earlier.isPresent()) {
+      List<Seen> asking = unknown.stream().map(s -> round.seen[s]).toList();
+      Touched taken = Touched.between(problem, earlier.get().left, round.left, asking);
+      unknown.removeIf(s -> round.seen[s] != null && !round.seen[s].dependsOn(taken));
+    }
+    searcher.search(round, unknown);
+  }
+
+  private static int[] none(int count) {
+    int[] none = new int[count];
+    Arrays.fill(none, -1);
+    return none;
   }
 
   private static void compare(long[] then, long[] now, Touched touched) {
@@ -181,23 +192,24 @@ public final class Planner {
       round.takeOver(then.get());
       return;
     }
-    int[] places = new int[round.sums.length];
-    Arrays.setAll(places, s -> then.map(t -> t.placeOf(placesBefore[round.sums[s]])).orElse(-1));
     round.joint =
         JointPlan.of(
-            Arrays.stream(round.seen).map(s -> s.claimant).toList(),
-            Arrays.stream(round.left).map(Math::abs).toArray(),
+            round.claimants(),
+            round.left,
             budgets.planNodes(),
-            then.map(t -> new JointPlan.Before(t.joint, places)));
-    for (int s = 0; s < places.length; s++) {
-      Seen seen = round.seen[s];
-      JointPlan.Outcome outcome = round.joint.outcome(s);
-      Choice known = places[s] < 0 ? null : then.get().choices[places[s]];
+            then.map(t -> new JointPlan.Before(t.joint, placesThen)));
+    for (int s = 0; s < placesThen.length; s++) {
       round.choices[s] =
-          known != null && known.seen() == seen && known.outcome().isSame(outcome)
-              ? known
-              : new Choice(seen, outcome, twinsTogether(seen, outcome, round.left));
+          round.joint.isAsBefore(s) ? then.get().choices[placesThen[s]] : choice(round, s, then);
     }
+  }
+
+  private Choice choice(Round round, int s, Optional<Round> then) {
+    Seen seen = round.seen[s];
+    JointPlan.Outcome outcome = round.joint.outcome(s);
+    return then.map(t -> placesThen[s] < 0 ? null : t.choices[placesThen[s]])
+        .filter(k -> k.seen() == seen && k.outcome().isSame(outcome))
+        .orElseGet(() -> new Choice(seen, outcome, twinsTogether(seen, outcome, round.left)));
   }
 
   /**
@@ -233,24 +245,51 @@ public final class Planner {
         .concat(way.gap + " " + way.gapMinor + way.isKept() + way.customer);
   }
 
-  /** Takes what is nearly certain off what is left; gives the sums that stay open. */
-  private int[] takeAsGiven(Round round, int certain, long[] left, Touched taken) {
+  /** The round after this one, when what is nearly certain is taken off what is left. */
+  private Round taken(Round round, int certain) {
+    long[] left = round.left.clone();
     int[] open = new int[round.sums.length];
     int count = 0;
     for (int s = 0; s < open.length; s++) {
-      Choice choice = round.choices[s];
-      if (choice.chosen() >= 0 && choice.confidence() >= certain) {
-        Way way = round.seen[s].ways.get(choice.chosen());
-        for (int k = 0; k < way.items.length; k++) {
-          long was = left[way.items[k]];
-          left[way.items[k]] -= way.parts[k];
-          taken.add(way.items[k], was, left[way.items[k]]);
-        }
+      if (round.choices[s].isTaken(certain)) {
+        round.choices[s].move(left, -1);
       } else {
         open[count++] = round.sums[s];
       }
     }
-    return Arrays.copyOf(open, count);
+    return new Round(left, Arrays.copyOf(open, count), problem.pile().size());
+  }
+
+  /** The same from the round after this one in the plan before: only what differs is moved. */
+  private Round takenSince(Round round, int certain) {
+    Round then = then().orElseThrow();
+    Round thenNext = before.get().rounds.get(memory.rounds.size());
+    long[] left = new long[round.left.length];
+    for (int i = 0; i < left.length; i++) {
+      left[i] = thenNext.left[i] + round.left[i] - then.left[i];
+    }
+    boolean[] same = new boolean[then.sums.length];
+    int[] open = new int[round.sums.length];
+    int count = 0;
+    for (int s = 0; s < open.length; s++) {
+      int place = placesThen[s];
+      boolean taken;
+      if (place >= 0 && then.choices[place] == round.choices[s]) {
+        same[place] = true;
+        taken = thenNext.placeOf(then.sums[place]) < 0;
+      } else {
+        taken = round.choices[s].isTaken(certain);
+        round.choices[s].move(left, taken ? -1 : 0);
+      }
+      if (!taken) {
+        open[count++] = round.sums[s];
+      }
+    }
+    for (int place = 0; place < same.length; place++) {
+      boolean undone = !same[place] && then.choices[place].isTaken(certain);
+      then.choices[place].move(left, undone ? 1 : 0);
+    }
+    return new Round(left, Arrays.copyOf(open, count), problem.pile().size());
   }
 
   private List<Plan.Row> rows() {
@@ -287,9 +326,7 @@ public final class Planner {
     if (!problem.hasSilentLists()) {
       return;
     }
-    long[] left = last.left.clone();
-    takeAsGiven(last, 0, left, new Touched(problem));
-    Pools pools = new Pools(problem, left, budgets);
+    Pools pools = new Pools(problem, taken(last, 0).left, budgets);
     for (int s = 0; s < last.sums.length; s++) {
       if (last.choices[s].chosen() < 0) {
         int sum = last.sums[s];

@@ -72,25 +72,26 @@ final class Pools {
   }
 
   private Pool made(Key key) {
-    List<Integer> items = new ArrayList<>();
-    gather(key.customer, key.currency, items);
+    IntStream items = Arrays.stream(problem.openOf(key.customer));
     if (key.family) {
-      for (int branch : problem.branchesOf(key.customer)) {
-        gather(branch, key.currency, items);
-      }
+      items = IntStream.concat(items, branchItems(key.customer));
     }
-    items.sort(Comparator.<Integer>comparingInt(problem::dueDay).thenComparing(i -> i));
+    // by the day on which it is due, then by its place
+    int[] order =
+        items
+            .filter(i -> left[i] != 0 && problem.currencyOf(i).equals(key.currency))
+            .mapToLong(i -> (long) problem.dueDay(i) << 32 | i)
+            .sorted()
+            .mapToInt(k -> (int) k)
+            .toArray();
     return new Pool(
-        items.stream().filter(i -> left[i] > 0).toList(),
-        items.stream().filter(i -> left[i] < 0).toList());
+        Arrays.stream(order).filter(i -> left[i] > 0).toArray(),
+        Arrays.stream(order).filter(i -> left[i] < 0).toArray());
   }
 
-  private void gather(int customer, Currency currency, List<Integer> items) {
-    for (int item : problem.openOf(customer)) {
-      if (left[item] != 0 && problem.item(item).currency().equals(currency)) {
-        items.add(item);
-      }
-    }
+  private IntStream branchItems(int customer) {
+    return Arrays.stream(problem.branchesOf(customer))
+        .flatMap(branch -> Arrays.stream(problem.openOf(branch)));
   }
 
   /** The open items of one customer or family, the earliest due first. */
@@ -105,13 +106,14 @@ final class Pools {
     private int[] all;
     private int[] byNumber;
     private int[] byAmount;
+    private int[] equalBefore;
     private List<int[]> months;
     private int[] byCustomer;
 
-    private Pool(List<Integer> invoices, List<Integer> credits) {
-      this.invoices = invoices.stream().mapToInt(i -> i).toArray();
-      this.credits = credits.stream().mapToInt(i -> i).toArray();
-      this.amounts = invoices.stream().mapToLong(i -> left[i]).toArray();
+    private Pool(int[] invoices, int[] credits) {
+      this.invoices = invoices;
+      this.credits = credits;
+      this.amounts = Arrays.stream(invoices).mapToLong(i -> left[i]).toArray();
       long total = 0;
       for (int k = 0; k < this.invoices.length; k++) {
         total += amounts[k];
@@ -184,7 +186,23 @@ final class Pools {
       return months;
     }
 
-    /** Places of the invoices by rising amount. */
+    /**
+     * The place before one of an invoice of the same amount, due no later; −1 when there is none.
+     */
+    int equalBefore(int place) {
+      if (equalBefore == null) {
+        int[] found = new int[amounts.length];
+        int[] rising = byAmount();
+        for (int k = 0; k < found.length; k++) {
+          boolean equal = k > 0 && amounts[rising[k - 1]] == amounts[rising[k]];
+          found[rising[k]] = equal ? rising[k - 1] : -1;
+        }
+        equalBefore = found;
+      }
+      return equalBefore[place];
+    }
+
+    /** Places of the invoices by rising amount, of equal ones by due date. */
     synchronized int[] byAmount() {
       if (byAmount == null) {
         byAmount =

@@ -75,6 +75,7 @@ final class Reading {
   private final boolean cheque;
   private final Optional<TextSpan> unbilledOrder;
   private final int[] heads;
+  private final boolean unnamedDeposit;
 
   private Reading(MatchingProblem problem, MoneyIn moneyIn) {
     this.problem = problem;
@@ -98,6 +99,7 @@ final class Reading {
             ? Optional.of(new TextSpan(order.start(1), order.end(1)))
             : Optional.empty();
     this.heads = headsOfAll();
+    this.unnamedDeposit = namesNobody();
   }
 
   static Reading of(MatchingProblem problem, MoneyIn moneyIn) {
@@ -181,7 +183,7 @@ final class Reading {
   }
 
   private void take(Hit hit) {
-    if (problem.item(hit.item()).currency().equals(moneyIn.currency())) {
+    if (problem.currencyOf(hit.item()).equals(moneyIn.currency())) {
       (problem.item(hit.item()).isSettled() ? settled : open).putIfAbsent(hit.item(), hit);
     }
   }
@@ -245,7 +247,7 @@ final class Reading {
             boolean sameSum = problem.item(item).openMinor() == moneyIn.amountMinor();
             boolean open =
                 !problem.item(item).isSettled()
-                    && problem.item(item).currency().equals(moneyIn.currency());
+                    && problem.currencyOf(item).equals(moneyIn.currency());
             boolean known = edited.stream().anyMatch(h -> h.item() == item);
             if (open && !known && (sameSum || isOfPayer(item)) && edited.size() < MOST_EDITED) {
               edited.add(hit(item, How.EDITED, found, token));
@@ -316,6 +318,10 @@ final class Reading {
 
   /** A deposit of which the bank says neither who paid nor what. */
   boolean isUnnamedDeposit() {
+    return unnamedDeposit;
+  }
+
+  private boolean namesNobody() {
     return payers.isEmpty()
         && open.isEmpty()
         && settled.isEmpty()

@@ -18,6 +18,9 @@ final class Searcher {
   /** Sums that one thread takes at a time. */
   private static final int SHARE = 500;
 
+  /** Fewer are not worth a thread. */
+  private static final int SMALLEST_SHARE = 8;
+
   private final MatchingProblem problem;
   private final Weights weights;
   private final Budgets budgets;
@@ -66,9 +69,11 @@ final class Searcher {
   }
 
   private void shared(List<Integer> places, Work work) {
+    int even = (places.size() + threads - 1) / threads;
+    int size = Math.min(SHARE, Math.max(SMALLEST_SHARE, even));
     List<List<Integer>> shares =
-        IntStream.iterate(0, from -> from < places.size(), from -> from + SHARE)
-            .mapToObj(from -> places.subList(from, Math.min(from + SHARE, places.size())))
+        IntStream.iterate(0, from -> from < places.size(), from -> from + size)
+            .mapToObj(from -> places.subList(from, Math.min(from + size, places.size())))
             .toList();
     if (threads == 1 || shares.size() <= 1) {
       shares.forEach(work::on);

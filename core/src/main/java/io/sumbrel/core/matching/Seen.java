@@ -17,6 +17,8 @@ import java.util.Optional;
  * are, it need not be searched again.
  */
 final class Seen {
+  static final long ANY_FAMILY = -1;
+
   private static final int WAYS_KEPT = 16;
   private static final int WAYS_SHOWN = 9;
 
@@ -64,16 +66,28 @@ final class Seen {
         : new Option(way.points, way.items, Arrays.stream(way.parts).map(Math::abs).toArray());
   }
 
+  /**
+   * A bit for each family whose items it may mean, several sharing one; all bits where it may be
+   * anybody's.
+   */
+  long families() {
+    long families = reading.isUnnamedDeposit() ? ANY_FAMILY : 0;
+    for (int head : reading.heads()) {
+      families |= 1L << head;
+    }
+    return families;
+  }
+
   /** Whether it might look otherwise after these changes. */
   boolean dependsOn(Touched touched) {
     if (touched.isNothing()) {
       return false;
     }
-    return touched.hasRecords() && problem.recordedFor(moneyIn).length > 0
-        || touched.hasPayer(moneyIn, reading.payerName, reading.payerAccount)
+    return touched.hasAmount(moneyIn.amountMinor())
+        || touched.hasHeadOf(reading.heads())
         || reading.isUnnamedDeposit()
-        || touched.hasAmount(moneyIn.amountMinor())
-        || Arrays.stream(reading.heads()).anyMatch(touched::hasHead);
+        || touched.hasRecords() && problem.recordedFor(moneyIn).length > 0
+        || touched.hasPayer(moneyIn, reading.payerName, reading.payerAccount);
   }
 
   /**

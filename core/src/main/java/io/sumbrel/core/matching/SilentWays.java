@@ -61,7 +61,7 @@ final class SilentWays {
     int[] points = new int[Feature.Topic.values().length];
     points[Feature.Topic.SHAPE.ordinal()] =
         problem.hasOwnSilentList(payer) ? Feature.AGREED.weight : 1;
-    way.ifPresent(w -> w.weighed = new Way.Weighed(0, points, 0));
+    way.ifPresent(w -> w.weighed = Way.Weighed.of(0, points, 0));
     return way;
   }
 

@@ -3,7 +3,9 @@ package io.sumbrel.core.matching;
 import io.sumbrel.core.matching.candidate.LongIndex;
 import io.sumbrel.core.matching.text.NameLikeness;
 import io.sumbrel.core.receipt.MoneyIn;
+import java.util.Arrays;
 import java.util.BitSet;
+import java.util.List;
 
 /**
  * Items of which something else is left than before: by the heads of their families, and amounts.
@@ -11,6 +13,7 @@ import java.util.BitSet;
 final class Touched {
   private final MatchingProblem problem;
   private final BitSet heads = new BitSet();
+  private long families;
   private final LongIndex amounts = new LongIndex();
   private RememberedPayers.Learned learned = RememberedPayers.Learned.NOTHING;
   private boolean nothing = true;
@@ -20,6 +23,38 @@ final class Touched {
     this.problem = problem;
   }
 
+  /**
+   * What is left otherwise, as far as some sums might depend on it: it may be much, and few ask.
+   *
+   * @param asking null among them is passed over
+   */
+  static Touched between(MatchingProblem problem, long[] before, long[] now, List<Seen> asking) {
+    Touched touched = new Touched(problem);
+    BitSet heads = new BitSet();
+    LongIndex amounts = new LongIndex();
+    for (Seen seen : asking) {
+      if (seen != null) {
+        amounts.add(seen.moneyIn.amountMinor(), 0);
+        Arrays.stream(seen.reading.heads()).forEach(heads::set);
+      }
+    }
+    for (int i = 0; i < now.length; i++) {
+      if (before[i] != now[i]) {
+        int customer = problem.customerOf(i);
+        boolean asked =
+            customer < 0
+                || heads.get(problem.headOf(customer))
+                || amounts.first(before[i]) >= 0
+                || amounts.first(now[i]) >= 0;
+        if (asked) {
+          touched.add(i, before[i], now[i]);
+        }
+        touched.nothing = false;
+      }
+    }
+    return touched;
+  }
+
   /** Whatever is left of an item now, and was before. */
   void add(int item, long before, long now) {
     nothing = false;
@@ -27,7 +62,7 @@ final class Touched {
     add(now);
     records |= problem.isRecord(item);
     if (problem.customerOf(item) >= 0) {
-      heads.set(problem.headOf(problem.customerOf(item)));
+      addHead(problem.headOf(problem.customerOf(item)));
     }
   }
 
@@ -35,7 +70,7 @@ final class Touched {
   void add(RememberedPayers.Learned more) {
     learned = more;
     nothing &= more.customers().isEmpty();
-    more.customers().forEach(c -> heads.set(problem.headOf(problem.customerIndex(c))));
+    more.customers().forEach(c -> addHead(problem.headOf(problem.customerIndex(c))));
   }
 
   /**
@@ -61,6 +96,21 @@ final class Touched {
     }
   }
 
+  /**
+   * Whether it might concern a sum, at a glance.
+   *
+   * @param seen what {@link Seen#families} says of it
+   */
+  boolean mayConcern(long amount, long seen) {
+    boolean broad = records || !learned.customers().isEmpty() || seen == Seen.ANY_FAMILY;
+    return !nothing && (broad || (seen & families) != 0 || hasAmount(amount));
+  }
+
+  private void addHead(int head) {
+    heads.set(head);
+    families |= 1L << head;
+  }
+
   boolean isNothing() {
     return nothing;
   }
@@ -70,8 +120,13 @@ final class Touched {
     return records;
   }
 
-  boolean hasHead(int customer) {
-    return heads.get(customer);
+  boolean hasHeadOf(int[] families) {
+    for (int head : families) {
+      if (heads.get(head)) {
+        return true;
+      }
+    }
+    return false;
   }
 
   boolean hasAmount(long minor) {

@@ -81,10 +81,22 @@ final class Way {
    * What reasons are told from.
    *
    * @param told a bit for each feature of {@link Feature#TOLD} that counts above zero
-   * @param byTopic points of each topic
+   * @param first points of the first topics, packed: there are too many ways for an array each
+   * @param second points of the other topics
    * @param equalAmounts open items of this amount, where that speaks against it; else 0
    */
-  record Weighed(int told, int[] byTopic, long equalAmounts) {
+  record Weighed(int told, long first, long second, int equalAmounts) {
+    private static final int IN_ONE = 3;
+    private static final int BITS = 21;
+
+    static Weighed of(int told, int[] byTopic, int equalAmounts) {
+      long[] packed = new long[2];
+      for (int t = 0; t < byTopic.length; t++) {
+        packed[t / IN_ONE] |= (byTopic[t] & (1L << BITS) - 1) << BITS * (t % IN_ONE);
+      }
+      return new Weighed(told, packed[0], packed[1], equalAmounts);
+    }
+
     boolean has(Feature feature) {
       int bit = Feature.TOLD.indexOf(feature);
       if (bit < 0) {
@@ -94,7 +106,9 @@ final class Way {
     }
 
     int points(Feature.Topic topic) {
-      return byTopic[topic.ordinal()];
+      long packed = topic.ordinal() < IN_ONE ? first : second;
+      int above = Long.SIZE - BITS * (topic.ordinal() % IN_ONE + 1);
+      return (int) (packed << above >> Long.SIZE - BITS);
     }
   }
 

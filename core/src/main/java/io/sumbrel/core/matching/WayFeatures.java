@@ -33,7 +33,7 @@ final class WayFeatures {
   private final MatchingProblem problem;
   private final Reading reading;
   private final Map<Integer, Hit> edited = new HashMap<>();
-  private final Map<Integer, Boolean> owing = new HashMap<>();
+  private final Map<Integer, int[]> payers = new HashMap<>();
   private final int equalAmounts;
   private final boolean chargeSpokenOf;
 
@@ -56,6 +56,9 @@ final class WayFeatures {
 
   int[] of(Way way) {
     int[] x = new int[Feature.COUNT];
+    if (!way.has(Shape.TIE)) {
+      payer(way, x);
+    }
     set(x, Feature.BASE, 1000);
     if (way.has(Shape.TIE)) {
       tie(way, x);
@@ -64,7 +67,6 @@ final class WayFeatures {
     flag(x, Feature.RECORDED, search.isRecorded());
     flag(x, Feature.OFF_LIST, search.isOffList(way));
     flag(x, Feature.AGREED, way.has(Shape.LISTED) && problem.hasOwnSilentList(way.customer));
-    payer(way, x);
     if (way.has(Shape.SECOND_PAYMENT) || way.has(Shape.PREPAID)) {
       flag(x, Feature.SECOND_PAYMENT, way.has(Shape.SECOND_PAYMENT));
       flag(x, Feature.PREPAID, way.has(Shape.PREPAID));
@@ -104,7 +106,7 @@ final class WayFeatures {
     int[] byTopic = weights.byTopic(x);
     boolean equal = x[Feature.EQUAL_AMOUNTS.ordinal()] > 0;
     way.points = Arrays.stream(byTopic).sum();
-    way.weighed = new Way.Weighed(told, byTopic, equal ? equalAmounts : 0);
+    way.weighed = Way.Weighed.of(told, byTopic, equal ? equalAmounts : 0);
   }
 
   private static void set(int[] x, Feature feature, int value) {
@@ -219,11 +221,28 @@ final class WayFeatures {
     flag(x, Feature.OTHER_ORDER, reading.unbilledOrder().isPresent());
   }
 
+  /** What is known of the payer; it is the same for every way of a customer, but for branches. */
   private void payer(Way way, int[] x) {
-    Optional<PayerClue> own = reading.clueFor(way.customer);
-    Optional<PayerClue> clue = own.or(() -> reading.clueForFamilyOf(way.customer));
-    boolean payerOwes =
-        clue.filter(c -> owing.computeIfAbsent(c.customer(), this::owes)).isPresent();
+    int[] of = payers.computeIfAbsent(way.customer, this::payer);
+    System.arraycopy(of, 0, x, 0, x.length);
+    int branch = Feature.BRANCH_IN_SET.ordinal();
+    x[branch] = hasBranch(way) ? x[branch] : 0;
+  }
+
+  private boolean hasBranch(Way way) {
+    for (int i : way.items) {
+      if (problem.customerOf(i) != way.customer) {
+        return true;
+      }
+    }
+    return false;
+  }
+
+  private int[] payer(int customer) {
+    int[] x = new int[Feature.COUNT];
+    Optional<PayerClue> own = reading.clueFor(customer);
+    Optional<PayerClue> clue = own.or(() -> reading.clueForFamilyOf(customer));
+    boolean payerOwes = clue.filter(c -> owes(c.customer())).isPresent();
     flag(x, Feature.FAMILY_ONLY, own.isEmpty() && payerOwes);
     clue.ifPresent(
         c -> {
@@ -239,9 +258,7 @@ final class WayFeatures {
           flag(x, Feature.CUSTOMER_NUMBER, c.named());
         });
     List<PayerClue> others =
-        reading.payers().stream()
-            .filter(p -> !problem.isFamily(p.customer(), way.customer))
-            .toList();
+        reading.payers().stream().filter(p -> !problem.isFamily(p.customer(), customer)).toList();
     boolean nameFits = clue.filter(c -> c.likeness() > 0 || c.name().isPresent()).isPresent();
     boolean nameOther = others.stream().anyMatch(p -> p.likeness() > 0 || p.name().isPresent());
     flag(x, Feature.NAME_OF_ANOTHER, !nameFits && nameOther);
@@ -256,17 +273,14 @@ final class WayFeatures {
         x,
         Feature.NUMBER_OF_ANOTHER,
         clue.filter(PayerClue::named).isEmpty() && others.stream().anyMatch(PayerClue::named));
-    flag(
-        x,
-        Feature.BRANCH_IN_SET,
-        (payerOwes || clue.isEmpty())
-            && Arrays.stream(way.items).anyMatch(i -> problem.customerOf(i) != way.customer));
+    flag(x, Feature.BRANCH_IN_SET, payerOwes || clue.isEmpty());
+    return x;
   }
 
   /** Whether a customer has open items of its own: a head office without pays for its branches. */
   private boolean owes(int customer) {
     for (int i : problem.openOf(customer)) {
-      if (search.pools.left(i) > 0 && problem.item(i).currency().equals(search.currency())) {
+      if (search.pools.left(i) > 0 && problem.currencyOf(i).equals(search.currency())) {
         return true;
       }
     }
@@ -331,8 +345,8 @@ final class WayFeatures {
   }
 
   private static boolean hasEarlierTwin(Pool pool, int place, Set<Integer> in) {
-    for (int k = 0; k < place; k++) {
-      if (pool.amounts[k] == pool.amounts[place] && !in.contains(pool.invoices[k])) {
+    for (int k = pool.equalBefore(place); k >= 0; k = pool.equalBefore(k)) {
+      if (!in.contains(pool.invoices[k])) {
         return true;
       }
     }

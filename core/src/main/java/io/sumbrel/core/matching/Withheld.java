@@ -33,10 +33,11 @@ record Withheld(MatchingProblem problem, int[] items, int basisPoints, boolean o
 
   /** The most that may be withheld of an amount. */
   static long most(MatchingProblem problem, long owed) {
-    return problem.rules().withheldBasisPoints().stream()
-        .mapToLong(rate -> Proportion.halfUp(owed, rate, WHOLE))
-        .max()
-        .orElse(0);
+    long most = 0;
+    for (int rate : problem.rules().withheldBasisPoints()) {
+      most = Math.max(most, Proportion.halfUp(owed, rate, WHOLE));
+    }
+    return most;
   }
 
   /** Reckoned item by item, or on the sum with the cent left over on the last item. */

@@ -1,13 +1,12 @@
 package io.sumbrel.core.matching.assignment;
 
 import java.util.Arrays;
-import java.util.List;
-import java.util.stream.IntStream;
+import java.util.function.IntToLongFunction;
 
 /** Claimants that are chosen for together, as a problem of their own. */
 final class Group {
   /** So many joint choices are counted one by one at the most. */
-  private static final int MOST_COUNTED = 20_000;
+  static final int MOST_COUNTED = 20_000;
 
   final Claimant[] members;
 
@@ -26,7 +25,7 @@ final class Group {
   /**
    * @param limits how much there is of every resource
    */
-  Group(Claimant[] members, int[] floors, long[] limits) {
+  Group(Claimant[] members, int[] floors, IntToLongFunction limits) {
     this.members = members;
     this.floors = floors;
     resources =
@@ -37,7 +36,7 @@ final class Group {
                 .sorted()
                 .distinct()
                 .toArray();
-    capacity = Arrays.stream(resources).mapToLong(r -> limits[r]).toArray();
+    capacity = Arrays.stream(resources).mapToLong(limits).toArray();
     places = new int[members.length][];
     Arrays.setAll(places, c -> placesOf(members[c]));
   }
@@ -48,21 +47,17 @@ final class Group {
     return places;
   }
 
-  /** Whether so few joint choices of some claimants are possible that all can be looked at. */
-  static boolean isCountable(List<Claimant> claimants, int[] some) {
+  /** Whether so few joint choices are possible that all can be looked at. */
+  boolean isCountable() {
     double choices = 1;
-    for (int c = 0; c < some.length && choices <= MOST_COUNTED; c++) {
-      choices *= claimants.get(some[c]).points.length + 1;
+    for (int c = 0; c < members.length && choices <= MOST_COUNTED; c++) {
+      choices *= members[c].points.length + 1;
     }
     return choices <= MOST_COUNTED;
   }
 
-  boolean isCountable() {
-    return isCountable(List.of(members), IntStream.range(0, members.length).toArray());
-  }
-
   /** Whether it is the same problem as that of these members. */
-  boolean isOf(Claimant[] others, int[] otherFloors, long[] limits) {
+  boolean isOf(Claimant[] others, int[] otherFloors, IntToLongFunction limits) {
     if (members.length != others.length || !Arrays.equals(floors, otherFloors)) {
       return false;
     }
@@ -72,7 +67,7 @@ final class Group {
       }
     }
     for (int r = 0; r < resources.length; r++) {
-      if (capacity[r] != limits[resources[r]]) {
+      if (capacity[r] != limits.applyAsLong(resources[r])) {
         return false;
       }
     }

@@ -17,7 +17,7 @@ import java.util.stream.IntStream;
  * there the likelihoods are those over all choices of the group, against how likely everybody else
  * leaves the resources alone: first each by itself, then as found before, stage by stage. So what
  * happens in one corner of a large component does not reach all of it, and a plan that follows
- * another works on nothing but what has changed, with the same answer.
+ * another works on nothing but what has changed and what is around it, with the same answer.
  *
  * <p>Only options with more than 0 points enter the best choice; weaker ones still enter the
  * likelihoods. Work is bounded in nodes, so every machine gives the same answer.
@@ -28,14 +28,25 @@ public final class JointPlan {
 
   private static final int STAGES = 2;
 
-  private final List<Claimant> claimants;
-  private final List<int[]> components;
+  /** How likely others leave alone what nobody else asks for. */
+  private static final long[] NOBODY_ELSE = new long[0];
 
-  /** What came of its group, by claimant. */
+  /** The slot of each claimant: it keeps it while it is there. */
+  private final int[] slots;
+
+  /** The place of each slot. */
+  private final int[] places;
+
+  private final Contention contention;
+
+  /** What came of its group, by slot. */
   private final Solved[] solved;
 
-  /** The place of each claimant in its group. */
+  /** The place of each slot in its group. */
   private final int[] placeInGroup;
+
+  /** Slots of which something was found anew. */
+  private final BitSet anew = new BitSet();
 
   private long nodes;
 
@@ -45,8 +56,10 @@ public final class JointPlan {
    * @param places where each of the claimants now is found in it, or −1
    */
   public record Before(JointPlan plan, int[] places) {
-    private Solved solved(int claimant) {
-      return places[claimant] < 0 ? null : plan.solved[places[claimant]];
+    /** Whether those that are still there follow each other as they did. */
+    private boolean isInOrder() {
+      int[] still = Arrays.stream(places).filter(p -> p >= 0).toArray();
+      return IntStream.range(1, still.length).allMatch(k -> still[k - 1] < still[k]);
     }
   }
 
@@ -66,95 +79,204 @@ public final class JointPlan {
   /**
    * Chooses for all.
    *
-   * @param capacity how much there is of each resource
+   * @param left how much there is of each resource, above zero or below
    * @param nodeBudget after so many nodes the best choice of a group so far stands, unproven
    */
   public static JointPlan of(
-      List<Claimant> claimants, long[] capacity, int nodeBudget, Optional<Before> before) {
-    return new JointPlan(claimants, capacity, nodeBudget, before);
+      List<Claimant> claimants, long[] left, int nodeBudget, Optional<Before> before) {
+    return new JointPlan(
+        claimants, left, nodeBudget, before.filter(Before::isInOrder).orElse(null));
   }
 
-  private JointPlan(
-      List<Claimant> claimants, long[] capacity, int nodeBudget, Optional<Before> before) {
-    this.claimants = claimants;
-    solved = new Solved[claimants.size()];
-    placeInGroup = new int[solved.length];
-    Contention contention = new Contention(claimants, capacity);
-    components = contention.components(IntStream.range(0, solved.length).toArray());
-    long[] limits = contention.limits();
-    List<Solved> whole = new ArrayList<>();
-    BitSet inLarge = new BitSet();
-    for (int[] component : components) {
-      if (Group.isCountable(claimants, component)) {
-        whole.add(toSolve(component, new int[component.length], limits, 1, before));
-      } else {
-        Arrays.stream(component).forEach(inLarge::set);
+  private JointPlan(List<Claimant> claimants, long[] left, int nodeBudget, Before before) {
+    JointPlan then = before == null ? null : before.plan;
+    slots =
+        then == null ? IntStream.range(0, claimants.size()).toArray() : slots(claimants, before);
+    int all =
+        Math.max(slots.length == 0 ? 0 : max(slots) + 1, then == null ? 0 : then.solved.length);
+    Claimant[] bySlot = new Claimant[all];
+    places = new int[all];
+    for (int c = 0; c < slots.length; c++) {
+      bySlot[slots[c]] = claimants.get(c);
+      places[slots[c]] = c;
+    }
+    contention = then == null ? Contention.of(bySlot, left) : then.contention.after(bySlot, left);
+    solved = then == null ? new Solved[all] : Arrays.copyOf(then.solved, all);
+    placeInGroup = then == null ? new int[all] : Arrays.copyOf(then.placeInGroup, all);
+    List<Solved> groups = group(then);
+    find(groups, then);
+    for (Solved one : groups) {
+      nodes += one.choose(nodeBudget);
+      Arrays.stream(one.slots).forEach(anew::set);
+    }
+    contention.settle();
+  }
+
+  private static int max(int[] slots) {
+    return Arrays.stream(slots).max().getAsInt();
+  }
+
+  /** Who was there keeps the slot; others come into empty ones, or into new ones. */
+  private static int[] slots(List<Claimant> claimants, Before before) {
+    Contention then = before.plan.contention;
+    int[] slots = new int[claimants.size()];
+    int empty = -1;
+    for (int c = 0; c < slots.length; c++) {
+      int place = before.places[c];
+      int slot = place < 0 ? -1 : before.plan.slots[place];
+      if (slot < 0 || then.claimantIn(slot) != claimants.get(c)) {
+        do {
+          empty++;
+        } while (empty < then.slots() && then.claimantIn(empty) != null);
+        slot = empty;
+      }
+      slots[c] = slot;
+    }
+    return slots;
+  }
+
+  /** Puts everybody who may stand otherwise than before into groups; gives those to be solved. */
+  private List<Solved> group(JointPlan then) {
+    BitSet again = (BitSet) contention.touched().clone();
+    if (then != null) {
+      contention.touched().stream()
+          .filter(slot -> slot < then.solved.length && then.solved[slot] != null)
+          .forEach(slot -> Arrays.stream(then.solved[slot].slots).forEach(again::set));
+    }
+    List<Solved> anew = new ArrayList<>();
+    BitSet done = new BitSet();
+    for (int slot = again.nextSetBit(0); slot >= 0; slot = again.nextSetBit(slot + 1)) {
+      if (contention.claimantIn(slot) == null) {
+        solved[slot] = null;
+      } else if (!done.get(slot)) {
+        Solved one = toSolve(contention.group(slot), then);
+        anew.add(one);
+        place(one);
+        Arrays.stream(one.slots).forEach(done::set);
       }
     }
-    whole.forEach(one -> one.find(0, new long[one.group.resources.length]));
-    int[] large = inLarge.stream().toArray();
-    contention.leaveOutDominated(large);
-    List<Solved> parts = new ArrayList<>();
-    for (int[] part : contention.components(large)) {
-      int[] floors = new int[part.length];
-      Arrays.setAll(floors, c -> contention.floor(part[c]));
-      parts.add(toSolve(part, floors, limits, STAGES, before));
+    return anew;
+  }
+
+  private void place(Solved one) {
+    for (int c = 0; c < one.slots.length; c++) {
+      solved[one.slots[c]] = one;
+      placeInGroup[one.slots[c]] = c;
     }
-    for (int stage = 0; stage < STAGES; stage++) {
-      find(parts, capacity.length, stage);
-    }
-    whole.addAll(parts);
-    whole.forEach(one -> nodes += one.choose(nodeBudget));
   }
 
   /** A group with what is known of it from before. */
-  private Solved toSolve(
-      int[] places, int[] floors, long[] limits, int stages, Optional<Before> before) {
-    Solved known = before.map(b -> b.solved(places[0])).orElse(null);
-    Claimant[] members = new Claimant[places.length];
-    Arrays.setAll(members, c -> claimants.get(places[c]));
+  private Solved toSolve(int[] group, JointPlan then) {
+    int[] in =
+        Arrays.stream(group).mapToObj(s -> places[s]).sorted().mapToInt(c -> slots[c]).toArray();
+    Claimant[] members = new Claimant[in.length];
+    Arrays.setAll(members, c -> contention.claimantIn(in[c]));
+    boolean large = contention.isLarge(in[0]);
+    int[] floors = Arrays.stream(in).map(s -> large ? contention.floor(s) : 0).toArray();
+    int stages = large ? STAGES : 1;
+    Solved known = then != null && in[0] < then.solved.length ? then.solved[in[0]] : null;
     boolean same =
-        known != null && known.stages() == stages && known.group.isOf(members, floors, limits);
-    Solved now = same ? new Solved(known) : new Solved(new Group(members, floors, limits), stages);
-    for (int c = 0; c < places.length; c++) {
-      solved[places[c]] = now;
-      placeInGroup[places[c]] = c;
-    }
-    return now;
+        known != null
+            && known.stages() == stages
+            && known.group.isOf(members, floors, contention::limit);
+    return same
+        ? new Solved(known)
+        : new Solved(new Group(members, floors, contention::limit), in, stages);
   }
 
-  /** How likely everything is, given how likely the stage before found that others stay away. */
-  private static void find(List<Solved> parts, int resources, int stage) {
-    long[] all = new long[resources];
-    for (Solved part : parts) {
-      for (int c = 0; c < part.group.members.length; c++) {
-        long[] alone = part.alone(c, stage);
-        int[] own = part.group.members[c].resources;
-        for (int k = 0; k < own.length; k++) {
-          all[own[k]] += alone[k];
+  /**
+   * Finds how likely everything is in these groups, stage by stage; and in those around them where
+   * a stage before came to something else. They are added.
+   */
+  private void find(List<Solved> anew, JointPlan then) {
+    anew.forEach(one -> one.find(0, outside(one, 0)));
+    BitSet stirred = new BitSet();
+    for (Solved one : anew) {
+      for (int c = 0; c < one.slots.length; c++) {
+        if (!isAloneAsBefore(one, c, then)) {
+          Arrays.stream(one.group.members[c].resources).forEach(stirred::set);
         }
       }
     }
-    for (Solved part : parts) {
-      part.find(stage, part.outside(all, stage));
+    BitSet listed = new BitSet();
+    anew.forEach(one -> Arrays.stream(one.slots).forEach(listed::set));
+    for (int r = stirred.nextSetBit(0); r >= 0; r = stirred.nextSetBit(r + 1)) {
+      for (int slot : contention.askersOf(r)) {
+        if (!listed.get(slot) && contention.isLarge(slot)) {
+          Solved around = new Solved(solved[slot]);
+          place(around);
+          around.find(0, outside(around, 0));
+          anew.add(around);
+          Arrays.stream(around.slots).forEach(listed::set);
+        }
+      }
     }
+    anew.stream().filter(one -> one.stages() > 1).forEach(one -> one.find(1, outside(one, 1)));
+  }
+
+  private boolean isAloneAsBefore(Solved one, int member, JointPlan then) {
+    int slot = one.slots[member];
+    if (one.stages() == 1) {
+      return true; // asks for nothing that another group might
+    }
+    return then != null
+        && then.contention.claimantIn(slot) == one.group.members[member]
+        && then.contention.isLarge(slot)
+        && Arrays.equals(one.alone(member, 1), then.solved[slot].alone(then.placeInGroup[slot], 1));
+  }
+
+  /** How likely all others leave the resources of a group alone, as a stage before found. */
+  private long[] outside(Solved one, int stage) {
+    if (one.stages() == 1) {
+      return NOBODY_ELSE;
+    }
+    long[] outside = new long[one.group.resources.length];
+    for (int k = 0; k < outside.length; k++) {
+      if (one.group.isScarce(k)) {
+        int r = one.group.resources[k];
+        for (int slot : contention.askersOf(r)) {
+          Solved other = solved[slot];
+          if (other != one && contention.isLarge(slot)) {
+            int member = placeInGroup[slot];
+            int at = Arrays.binarySearch(other.group.members[member].resources, r);
+            outside[k] += other.alone(member, stage)[at];
+          }
+        }
+      }
+    }
+    return outside;
+  }
+
+  /** Whether for the claimant at a place the same was found as before, without looking. */
+  public boolean isAsBefore(int claimant) {
+    return !anew.get(slots[claimant]);
   }
 
   /** What was chosen for the claimant at a place. */
   public Outcome outcome(int claimant) {
-    return solved[claimant].outcome(placeInGroup[claimant]);
+    int slot = slots[claimant];
+    return solved[slot].outcome(placeInGroup[slot]);
   }
 
   /** Claimants that may get in each other's way, by their places; each once, in rising order. */
   public List<int[]> components() {
+    List<int[]> components = new ArrayList<>();
+    BitSet done = new BitSet();
+    for (int slot : slots) {
+      if (!done.get(slot)) {
+        int[] component = contention.component(slot);
+        Arrays.stream(component).forEach(done::set);
+        components.add(Arrays.stream(component).map(s -> places[s]).sorted().toArray());
+      }
+    }
     return components;
   }
 
   /** Of how many components the choice is not proven to be the best. */
   public int unproven() {
     return (int)
-        components.stream()
-            .filter(c -> Arrays.stream(c).anyMatch(k -> !solved[k].isProven()))
+        components().stream()
+            .filter(c -> Arrays.stream(c).anyMatch(k -> !solved[slots[k]].isProven()))
             .count();
   }
 

@@ -5,6 +5,10 @@ import java.util.Arrays;
 /** A group with what was found for it: how likely everything is, then what is chosen. */
 final class Solved {
   final Group group;
+
+  /** The slots of its members. */
+  final int[] slots;
+
   private final Stage[] stages;
   private BestChoice.Best best;
   private JointPlan.Outcome[] outcomes;
@@ -15,32 +19,37 @@ final class Solved {
   /**
    * How likely everything is, given how likely others leave the resources alone.
    *
-   * @param outside scaled logarithms of that, by resource of the group
-   * @param likelihoods of each option of each member, in parts of a million
-   * @param alone how likely each member leaves its resources alone, then
+   * @param outside scaled logarithms of that, by resource of the group; empty when nobody else asks
+   * @param likelihoods of the last stage: of each option of each member, in parts of a million
+   * @param alone of the others: how likely each member leaves its resources alone, then
    */
   private record Stage(long[] outside, int[][] likelihoods, long[][] alone) {
-    static Stage of(Group group, long[] outside) {
-      double[][] shares = Likelihoods.of(group, outside);
-      int[][] likelihoods = new int[shares.length][];
-      long[][] alone = new long[shares.length][];
+    static Stage of(Group group, long[] outside, boolean last) {
+      long[] others = outside.length == 0 ? new long[group.resources.length] : outside;
+      double[][] shares = Likelihoods.of(group, others);
+      int[][] likelihoods = last ? new int[shares.length][] : null;
+      long[][] alone = last ? null : new long[shares.length][];
       for (int c = 0; c < shares.length; c++) {
-        likelihoods[c] = Arrays.stream(shares[c]).mapToInt(s -> (int) (s * 1_000_000)).toArray();
-        alone[c] = group.members[c].alone(shares[c]);
+        if (last) {
+          likelihoods[c] = Arrays.stream(shares[c]).mapToInt(s -> (int) (s * 1_000_000)).toArray();
+        } else {
+          alone[c] = group.members[c].alone(shares[c]);
+        }
       }
       return new Stage(outside, likelihoods, alone);
     }
   }
 
   /** To be solved from nothing, in so many stages. */
-  Solved(Group group, int stages) {
+  Solved(Group group, int[] slots, int stages) {
     this.group = group;
+    this.slots = slots;
     this.stages = new Stage[stages];
   }
 
   /** To be solved from what is known of the same group. */
   Solved(Solved before) {
-    this(before.group, before.stages.length);
+    this(before.group, before.slots, before.stages.length);
     this.before = before;
   }
 
@@ -53,28 +62,11 @@ final class Solved {
     return stage == 0 ? group.members[member].byItself : stages[stage - 1].alone[member];
   }
 
-  /** How likely all others leave the resources alone, from the sums over everybody. */
-  long[] outside(long[] all, int stage) {
-    long[] outside = new long[group.resources.length];
-    for (int r = 0; r < outside.length; r++) {
-      outside[r] = all[group.resources[r]];
-    }
-    for (int c = 0; c < group.members.length; c++) {
-      long[] alone = alone(c, stage);
-      for (int k = 0; k < alone.length; k++) {
-        outside[group.places[c][k]] -= alone[k];
-      }
-    }
-    for (int r = 0; r < outside.length; r++) {
-      outside[r] = group.isScarce(r) ? outside[r] : 0;
-    }
-    return outside;
-  }
-
   /** Finds how likely everything is, against how likely others leave the resources alone. */
   void find(int stage, long[] outside) {
     boolean same = before != null && Arrays.equals(before.stages[stage].outside, outside);
-    stages[stage] = same ? before.stages[stage] : Stage.of(group, outside);
+    boolean last = stage == stages.length - 1;
+    stages[stage] = same ? before.stages[stage] : Stage.of(group, outside, last);
   }
 
   /** Chooses; gives the nodes that it took. */

@@ -22,7 +22,7 @@ public final class SumTable implements SetSearch {
   /** Above this number of amounts there is no table of triples. */
   public static final int MAX_FOR_TRIPLES = 60;
 
-  /** Above this number of amounts there is no table of pairs. */
+  /** Above this number of amounts sets of two or more are not looked for. */
   public static final int MAX_AMOUNTS = 1_000;
 
   private final long[] amounts;
@@ -75,10 +75,6 @@ public final class SumTable implements SetSearch {
                 : search.sets.size() < search.found ? Searched.CAP_REACHED : Searched.SEARCHED_ALL;
     return new Sets(
         List.copyOf(search.sets), search.counts, stop, reached == wanted ? maxSize : reached);
-  }
-
-  private int largestTable() {
-    return Math.max(1, reach() / 2);
   }
 
   private synchronized Sums sums(int size) {
@@ -173,26 +169,25 @@ public final class SumTable implements SetSearch {
 
     /** Finds every set of a size; false when the budget ended before. */
     boolean ofSize(int size) {
-      boolean many = amounts.length > MAX_FOR_TRIPLES && sums[2] == null;
-      if (size == 2 && many) {
-        return twoTables(1, 1);
+      if (size == 1) {
+        return singles();
       }
-      if (size == 3 && many) {
-        return threeOfMany();
-      }
-      if (size <= largestTable()) {
-        Sums table = sums(size);
-        for (int k = firstFrom(table.sums, low);
-            k < table.sums.length && table.sums[k] <= high;
-            k++) {
-          if (--left < 0) {
-            return false;
-          }
-          found(size, table.members[k], size, 0);
+      return size == 3 && amounts.length > MAX_FOR_TRIPLES
+          ? threeOfMany()
+          : twoTables(size / 2, size - size / 2);
+    }
+
+    private boolean singles() {
+      Sums table = sums(1);
+      for (int k = firstFrom(table.sums, low);
+          k < table.sums.length && table.sums[k] <= high;
+          k++) {
+        if (--left < 0) {
+          return false;
         }
-        return true;
+        found(1, table.members[k], 1, 0);
       }
-      return twoTables(size / 2, size - size / 2);
+      return true;
     }
 
     /** Every sum of the first table with those of the second that lie wholly after it. */
