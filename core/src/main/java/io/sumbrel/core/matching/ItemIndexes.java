@@ -25,6 +25,7 @@ final class ItemIndexes {
   final int[] customerOf;
   final Currency[] currencyOf;
   final int[] dueDays;
+  final int[] numberRanks;
   final long[] openMinors;
   private final Map<Currency, Integer> currencies = new HashMap<>();
 
@@ -45,13 +46,26 @@ final class ItemIndexes {
       currencies.computeIfAbsent(item.currency(), c -> currencies.size());
       index(i, item);
     }
-    this.placesById =
-        IntStream.range(0, items.size())
-            .boxed()
-            .sorted(Comparator.comparingLong(i -> items.get(i).id().number()))
-            .mapToInt(i -> i)
-            .toArray();
+    this.numberRanks = new int[items.size()];
+    int[] byNumber =
+        sorted(
+            items,
+            Comparator.<OpenItem>comparingInt(i -> i.number().length())
+                .thenComparing(OpenItem::number));
+    for (int rank = 0; rank < byNumber.length; rank++) {
+      numberRanks[byNumber[rank]] = rank;
+    }
+    this.placesById = sorted(items, Comparator.comparingLong(i -> i.id().number()));
     this.ids = Arrays.stream(placesById).mapToLong(i -> items.get(i).id().number()).toArray();
+  }
+
+  /** Places in an order; of equal ones the earlier first. */
+  private static int[] sorted(List<OpenItem> items, Comparator<OpenItem> order) {
+    return IntStream.range(0, items.size())
+        .boxed()
+        .sorted(Comparator.comparing(items::get, order))
+        .mapToInt(i -> i)
+        .toArray();
   }
 
   private void index(int i, OpenItem item) {

@@ -151,8 +151,7 @@ public final class MatchingProblem {
             ? parties
             : new Parties(parties, remembered().after(come, gone));
     return Optional.of(
-        new MatchingProblem(
-            newPile, items, now, rules, recorded, indexes, Map.copyOf(all), taught));
+        new MatchingProblem(newPile, items, now, rules, recorded, indexes, all, taught));
   }
 
   /** A total that has changed makes habits read otherwise. */
@@ -202,6 +201,11 @@ public final class MatchingProblem {
     return IntStream.range(items.size(), items.size() + recorded.size())
         .filter(r -> recorded(r).mayBeIn(entry))
         .toArray();
+  }
+
+  /** The place of an item's number among all numbers, shorter ones first. */
+  int numberRank(int item) {
+    return indexes.numberRanks[item];
   }
 
   Currency currencyOf(int item) {

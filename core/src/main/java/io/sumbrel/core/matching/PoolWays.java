@@ -58,10 +58,8 @@ final class PoolWays {
     if (pool.isOfSeveral()) {
       runs(pool, pool.byCustomer());
     }
-    for (int c = 0; c < Math.min(MOST_BY_CREDITS, pool.credits.length); c++) {
-      runsLess(pool.credits[c], pool.invoices);
-      runsLess(pool.credits[c], pool.byNumber());
-    }
+    runsLess(pool, pool.invoices);
+    runsLess(pool, pool.byNumber());
     pool.months().forEach(month -> search.nearly(month, search.sumOf(month), Shape.MONTH));
     earliest(pool);
   }
@@ -154,18 +152,26 @@ final class PoolWays {
   }
 
   /** Neighbours of which a credit was taken off. */
-  private void runsLess(int credit, int[] order) {
-    long wanted = search.amount - search.pools.left(credit);
-    int from = 0;
-    long sum = 0;
-    for (int to = 0; to < order.length; to++) {
-      sum += search.pools.left(order[to]);
-      while (sum > wanted && from < to) {
-        sum -= search.pools.left(order[from++]);
-      }
-      if (sum == wanted && to > from) {
-        int[] run = Arrays.copyOfRange(order, from, to + 1);
-        search.exact(NamedWays.with(run, new int[] {credit}), Shape.RUN, 1);
+  private void runsLess(Pool pool, int[] order) {
+    int credits = Math.min(MOST_BY_CREDITS, pool.credits.length);
+    if (credits == 0) {
+      return;
+    }
+    long[] amounts = Arrays.stream(order).mapToLong(search.pools::left).toArray();
+    for (int c = 0; c < credits; c++) {
+      int credit = pool.credits[c];
+      long wanted = search.amount - search.pools.left(credit);
+      int from = 0;
+      long sum = 0;
+      for (int to = 0; to < order.length; to++) {
+        sum += amounts[to];
+        while (sum > wanted && from < to) {
+          sum -= amounts[from++];
+        }
+        if (sum == wanted && to > from) {
+          int[] run = Arrays.copyOfRange(order, from, to + 1);
+          search.exact(NamedWays.with(run, new int[] {credit}), Shape.RUN, 1);
+        }
       }
     }
   }

@@ -1,7 +1,6 @@
 package io.sumbrel.core.matching;
 
 import io.sumbrel.core.matching.combination.SetSearch;
-import io.sumbrel.core.openitem.OpenItem;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -218,22 +217,14 @@ final class Pools {
     /** Invoices in the order of their numbers. */
     synchronized int[] byNumber() {
       if (byNumber == null) {
-        List<Integer> order = new ArrayList<>();
-        for (int i : invoices) {
-          order.add(i);
-        }
-        order.sort(
-            Comparator.comparing((Integer i) -> number(i).length())
-                .thenComparing(this::number)
-                .thenComparing(i -> i));
-        byNumber = order.stream().mapToInt(i -> i).toArray();
+        byNumber =
+            Arrays.stream(invoices)
+                .mapToLong(i -> (long) problem.numberRank(i) << 32 | i)
+                .sorted()
+                .mapToInt(k -> (int) k)
+                .toArray();
       }
       return byNumber;
-    }
-
-    private String number(int item) {
-      OpenItem one = problem.item(item);
-      return one.number();
     }
   }
 }
