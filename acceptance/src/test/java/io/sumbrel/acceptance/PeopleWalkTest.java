@@ -230,4 +230,36 @@ class PeopleWalkTest {
     page.navigate(product.address() + "/books/journal");
     assertThat(page.getByLabel("Password")).isVisible();
   }
+
+  @Test
+  void aListForPaymentsThatNameNothingIsSetAndFollowed() {
+    Page ruta = as("Ruta");
+    ruta.navigate(product.address() + "/books/rules");
+    button(ruta, "Set a list").press("Enter");
+    ruta.getByLabel("keep on account").press("Space");
+    button(ruta, "earliest due first: earlier").press("Enter");
+    button(ruta, "earliest due first: earlier").press("Enter");
+    button(ruta, "Keep this list").press("Enter");
+    assertThat(button(ruta, "Do without")).isVisible();
+    choose(page, "ASH + FELDSPAR WORKSHOP");
+    assertThat(page.getByText("the list of the house: earliest due first").first()).isVisible();
+
+    Locator rates = ruta.getByLabel("Rates in per cent, such as 20 2.5");
+    rates.fill("ten");
+    rates.press("Enter");
+    assertThat(ruta.getByRole(AriaRole.ALERT)).containsText("“ten” is no rate such as 20 or 2.5.");
+
+    button(ruta, "Do without").press("Enter");
+    assertThat(ruta.getByText("No list is set: each is read by what is likely.")).isVisible();
+    assertThat(page.getByText("the list of the house")).hasCount(0);
+    page.navigate(product.address() + "/books/rules");
+    assertThat(page.getByText("No list is set: each is read by what is likely.")).isVisible();
+    assertThat(button(page, "Set a list")).hasCount(0); // a clerk reads the rules
+    ruta.context().close();
+  }
+
+  private static Locator button(Page of, String name) {
+    return of.getByRole(
+        AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true));
+  }
 }

@@ -157,6 +157,11 @@ final class PlanMemory {
       return same;
     }
 
+    /** What was chosen for a sum of the pile; null where it was not open any more. */
+    Choice choiceOf(int inPile) {
+      return placeOf(inPile) < 0 ? null : choices[places[inPile]];
+    }
+
     Seen seenOf(int inPile) {
       return placeOf(inPile) < 0 ? null : seen[places[inPile]];
     }

@@ -24,8 +24,11 @@ public final class Planner {
   /** From here on a choice is taken as given when the rest is read again, round after round. */
   private static final int[] TAKEN_AS_GIVEN = {950_000, 850_000, 650_000};
 
-  /** In hundredths: how the odds of a choice grow that a later round confirms. */
-  private static final int LATER_ODDS = 160;
+  /** In hundredths, by round: how the odds of a choice grow that a later round confirms. */
+  private static final int[] LATER_ODDS = {100, 200, 200, 150};
+
+  /** As likely as not, in parts of a million. */
+  private static final int EVEN = 500_000;
 
   private final MatchingProblem problem;
   private final Budgets budgets;
@@ -336,19 +339,22 @@ public final class Planner {
   }
 
   /**
-   * What still stands when the nearly certain is taken off is likelier than it looks: measured on
-   * invented companies of every population alike, by {@link #LATER_ODDS}.
+   * What still stands when the nearly certain is taken off is likelier than it looks, where it is
+   * likelier than not: measured on invented companies of every population alike, by {@link
+   * #LATER_ODDS}.
    */
   private int[] confirmed(int sum, Choice choice) {
     int chosen = choice.chosen();
-    Round round = memory.rounds.get(0);
-    boolean first = round.choices[round.placeOf(sum)] == choice;
     int[] likelihoods = choice.likelihoods().clone();
-    if (chosen >= 0 && !first) {
+    int round = 0;
+    while (memory.rounds.get(round).choiceOf(sum) != choice) {
+      round++;
+    }
+    if (chosen >= 0 && likelihoods[chosen] >= EVEN) {
       long was = likelihoods[chosen];
-      long odds = was * LATER_ODDS / 100;
+      long odds = was * LATER_ODDS[round] / 100;
       likelihoods[chosen] = (int) (odds * 1_000_000 / (odds + 1_000_000 - was));
-      for (int w = 0; w < likelihoods.length; w++) {
+      for (int w = 0; w < likelihoods.length && was < 1_000_000; w++) {
         long others = 1_000_000 - likelihoods[chosen];
         likelihoods[w] =
             w == chosen ? likelihoods[w] : (int) (likelihoods[w] * others / (1_000_000 - was));

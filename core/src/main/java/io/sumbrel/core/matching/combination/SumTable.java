@@ -128,8 +128,12 @@ public final class SumTable implements SetSearch {
 
   /** Places by rising sum: sum and place are sorted as one long where both fit into it. */
   private static int[] orderOf(long[] sums) {
-    long least = Arrays.stream(sums).min().orElse(0);
-    long most = Arrays.stream(sums).max().orElse(0);
+    long least = sums.length == 0 ? 0 : sums[0];
+    long most = least;
+    for (long sum : sums) {
+      least = Math.min(least, sum);
+      most = Math.max(most, sum);
+    }
     int width = 64 - Long.numberOfLeadingZeros(Math.max(1, sums.length - 1));
     if (most - least >= 1L << 62 - width) {
       return IntStream.range(0, sums.length)
