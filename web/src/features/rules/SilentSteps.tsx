@@ -75,14 +75,14 @@ export function SilentSteps({ view, otherwise, begin, keep, drop }: Props) {
       {problem && <Sentence error={problem} />}
       {may && (
         <div className={styles.row}>
-          <Button
-            variant="contained"
-            disabled={draft === undefined}
-            onClick={() => void attempt(() => keep(steps))}
-          >
-            Keep this list
-          </Button>
-          {draft && <Button onClick={() => setDraft(undefined)}>Leave it as it was</Button>}
+          {draft && (
+            <>
+              <Button variant="contained" onClick={() => void attempt(() => keep(steps))}>
+                Keep this list
+              </Button>
+              <Button onClick={() => setDraft(undefined)}>Leave it as it was</Button>
+            </>
+          )}
           {view.set && <Button onClick={() => void attempt(drop)}>Do without</Button>}
         </div>
       )}

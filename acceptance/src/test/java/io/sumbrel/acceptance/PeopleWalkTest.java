@@ -236,7 +236,7 @@ class PeopleWalkTest {
     Page ruta = as("Ruta");
     ruta.navigate(product.address() + "/books/rules");
     button(ruta, "Set a list").press("Enter");
-    ruta.getByLabel("keep on account").press("Space");
+    ruta.getByLabel("keep on account", new Page.GetByLabelOptions().setExact(true)).press("Space");
     button(ruta, "earliest due first: earlier").press("Enter");
     button(ruta, "earliest due first: earlier").press("Enter");
     button(ruta, "Keep this list").press("Enter");
@@ -259,7 +259,6 @@ class PeopleWalkTest {
   }
 
   private static Locator button(Page of, String name) {
-    return of.getByRole(
-        AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true));
+    return of.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true));
   }
 }
