@@ -1,5 +1,7 @@
 package io.sumbrel.core.rules;
 
+import java.util.Locale;
+
 /** One way to place money of a known payer who says nothing about what it is for. */
 public enum SilentStep {
   /** One item of exactly the amount; of several the earliest due. */
@@ -23,5 +25,10 @@ public enum SilentStep {
 
   public String words() {
     return words;
+  }
+
+  /** As it is written on a command line, such as {@code one-item}. */
+  public String written() {
+    return name().toLowerCase(Locale.ROOT).replace('_', '-');
   }
 }

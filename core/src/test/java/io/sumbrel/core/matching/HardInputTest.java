@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import io.sumbrel.core.matching.combination.Searched;
+import io.sumbrel.core.openitem.ItemId;
 import io.sumbrel.core.openitem.OpenItem;
 import io.sumbrel.core.party.CustomerId;
 import io.sumbrel.core.receipt.MoneyIn;
@@ -12,7 +13,9 @@ import io.sumbrel.core.rules.HouseRules;
 import io.sumbrel.core.tape.LineKind;
 import io.sumbrel.core.tape.Tape;
 import java.util.Currency;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
 
@@ -132,6 +135,34 @@ class HardInputTest extends SmallHouse {
     Plan.Row row = readable().get(0);
     assertThat(row.ways()).isEmpty();
     assertThat(row.customer()).as("the payer is known all the same").isPresent();
+  }
+
+  /** Everybody is in everybody's way; the joint choice stays bounded, and a change stays small. */
+  @Test
+  void twoThousandSumsOfOneCustomerInEachOthersWay() {
+    CustomerId alder = customer("Alder Pots");
+    for (int i = 0; i < 300; i++) {
+      item(alder, "T-" + (50_000 + i), 10_000 + 25L * (i % 60));
+    }
+    for (int i = 0; i < 2_000; i++) {
+      money("ALDER POTS", 10_000 + 25L * (i % 60), "PAYMENT");
+    }
+    Plan plan = Planner.plan(problem());
+    Map<ItemId, Long> placed = new HashMap<>();
+    for (Plan.Row row : plan.rows()) {
+      row.chosen()
+          .ifPresent(
+              w ->
+                  row.ways().get(w).lines().stream()
+                      .filter(l -> l.item().isPresent())
+                      .forEach(l -> placed.merge(l.item().get(), l.amountMinor(), Long::sum)));
+    }
+    assertThat(items)
+        .as("nothing is promised twice")
+        .allMatch(i -> placed.getOrDefault(i.id(), 0L) <= i.openMinor());
+    pile.remove(7);
+    Plan after = Planner.replan(plan, plan.memory().problem.with(pile, items).orElseThrow());
+    assertThat(after.rows()).isEqualTo(Planner.plan(problem()).rows());
   }
 
   @Test

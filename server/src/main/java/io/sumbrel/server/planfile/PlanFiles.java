@@ -5,14 +5,20 @@ import io.sumbrel.core.matching.Plan;
 import io.sumbrel.core.matching.Planner;
 import io.sumbrel.core.matching.RememberedPayers;
 import io.sumbrel.core.refusal.Refusal;
+import io.sumbrel.core.rules.HouseLimits;
 import io.sumbrel.core.rules.HouseRules;
+import io.sumbrel.core.rules.SilentList;
+import io.sumbrel.core.rules.SilentPayments;
 import java.io.IOException;
 import java.io.PrintStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import tools.jackson.databind.SerializationFeature;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -22,7 +28,11 @@ import tools.jackson.databind.json.JsonMapper;
  */
 public final class PlanFiles {
   private static final String USE =
-      "Use: ./sumbrel plan --items FILE... --money FILE... [--past FILE...] [--out plan.json]";
+      "Use: ./sumbrel plan --items FILE... --money FILE... [--past FILE...] [--withheld RATE...]"
+          + " [--silent STEP...] [--out plan.json]";
+
+  private static final Set<String> NAMES =
+      Set.of("--items", "--money", "--past", "--withheld", "--silent", "--out");
 
   private PlanFiles() {}
 
@@ -51,46 +61,65 @@ public final class PlanFiles {
     return 1;
   }
 
-  /** What was asked for on the command line. */
-  private record Options(List<Path> items, List<Path> money, List<Path> past, Optional<Path> out) {
+  /**
+   * What was asked for on the command line.
+   *
+   * @param withheld rates in per cent at which customers withhold tax
+   * @param silent steps for payments that name nothing, in order; empty for none
+   */
+  private record Options(
+      List<String> items,
+      List<String> money,
+      List<String> past,
+      List<String> withheld,
+      List<String> silent,
+      Optional<Path> out) {
 
     static Options of(List<String> args) {
-      List<Path> items = new ArrayList<>();
-      List<Path> money = new ArrayList<>();
-      List<Path> past = new ArrayList<>();
-      List<Path> out = new ArrayList<>();
-      List<Path> current = null;
+      Map<String, List<String>> given = new HashMap<>();
+      List<String> current = null;
       for (String arg : args) {
-        switch (arg) {
-          case "--items" -> current = items;
-          case "--money" -> current = money;
-          case "--past" -> current = past;
-          case "--out" -> current = out;
-          default -> {
-            if (current == null || arg.startsWith("--")) {
-              throw new Refusal("options", "“" + arg + "” is no option. " + USE);
-            }
-            current.add(Path.of(arg));
-          }
+        if (NAMES.contains(arg)) {
+          current = given.computeIfAbsent(arg, a -> new ArrayList<>());
+        } else if (current == null || arg.startsWith("--")) {
+          throw new Refusal("options", "“" + arg + "” is no option. " + USE);
+        } else {
+          current.add(arg);
         }
       }
-      if (items.isEmpty() || money.isEmpty() || out.size() > 1) {
+      List<String> out = given.getOrDefault("--out", List.of());
+      if (!given.containsKey("--items") || !given.containsKey("--money") || out.size() > 1) {
         throw new Refusal("options", USE);
       }
-      return new Options(items, money, past, out.stream().findFirst());
+      return new Options(
+          given.get("--items"),
+          given.get("--money"),
+          given.getOrDefault("--past", List.of()),
+          given.getOrDefault("--withheld", List.of()),
+          given.getOrDefault("--silent", List.of()),
+          out.stream().findFirst().map(Path::of));
+    }
+
+    HouseRules rules() {
+      Optional<SilentList> list =
+          silent.isEmpty() ? Optional.empty() : Optional.of(SilentList.ofWords(silent));
+      return new HouseRules(
+          HouseLimits.DEFAULTS,
+          HouseRules.rates(String.join(" ", withheld)),
+          new SilentPayments(list, Map.of()));
     }
   }
 
   private static String planned(Options options) throws IOException {
     FileFacts facts = new FileFacts();
-    for (Path file : options.items()) {
-      facts.items(name(file), Files.readAllBytes(file));
+    for (String file : options.items()) {
+      facts.items(name(file), Files.readAllBytes(Path.of(file)));
     }
-    for (Path file : options.money()) {
-      facts.money(name(file), Files.readAllBytes(file));
+    for (String file : options.money()) {
+      facts.money(name(file), Files.readAllBytes(Path.of(file)));
     }
-    for (Path file : options.past()) {
-      facts.past(name(file), Files.readAllBytes(file));
+    for (String file : options.past()) {
+      facts.past(name(file), Files.readAllBytes(Path.of(file)));
     }
     MatchingProblem problem =
         MatchingProblem.of(
@@ -99,7 +128,7 @@ public final class PlanFiles {
             facts.customers(),
             RememberedPayers.of(facts.pastPayments(), facts.customers(), facts.openItems()),
             facts.recorded(),
-            HouseRules.DEFAULTS);
+            options.rules());
     Plan plan = Planner.plan(problem);
     return JsonMapper.builder()
         .enable(SerializationFeature.INDENT_OUTPUT)
@@ -107,7 +136,7 @@ public final class PlanFiles {
         .writeValueAsString(PlanDocument.of(plan, facts));
   }
 
-  private static String name(Path file) {
-    return file.getFileName().toString();
+  private static String name(String file) {
+    return Path.of(file).getFileName().toString();
   }
 }

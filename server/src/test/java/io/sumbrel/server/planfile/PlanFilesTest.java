@@ -2,6 +2,7 @@ package io.sumbrel.server.planfile;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import io.sumbrel.server.House;
 import io.sumbrel.standin.bank.WrittenCases;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
@@ -9,6 +10,8 @@ import java.io.PrintStream;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -38,6 +41,46 @@ class PlanFilesTest {
 
   private String written(String name, String content) throws IOException {
     return Files.writeString(folder.resolve(name), content).toString();
+  }
+
+  @Test
+  void takesRulesOfTheHouseAsOptions() throws IOException {
+    String items =
+        written(
+            "items.csv",
+            """
+            number,customer,name,date,due,total,open,tax,currency,order,terms
+            T-501,K-1,Alder Pots,2026-10-14,2026-11-13,1280.00,1280.00,,USD,,net 30
+            T-502,K-1,Alder Pots,2026-10-20,2026-11-19,700.00,700.00,,USD,,net 30
+            """);
+    String money =
+        written(
+            "money.csv",
+            House.statementFile(
+                LocalDate.of(2026, 11, 16),
+                "1000.00",
+                "3485.33",
+                "1152.00,ALDER POTS,T-501",
+                "1333.33,ALDER POTS,THANK YOU"));
+    assertThat(firstWays(items, money))
+        .noneMatch(w -> w.contains("withheld") || w.contains("on account"));
+    assertThat(
+            firstWays(
+                items, money, "--withheld", "10", "2.5", "--silent", "earliest-due", "on-account"))
+        .containsExactly("T-501, less 128.00 tax withheld", "T-502, 633.33 on account");
+    assertThat(run("--items", items, "--money", money, "--silent", "latest")).isEqualTo(1);
+    assertThat(err.toString(StandardCharsets.UTF_8)).contains("“latest” is no step.");
+  }
+
+  private List<String> firstWays(String items, String money, String... more) throws IOException {
+    List<String> args = new ArrayList<>(List.of("--items", items, "--money", money));
+    args.addAll(List.of(more));
+    assertThat(run(args.toArray(String[]::new))).isZero();
+    List<String> ways = new ArrayList<>();
+    JsonNode plan = JsonMapper.shared().readTree(out.toString(StandardCharsets.UTF_8));
+    plan.path("sums").forEach(s -> ways.add(s.path("ways").path(0).path("words").asString()));
+    out.reset();
+    return ways;
   }
 
   @Test

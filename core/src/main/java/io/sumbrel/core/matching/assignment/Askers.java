@@ -7,8 +7,6 @@ import java.util.Arrays;
  * from; where somebody came or went since, the resource has a list of its own.
  */
 final class Askers {
-  private static final int[] NOBODY = new int[0];
-
   /** Where the askers of a resource begin in the table, and end: one more than resources. */
   private final int[] starts;
 
@@ -47,14 +45,27 @@ final class Askers {
     return new Askers(starts, table, null);
   }
 
+  /** How many ask for a resource. */
+  int count(int resource) {
+    return hasOwnList(resource)
+        ? changed[resource].length
+        : starts[resource + 1] - starts[resource];
+  }
+
+  /** The slot of one of those who ask for a resource. */
+  int slot(int resource, int k) {
+    return hasOwnList(resource) ? changed[resource][k] : table[starts[resource] + k];
+  }
+
+  private boolean hasOwnList(int resource) {
+    return changed != null && changed[resource] != null;
+  }
+
   /** The slots of those who ask for a resource. */
   int[] of(int resource) {
-    if (changed != null && changed[resource] != null) {
-      return changed[resource];
-    }
-    int from = starts[resource];
-    int to = starts[resource + 1];
-    return from == to ? NOBODY : Arrays.copyOfRange(table, from, to);
+    int[] slots = new int[count(resource)];
+    Arrays.setAll(slots, k -> slot(resource, k));
+    return slots;
   }
 
   /** A change of some slots; nothing is shared with what it came from but the table. */

@@ -149,8 +149,8 @@ final class Contention {
     return claimants.length;
   }
 
-  int[] askersOf(int resource) {
-    return askers.of(resource);
+  Askers askers() {
+    return askers;
   }
 
   boolean isLarge(int slot) {
@@ -316,8 +316,8 @@ final class Contention {
       return known == SCARCE;
     }
     long sum = 0;
-    for (int slot : askers.of(resource)) {
-      sum += askedBy(slot, resource, pass);
+    for (int k = 0; k < askers.count(resource); k++) {
+      sum += askedBy(askers.slot(resource, k), resource, pass);
     }
     boolean scarce = sum > capacity(resource);
     if (found != null) {
@@ -342,28 +342,28 @@ final class Contention {
   }
 
   /**
-   * Those who may get in each other's way after a pass, from one on; null where that would be more
-   * than so many joint choices.
+   * Those who may get in each other's way after a pass, from one on; null where they have more than
+   * so many joint choices.
    */
   private int[] together(int slot, int pass, double mostChoices) {
     BitSet in = new BitSet();
+    BitSet looked = new BitSet();
     int[] queue = {slot};
     int count = 1;
     in.set(slot);
-    double choices = 1;
-    for (int at = 0; at < count; at++) {
-      Claimant claimant = claimants[queue[at]];
-      choices *= claimant.points.length + 1;
-      if (choices > mostChoices) {
-        return null;
-      }
+    double choices = choicesOf(slot);
+    for (int at = 0; at < count && choices <= mostChoices; at++) {
       long[] own = most(queue[at], pass);
+      int[] resources = claimants[queue[at]].resources;
       for (int k = 0; k < own.length; k++) {
-        int r = claimant.resources[k];
-        if (own[k] > 0 && isScarce(pass, r)) {
-          for (int other : askers.of(r)) {
+        int r = resources[k];
+        if (own[k] > 0 && !looked.get(r) && isScarce(pass, r)) {
+          looked.set(r);
+          for (int a = 0; a < askers.count(r) && choices <= mostChoices; a++) {
+            int other = askers.slot(r, a);
             if (!in.get(other) && askedBy(other, r, pass) > 0) {
               in.set(other);
+              choices *= choicesOf(other);
               queue = count == queue.length ? Arrays.copyOf(queue, 2 * count) : queue;
               queue[count++] = other;
             }
@@ -371,8 +371,15 @@ final class Contention {
         }
       }
     }
+    if (choices > mostChoices) {
+      return null;
+    }
     int[] members = Arrays.copyOf(queue, count);
     Arrays.sort(members);
     return members;
+  }
+
+  private int choicesOf(int slot) {
+    return claimants[slot].points.length + 1;
   }
 }

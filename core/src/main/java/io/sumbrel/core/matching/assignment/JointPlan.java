@@ -3,7 +3,9 @@ package io.sumbrel.core.matching.assignment;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.BitSet;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.stream.IntStream;
 
@@ -189,7 +191,8 @@ public final class JointPlan {
    * a stage before came to something else. They are added.
    */
   private void find(List<Solved> anew, JointPlan then) {
-    anew.forEach(one -> one.find(0, outside(one, 0)));
+    Map<Integer, Long> all = new HashMap<>();
+    anew.forEach(one -> one.find(0, outside(one, 0, all)));
     BitSet stirred = new BitSet();
     for (Solved one : anew) {
       for (int c = 0; c < one.slots.length; c++) {
@@ -201,17 +204,20 @@ public final class JointPlan {
     BitSet listed = new BitSet();
     anew.forEach(one -> Arrays.stream(one.slots).forEach(listed::set));
     for (int r = stirred.nextSetBit(0); r >= 0; r = stirred.nextSetBit(r + 1)) {
-      for (int slot : contention.askersOf(r)) {
+      for (int slot : contention.askers().of(r)) {
         if (!listed.get(slot) && contention.isLarge(slot)) {
           Solved around = new Solved(solved[slot]);
           place(around);
-          around.find(0, outside(around, 0));
+          around.find(0, outside(around, 0, all));
           anew.add(around);
           Arrays.stream(around.slots).forEach(listed::set);
         }
       }
     }
-    anew.stream().filter(one -> one.stages() > 1).forEach(one -> one.find(1, outside(one, 1)));
+    Map<Integer, Long> allThen = new HashMap<>();
+    anew.stream()
+        .filter(one -> one.stages() > 1)
+        .forEach(one -> one.find(1, outside(one, 1, allThen)));
   }
 
   private boolean isAloneAsBefore(Solved one, int member, JointPlan then) {
@@ -226,25 +232,39 @@ public final class JointPlan {
   }
 
   /** How likely all others leave the resources of a group alone, as a stage before found. */
-  private long[] outside(Solved one, int stage) {
+  private long[] outside(Solved one, int stage, Map<Integer, Long> all) {
     if (one.stages() == 1) {
       return NOBODY_ELSE;
     }
     long[] outside = new long[one.group.resources.length];
     for (int k = 0; k < outside.length; k++) {
       if (one.group.isScarce(k)) {
-        int r = one.group.resources[k];
-        for (int slot : contention.askersOf(r)) {
-          Solved other = solved[slot];
-          if (other != one && contention.isLarge(slot)) {
-            int member = placeInGroup[slot];
-            int at = Arrays.binarySearch(other.group.members[member].resources, r);
-            outside[k] += other.alone(member, stage)[at];
-          }
-        }
+        outside[k] = all.computeIfAbsent(one.group.resources[k], r -> alone(r, stage));
+      }
+    }
+    for (int c = 0; c < one.slots.length; c++) {
+      long[] alone = one.alone(c, stage);
+      for (int k = 0; k < alone.length; k++) {
+        int at = one.group.places[c][k];
+        outside[at] -= one.group.isScarce(at) ? alone[k] : 0;
       }
     }
     return outside;
+  }
+
+  /** How likely everybody in large components leaves a resource alone. */
+  private long alone(int resource, int stage) {
+    long alone = 0;
+    Askers askers = contention.askers();
+    for (int k = 0; k < askers.count(resource); k++) {
+      int slot = askers.slot(resource, k);
+      if (contention.isLarge(slot)) {
+        int member = placeInGroup[slot];
+        int[] resources = solved[slot].group.members[member].resources;
+        alone += solved[slot].alone(member, stage)[Arrays.binarySearch(resources, resource)];
+      }
+    }
+    return alone;
   }
 
   /** Whether for the claimant at a place the same was found as before, without looking. */
