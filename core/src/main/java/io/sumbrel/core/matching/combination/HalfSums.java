@@ -62,10 +62,7 @@ public final class HalfSums implements SetSearch {
   @Override
   public Sets within(long low, long high, int maxSize, int keep, long budget) {
     long[] counts = new long[size + 1];
-    List<List<int[]>> bySize = new ArrayList<>();
-    for (int k = 0; k <= size; k++) {
-      bySize.add(new ArrayList<>());
-    }
+    int[][] masks = new int[size + 1][];
     long left =
         new RisingRows(first.sums, second.sums)
             .within(
@@ -74,30 +71,41 @@ public final class HalfSums implements SetSearch {
                 budget,
                 (f, lower, upper) -> {
                   for (int s = lower; s < upper; s++) {
-                    keep(first.masks[f] | second.masks[s], maxSize, keep, counts, bySize);
+                    keep(first.masks[f] | second.masks[s], maxSize, keep, counts, masks);
                   }
                 });
+    List<int[]> sets = smallestFirst(masks, counts, keep);
     if (left < 0) {
-      return new Sets(smallestFirst(bySize, keep), counts, Searched.NODE_BUDGET, 0);
+      return new Sets(sets, counts, Searched.NODE_BUDGET, 0);
     }
-    List<int[]> sets = smallestFirst(bySize, keep);
     boolean capped = Arrays.stream(counts).sum() > sets.size();
     return new Sets(sets, counts, capped ? Searched.CAP_REACHED : Searched.SEARCHED_ALL, maxSize);
   }
 
-  private static void keep(
-      int mask, int maxSize, int keep, long[] counts, List<List<int[]>> bySize) {
+  /** Counts a set, and keeps its mask with those of its size while there are few of them. */
+  private static void keep(int mask, int maxSize, int keep, long[] counts, int[][] masks) {
     int members = Integer.bitCount(mask);
     if (members > 0 && members <= maxSize) {
-      counts[members]++;
-      if (bySize.get(members).size() < keep) {
-        bySize.get(members).add(indices(mask, members));
+      int place = (int) Math.min(counts[members]++, keep);
+      if (place < keep) {
+        int[] kept = masks[members];
+        if (kept == null || kept.length == place) {
+          kept = kept == null ? new int[4] : Arrays.copyOf(kept, 2 * place);
+          masks[members] = kept;
+        }
+        kept[place] = mask;
       }
     }
   }
 
-  private static List<int[]> smallestFirst(List<List<int[]>> bySize, int keep) {
-    return bySize.stream().flatMap(List::stream).limit(keep).toList();
+  private static List<int[]> smallestFirst(int[][] masks, long[] counts, int keep) {
+    List<int[]> sets = new ArrayList<>();
+    for (int members = 1; members < masks.length; members++) {
+      for (int k = 0; k < counts[members] && sets.size() < keep; k++) {
+        sets.add(indices(masks[members][k], members));
+      }
+    }
+    return List.copyOf(sets);
   }
 
   private static int[] indices(int mask, int members) {
