@@ -6,6 +6,7 @@ import io.sumbrel.core.matching.text.NumberScan;
 import io.sumbrel.core.openitem.ItemId;
 import io.sumbrel.core.openitem.ItemKind;
 import io.sumbrel.core.openitem.OpenItem;
+import io.sumbrel.core.openitem.Terms;
 import java.util.Arrays;
 import java.util.Comparator;
 import java.util.Currency;
@@ -16,6 +17,8 @@ import java.util.stream.IntStream;
 
 /** Items by number, order number, customer and amount, as they stood when this was built. */
 final class ItemIndexes {
+  static final int NO_DISCOUNT = Integer.MIN_VALUE;
+
   private static final int MIN_NUMBER_DIGITS = 3;
 
   final LongIndex numbers = new LongIndex();
@@ -25,6 +28,7 @@ final class ItemIndexes {
   final int[] customerOf;
   final Currency[] currencyOf;
   final int[] dueDays;
+  final int[] lastDiscountDays;
   final int[] numberRanks;
   final long[] openMinors;
   private final Map<Currency, Integer> currencies = new HashMap<>();
@@ -39,6 +43,7 @@ final class ItemIndexes {
     this.customerOf = new int[items.size()];
     this.currencyOf = new Currency[items.size()];
     this.dueDays = new int[items.size()];
+    this.lastDiscountDays = new int[items.size()];
     this.openMinors = new long[items.size()];
     for (int i = 0; i < items.size(); i++) {
       OpenItem item = items.get(i);
@@ -71,6 +76,11 @@ final class ItemIndexes {
   private void index(int i, OpenItem item) {
     openMinors[i] = item.openMinor();
     currencyOf[i] = item.currency();
+    lastDiscountDays[i] =
+        item.terms()
+            .filter(Terms::grantsDiscount)
+            .map(t -> (int) t.lastDiscountDay(item.date()).toEpochDay())
+            .orElse(NO_DISCOUNT);
     dueDays[i] = (int) item.due().orElse(item.date()).toEpochDay();
     if (item.kind() == ItemKind.INVOICE || item.kind() == ItemKind.CREDIT_NOTE) {
       long key = NumberKeys.of(item.number());

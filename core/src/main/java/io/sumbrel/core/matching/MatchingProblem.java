@@ -203,6 +203,11 @@ public final class MatchingProblem {
         .toArray();
   }
 
+  /** The last day of its discount, as days since 1970; {@link ItemIndexes#NO_DISCOUNT} without. */
+  int lastDiscountDay(int item) {
+    return indexes.lastDiscountDays[item];
+  }
+
   /** The place of an item's number among all numbers, shorter ones first. */
   int numberRank(int item) {
     return indexes.numberRanks[item];

@@ -109,6 +109,9 @@ public final class Plan {
       Optional<CustomerId> customer) {
     private static final int MOST_COUNTED = 1_000;
 
+    /** As many as there are digits to take them by. */
+    static final int MOST_SHOWN = 9;
+
     public Row {
       ways = List.copyOf(ways);
     }
@@ -118,6 +121,7 @@ public final class Plan {
       List<Proposal> all =
           Stream.concat(
                   Stream.of(first), ways.stream().filter(w -> !w.words().equals(first.words())))
+              .limit(MOST_SHOWN)
               .toList();
       return new Row(
           moneyIn, all, Optional.of(0), waysCount, searched, searchedTo, first.customer());

@@ -58,8 +58,9 @@ final class PoolWays {
     if (pool.isOfSeveral()) {
       runs(pool, pool.byCustomer());
     }
-    runsLess(pool, pool.invoices);
-    runsLess(pool, pool.byNumber());
+    for (int c = 0; c < Math.min(MOST_BY_CREDITS, pool.credits.length); c++) {
+      runsLess(pool, pool.credits[c]);
+    }
     pool.months().forEach(month -> search.nearly(month, search.sumOf(month), Shape.MONTH));
     earliest(pool);
   }
@@ -152,28 +153,11 @@ final class PoolWays {
   }
 
   /** Neighbours of which a credit was taken off. */
-  private void runsLess(Pool pool, int[] order) {
-    int credits = Math.min(MOST_BY_CREDITS, pool.credits.length);
-    if (credits == 0) {
-      return;
-    }
-    long[] amounts = Arrays.stream(order).mapToLong(search.pools::left).toArray();
-    for (int c = 0; c < credits; c++) {
-      int credit = pool.credits[c];
-      long wanted = search.amount - search.pools.left(credit);
-      int from = 0;
-      long sum = 0;
-      for (int to = 0; to < order.length; to++) {
-        sum += amounts[to];
-        while (sum > wanted && from < to) {
-          sum -= amounts[from++];
-        }
-        if (sum == wanted && to > from) {
-          int[] run = Arrays.copyOfRange(order, from, to + 1);
-          search.exact(NamedWays.with(run, new int[] {credit}), Shape.RUN, 1);
-        }
-      }
-    }
+  private void runsLess(Pool pool, int credit) {
+    long wanted = search.amount - search.pools.left(credit);
+    RunSums.Run less = run -> search.exact(NamedWays.with(run, new int[] {credit}), Shape.RUN, 1);
+    pool.runsByDue().reaching(wanted, less);
+    pool.runsByNumber().reaching(wanted, less);
   }
 
   /** The earliest due, less a credit; all that is due now. */

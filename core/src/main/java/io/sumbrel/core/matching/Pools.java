@@ -104,6 +104,8 @@ final class Pools {
     private SetSearch withCredits;
     private int[] all;
     private int[] byNumber;
+    private RunSums runsByDue;
+    private RunSums runsByNumber;
     private int[] byAmount;
     private int[] equalBefore;
     private List<int[]> months;
@@ -212,6 +214,21 @@ final class Pools {
                 .toArray();
       }
       return byAmount;
+    }
+
+    synchronized RunSums runsByDue() {
+      if (runsByDue == null) {
+        runsByDue = new RunSums(invoices, amounts);
+      }
+      return runsByDue;
+    }
+
+    synchronized RunSums runsByNumber() {
+      if (runsByNumber == null) {
+        runsByNumber =
+            new RunSums(byNumber(), Arrays.stream(byNumber()).mapToLong(i -> left[i]).toArray());
+      }
+      return runsByNumber;
     }
 
     /** Invoices in the order of their numbers. */

@@ -341,6 +341,7 @@ final class Reading {
             && edited.isEmpty()
             && foreign == 0
             && unbilledOrder.isEmpty()
+            && moneyIn.references().isEmpty()
             && moneyIn.details().isEmpty();
     List<PayerClue> known =
         silent ? payers.stream().filter(PayerClue::isKnown).toList() : List.of();

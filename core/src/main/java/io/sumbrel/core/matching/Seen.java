@@ -20,7 +20,6 @@ final class Seen {
   static final long ANY_FAMILY = -1;
 
   private static final int WAYS_KEPT = 16;
-  private static final int WAYS_SHOWN = 9;
 
   /** What only may be paid in part or in advance is shown from one in two thousand on. */
   private static final int WORTH_SHOWING = 500;
@@ -107,7 +106,7 @@ final class Seen {
             .thenComparingInt(w -> -likelihoods[w]));
     List<Proposal> shown =
         order.stream()
-            .limit(WAYS_SHOWN)
+            .limit(Plan.Row.MOST_SHOWN)
             .map(w -> new Proposal(problem, reading, moneyIn, ways.get(w), likelihoods[w]))
             .toList();
     Optional<CustomerId> likeliest =
@@ -124,8 +123,14 @@ final class Seen {
         shown.stream().findFirst().flatMap(Proposal::customer).or(() -> likeliest));
   }
 
-  /** The way that a list places it by, as a proposal; empty where no list does. */
+  /**
+   * The way that a list places it by, as a proposal; empty where no list does, or where the sum may
+   * be recorded already: it would count twice.
+   */
   Optional<Proposal> byList(Pools left) {
+    if (ways.stream().anyMatch(w -> w.has(Way.Shape.TIE))) {
+      return Optional.empty();
+    }
     return SilentWays.of(problem, moneyIn, reading, left)
         .flatMap(list -> list.way().map(w -> proposed(w, left, list.perMillion())));
   }

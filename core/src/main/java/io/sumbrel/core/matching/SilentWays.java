@@ -79,7 +79,7 @@ final class SilentWays {
       return Optional.of(SilentStep.ON_ACCOUNT);
     }
     boolean whole = way.has(Shape.WHOLE) || way.has(Shape.OVERDUE) || way.has(Shape.MONTH);
-    return !equal || way.isKept()
+    return !equal || way.isKept() || way.has(Shape.TIE)
         ? Optional.empty()
         : way.items.length == 1
             ? Optional.of(SilentStep.ONE_ITEM)

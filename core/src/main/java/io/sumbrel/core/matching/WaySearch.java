@@ -6,10 +6,8 @@ import io.sumbrel.core.matching.Way.Shape;
 import io.sumbrel.core.matching.combination.Searched;
 import io.sumbrel.core.matching.combination.Sets;
 import io.sumbrel.core.openitem.OpenItem;
-import io.sumbrel.core.openitem.Terms;
 import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.rules.SilentStep;
-import java.time.LocalDate;
 import java.util.Collection;
 import java.util.Currency;
 import java.util.LinkedHashMap;
@@ -166,6 +164,9 @@ final class WaySearch {
   }
 
   private void withheld(int[] items, long under, Shape shape) {
+    if (problem.rules().withheldBasisPoints().isEmpty()) {
+      return;
+    }
     if (Withheld.of(problem, items, under).filter(w -> w.isOfWhole(pools)).isPresent()) {
       add(items, partsOf(items), Gap.WITHHELD, under, shape, 1);
     }
@@ -181,38 +182,26 @@ final class WaySearch {
     if (under > sum / 5) {
       return;
     }
+    int now = (int) moneyIn.bookingDate().toEpochDay();
     long discount = 0;
     boolean late = false;
     for (int i : items) {
-      long granted = problem.item(i).discountMinor();
-      Optional<Terms> terms = granted == 0 ? Optional.empty() : discountTerms(i);
-      discount += granted;
-      if (granted > 0 && terms.isEmpty() || discount > under) {
-        return;
+      int last = problem.lastDiscountDay(i);
+      if (last != ItemIndexes.NO_DISCOUNT) {
+        OpenItem item = problem.item(i);
+        long granted = item.discountMinor();
+        boolean whole = pools.left(i) == item.totalMinor();
+        discount += granted;
+        boolean may = whole && now <= last + problem.limits().discountGraceDays();
+        if (granted > 0 && !may || discount > under) {
+          return;
+        }
+        late |= granted > 0 && now > last;
       }
-      late |= terms.isPresent() && isAfter(terms.get().lastDiscountDay(problem.item(i).date()));
     }
     if (discount == under) {
       add(items, partsOf(items), late ? Gap.LATE_DISCOUNT : Gap.DISCOUNT, under, shape, 1);
     }
-  }
-
-  /** The terms of an item whose discount may still be taken; empty when there are none. */
-  Optional<Terms> discountTerms(int index) {
-    OpenItem item = problem.item(index);
-    boolean whole = pools.left(index) == item.totalMinor() && item.totalMinor() > 0;
-    return item.terms()
-        .filter(Terms::grantsDiscount)
-        .filter(
-            t ->
-                whole
-                    && !isAfter(
-                        t.lastDiscountDay(item.date())
-                            .plusDays(problem.limits().discountGraceDays())));
-  }
-
-  private boolean isAfter(LocalDate day) {
-    return moneyIn.bookingDate().isAfter(day);
   }
 
   /** Keeps a set of which the last item is paid in part. */

@@ -132,6 +132,17 @@ class SilentTest extends SmallHouse {
   }
 
   @Test
+  void whatIsRecordedAlreadyIsTiedAndNeverPlacedByTheList() {
+    house(SilentStep.EARLIEST_DUE);
+    slip("S-1", 17_311);
+    slip("S-2", 17_311);
+    bankLine(17_311, "ALDER POTS DEPOSIT");
+    Plan.Row row = plan().get(0);
+    assertThat(row.ways()).anyMatch(Proposal::isTie);
+    assertThat(row.ways()).noneMatch(w -> w.words().startsWith("earliest"));
+  }
+
+  @Test
   void aPayerWhoIsNotKnownIsNotPlaced() {
     house(SilentStep.ON_ACCOUNT);
     pile.clear();

@@ -87,16 +87,24 @@ class RulesTest extends ServerTest {
       sum = row.path("amountMinor").asLong() == 115_200 ? row.path("id").asLong() : sum;
     }
     assertThat(firstWay()).doesNotContain("withheld");
-    House.Answer kept =
+    House.Answer rates =
         house.send(
             house.supervisor,
             HttpMethod.PUT,
             "/api/rules/withheld-rates",
             Map.of("withheld", "10 2,5"));
-    assertThat(kept.status()).isEqualTo(204);
+    assertThat(rates.status()).isEqualTo(204);
     assertThat(house.get(house.clerk, "/api/rules").body().path("withheld").asString())
         .isEqualTo("2.5 10");
     assertThat(firstWay()).isEqualTo("T-501, less 128.00 tax withheld");
+    Map<String, Object> settles = house.settles("T-501", 128_000);
+    Map<String, Object> kept =
+        Map.of(
+            "kind", "KEPT_BACK",
+            "reason", "TAX_WITHHELD",
+            "amountMinor", 12_800,
+            "itemId", settles.get("itemId"));
+    assertThat(house.post(house.clerk, sum, settles, kept).status()).isEqualTo(200);
   }
 
   @Test
