@@ -70,6 +70,61 @@ class LearningTest extends ServerTest {
         .noneMatch(r -> r.contains("paid for Birch Kilns"));
   }
 
+  /**
+   * Twice the bank on the way kept 17.30 of what Alder Pots paid; the third time it is expected.
+   */
+  @Test
+  void whatABankKeepsEachTimeIsRemembered() {
+    house.items(
+        "T-601,K-1,Alder Pots,2026-10-14,2026-11-13,410.00,410.00,,USD,,net 30",
+        "T-602,K-1,Alder Pots,2026-10-15,2026-11-14,520.00,520.00,,USD,,net 30",
+        "T-603,K-1,Alder Pots,2026-10-16,2026-11-15,633.00,633.00,,USD,,net 30");
+    house.statement(
+        DAY,
+        "1000.00",
+        "2511.10",
+        "392.70,ALDER POTS,T-601",
+        "502.70,ALDER POTS,T-602",
+        "615.70,ALDER POTS,THANK YOU");
+    placeLess(39_270, "T-601", 41_000);
+    assertThat(reasons(chargedWay())).noneMatch(r -> r.startsWith("lost just as much"));
+    String second = placeLess(50_270, "T-602", 52_000);
+    assertThat(reasons(chargedWay()))
+        .contains("lost just as much on the way on 2 of 2 earlier payments");
+    house.turnBack(house.clerk, second);
+    assertThat(reasons(chargedWay())).noneMatch(r -> r.startsWith("lost just as much"));
+  }
+
+  private JsonNode ofAmount(long minor) {
+    for (JsonNode row : house.get(house.clerk, "/api/desk").body().path("rows")) {
+      if (row.path("amountMinor").asLong() == minor) {
+        return sum(row.path("id").asLong());
+      }
+    }
+    throw new AssertionError("no sum of " + minor);
+  }
+
+  /** Places a sum on an item, the rest being a bank charge; gives the posting's number. */
+  private String placeLess(long minor, String item, long billed) {
+    House.Answer posted =
+        house.post(
+            house.clerk,
+            ofAmount(minor).path("id").asLong(),
+            house.settles(item, billed),
+            Map.of("kind", "KEPT_BACK", "reason", "BANK_CHARGE", "amountMinor", billed - minor));
+    assertThat(posted.status()).isEqualTo(200);
+    return posted.body().path("number").asString();
+  }
+
+  private JsonNode chargedWay() {
+    for (JsonNode way : ofAmount(61_570).path("ways")) {
+      if (way.path("words").asString().equals("T-603, less 17.30 charge")) {
+        return way;
+      }
+    }
+    throw new AssertionError("no way less a charge");
+  }
+
   @Test
   void aSumThatIsRecordedIsShownBeforeInvoicesAndWarnedOf() {
     House.Answer receipts =

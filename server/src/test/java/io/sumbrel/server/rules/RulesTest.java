@@ -100,10 +100,14 @@ class RulesTest extends ServerTest {
     Map<String, Object> settles = house.settles("T-501", 128_000);
     Map<String, Object> kept =
         Map.of(
-            "kind", "KEPT_BACK",
-            "reason", "TAX_WITHHELD",
-            "amountMinor", 12_800,
-            "itemId", settles.get("itemId"));
+            "kind",
+            "KEPT_BACK",
+            "reason",
+            "TAX_WITHHELD",
+            "amountMinor",
+            12_800,
+            "itemId",
+            settles.get("itemId"));
     assertThat(house.post(house.clerk, sum, settles, kept).status()).isEqualTo(200);
   }
 
