@@ -192,4 +192,16 @@ class SilentTest extends SmallHouse {
     assertThat(list(SilentStep.WHOLE_SET, SilentStep.ON_ACCOUNT).words())
         .isEqualTo("a whole set, then keep on account");
   }
+
+  @Test
+  void aListIsReadAsItIsWritten() {
+    assertThat(SilentList.ofWords(List.of("whole-set", "one-item")).on())
+        .containsExactly(SilentStep.WHOLE_SET, SilentStep.ONE_ITEM);
+    assertThat(SilentList.ofWords(List.of()).words()).isEqualTo("no step");
+    assertThat(SilentList.BEGINNING.on()).containsExactly(SilentStep.values());
+    assertThatThrownBy(() -> SilentList.ofWords(List.of("one-item", "one-item")))
+        .isInstanceOf(Refusal.class);
+    assertThatThrownBy(() -> SilentList.ofWords(List.of("latest-due")))
+        .hasMessage("“latest-due” is no step.");
+  }
 }
