@@ -71,6 +71,10 @@ final class Reading {
   final String payerAccount;
 
   private int foreign;
+
+  /** Whether a number stands in it that might be ours, means nothing, and is no customer's own. */
+  private boolean namesUnknown;
+
   private final boolean cut;
   private final boolean cheque;
   private final Optional<TextSpan> unbilledOrder;
@@ -163,6 +167,10 @@ final class Reading {
     }
     if (first == null && problem.hasNumbersOfLength(found.digits().length())) {
       foreign++;
+      boolean ofCustomer =
+          problem.byCustomerNumber(found.written()).length > 0
+              || problem.byCustomerNumber(found.digits()).length > 0;
+      namesUnknown |= !ofCustomer;
     }
     return first != null ? first : edited.isEmpty() ? null : edited.get(edited.size() - 1);
   }
@@ -339,7 +347,7 @@ final class Reading {
         open.isEmpty()
             && settled.isEmpty()
             && edited.isEmpty()
-            && foreign == 0
+            && !namesUnknown
             && unbilledOrder.isEmpty()
             && moneyIn.references().isEmpty()
             && moneyIn.details().isEmpty();

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import io.sumbrel.core.evidence.Evidence;
+import io.sumbrel.core.party.Customer;
 import io.sumbrel.core.party.CustomerId;
 import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.core.rules.HouseLimits;
@@ -129,6 +130,17 @@ class SilentTest extends SmallHouse {
     item(alder, "T-50011", 41_000);
     assertThat(chosen(row(41_000, "INVOICE 50011")).words()).isEqualTo("T-50011");
     assertThat(row(17_311, "INVOICE 50099").chosen()).as("an unknown number").isEmpty();
+  }
+
+  @Test
+  void theCustomersOwnNumberSaysOnlyWhoPays() {
+    CustomerId birch = new CustomerId(customers.size() + 1L);
+    customers.add(new Customer(birch, "K-10432", "Birch Kilns", Optional.empty()));
+    item(birch, "T-50011", 41_000);
+    house(SilentStep.EARLIEST_DUE);
+    pile.clear();
+    money("SOMEBODY", 17_311, "CUSTOMER K-10432");
+    assertThat(chosen(plan().get(0)).words()).isEqualTo("earliest due first: T-50011");
   }
 
   @Test
