@@ -190,14 +190,8 @@ final class PoolWays {
         || search.amount >= pool.sum) {
       return;
     }
-    long left = search.amount;
-    int count = 0;
-    while (left > 0) {
-      left -= pool.amounts[count++];
-    }
-    int[] items = Arrays.copyOf(pool.invoices, count);
-    long[] parts = Arrays.copyOf(pool.amounts, count);
-    parts[count - 1] += left;
+    long[] parts = pool.runDown(search.amount);
+    int[] items = Arrays.copyOf(pool.invoices, parts.length);
     search.add(items, parts, Gap.NONE, 0, Shape.EARLIEST, 1);
   }
 }

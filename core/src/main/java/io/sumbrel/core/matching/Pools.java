@@ -123,6 +123,21 @@ final class Pools {
       this.sum = total;
     }
 
+    /**
+     * What the earliest due fall by when an amount runs down from them: the last of them in part,
+     * or all that there are.
+     */
+    long[] runDown(long amount) {
+      long before = amount;
+      int count = 0;
+      while (before > 0 && count < amounts.length) {
+        before -= amounts[count++];
+      }
+      long[] parts = Arrays.copyOf(amounts, count);
+      parts[count - 1] += Math.min(0, before);
+      return parts;
+    }
+
     /** The place of an invoice by due date; −1 when it is not of this pool. */
     int placeOf(int item) {
       return places.getOrDefault(item, -1);

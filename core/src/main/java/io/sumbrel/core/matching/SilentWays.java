@@ -6,10 +6,10 @@ import io.sumbrel.core.matching.Way.Shape;
 import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.rules.SilentList;
 import io.sumbrel.core.rules.SilentStep;
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
-import java.util.stream.IntStream;
 
 /**
  * Places money of a known payer that names nothing as a list says which somebody set: the first
@@ -107,17 +107,11 @@ final class SilentWays {
   private Optional<Way> whole(Pool pool) {
     long now = moneyIn.bookingDate().toEpochDay();
     int[] due = Arrays.stream(pool.invoices).filter(i -> problem.dueDay(i) <= now).toArray();
-    List<Way> sets =
-        IntStream.range(0, 3 + pool.months().size())
-            .mapToObj(
-                k ->
-                    switch (k) {
-                      case 0 -> whole(pool.invoices, Shape.WHOLE);
-                      case 1 -> whole(pool.all(), Shape.WHOLE);
-                      case 2 -> whole(due, Shape.OVERDUE);
-                      default -> whole(pool.months().get(k - 3), Shape.MONTH);
-                    })
-            .toList();
+    List<Way> sets = new ArrayList<>();
+    sets.add(whole(pool.invoices, Shape.WHOLE));
+    sets.add(whole(pool.all(), Shape.WHOLE));
+    sets.add(whole(due, Shape.OVERDUE));
+    pool.months().forEach(month -> sets.add(whole(month, Shape.MONTH)));
     return sets.stream()
         .filter(w -> w.items.length > 1 && Arrays.stream(w.parts).sum() == moneyIn.amountMinor())
         .findFirst();
@@ -125,19 +119,13 @@ final class SilentWays {
 
   /** What is more than all that is owed stays on account, where that is a step that is on. */
   private Optional<Way> earliest(Pool pool) {
-    long left = moneyIn.amountMinor();
-    boolean over = left > pool.sum;
-    if (pool.invoices.length == 0 || over && !list.on().contains(SilentStep.ON_ACCOUNT)) {
+    long over = Math.max(0, moneyIn.amountMinor() - pool.sum);
+    if (pool.invoices.length == 0 || over > 0 && !list.on().contains(SilentStep.ON_ACCOUNT)) {
       return Optional.empty();
     }
-    int count = 0;
-    while (left > 0 && count < pool.invoices.length) {
-      left -= pool.amounts[count++];
-    }
-    int[] items = Arrays.copyOf(pool.invoices, count);
-    long[] parts = Arrays.copyOf(pool.amounts, count);
-    parts[count - 1] += Math.min(0, left);
-    return Optional.of(way(items, parts, Math.max(0, left), Shape.EARLIEST));
+    long[] parts = pool.runDown(moneyIn.amountMinor());
+    int[] items = Arrays.copyOf(pool.invoices, parts.length);
+    return Optional.of(way(items, parts, over, Shape.EARLIEST));
   }
 
   private Way whole(int[] items, Shape shape) {

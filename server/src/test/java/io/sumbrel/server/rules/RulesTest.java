@@ -47,6 +47,14 @@ class RulesTest extends ServerTest {
     return body.path("ways").path(0).path("words").asString();
   }
 
+  private House.Answer keepRates(String withheld) {
+    return house.send(
+        house.supervisor,
+        HttpMethod.PUT,
+        "/api/rules/withheld-rates",
+        Map.of("withheld", withheld));
+  }
+
   private long alder() {
     return house.get(house.clerk, "/api/customers").body().get(0).path("id").asLong();
   }
@@ -87,13 +95,7 @@ class RulesTest extends ServerTest {
       sum = row.path("amountMinor").asLong() == 115_200 ? row.path("id").asLong() : sum;
     }
     assertThat(firstWay()).doesNotContain("withheld");
-    House.Answer rates =
-        house.send(
-            house.supervisor,
-            HttpMethod.PUT,
-            "/api/rules/withheld-rates",
-            Map.of("withheld", "10 2,5"));
-    assertThat(rates.status()).isEqualTo(204);
+    assertThat(keepRates("10 2,5").status()).isEqualTo(204);
     assertThat(house.get(house.clerk, "/api/rules").body().path("withheld").asString())
         .isEqualTo("2.5 10");
     assertThat(firstWay()).isEqualTo("T-501, less 128.00 tax withheld");
@@ -121,13 +123,7 @@ class RulesTest extends ServerTest {
             Map.of("steps", List.of(Map.of("step", "ONE_ITEM", "on", true))));
     assertThat(half.code()).isEqualTo("silent-list");
     assertThat(half.sentence()).isEqualTo("The list has each step once, on or off.");
-    House.Answer rate =
-        house.send(
-            house.supervisor,
-            HttpMethod.PUT,
-            "/api/rules/withheld-rates",
-            Map.of("withheld", "ten"));
-    assertThat(rate.sentence()).isEqualTo("“ten” is no rate such as 20 or 2.5.");
+    assertThat(keepRates("ten").sentence()).isEqualTo("“ten” is no rate such as 20 or 2.5.");
     House.Answer nobody =
         house.send(
             house.supervisor,
