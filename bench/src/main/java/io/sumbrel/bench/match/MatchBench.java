@@ -2,14 +2,11 @@ package io.sumbrel.bench.match;
 
 import io.sumbrel.core.matching.WeightFit;
 import io.sumbrel.core.matching.Weights;
-import io.sumbrel.core.tape.TapeLine;
-import java.util.ArrayList;
 import java.util.List;
-import java.util.function.Predicate;
 
 /**
  * Measures the matching and prints the table of targets: {@code [--items N] [--fit] [--only
- * kernel|joint|population|scale] [--large]}.
+ * kernel|joint|population|refit|scale] [--large]}.
  */
 public final class MatchBench {
   private MatchBench() {}
@@ -30,6 +27,9 @@ public final class MatchBench {
     if (only.isEmpty() || only.equals("population")) {
       print(PopulationCheck.run(items, weights));
     }
+    if (only.isEmpty() || only.equals("refit")) {
+      print(RefitCheck.run());
+    }
     if (only.isEmpty() || only.equals("scale")) {
       print(ScaleCheck.run(options.contains("--large")));
     }
@@ -47,11 +47,7 @@ public final class MatchBench {
     WeightFit fit = new WeightFit();
     for (Population population : new Population[] {Population.STANDARD, Population.CONTESTED}) {
       World world = World.of(population, items, items / 10, 1000);
-      List<Predicate<List<TapeLine>>> right = new ArrayList<>();
-      for (Truth truth : world.truths()) {
-        right.add(truth.isPayable() ? lines -> truth.isAlike(lines, world::item) : lines -> false);
-      }
-      fit.add(world.problem(), right);
+      fit.add(world.lessons());
     }
     Weights weights = fit.fitted();
     System.err.println(weights.written());

@@ -1,5 +1,6 @@
 package io.sumbrel.bench.match;
 
+import io.sumbrel.core.matching.Lesson;
 import io.sumbrel.core.matching.MatchingProblem;
 import io.sumbrel.core.matching.RememberedPayers;
 import io.sumbrel.core.openitem.ItemId;
@@ -8,7 +9,10 @@ import io.sumbrel.core.party.Customer;
 import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.receipt.PastPayment;
 import io.sumbrel.core.rules.HouseRules;
+import io.sumbrel.core.tape.TapeLine;
+import java.util.ArrayList;
 import java.util.List;
+import java.util.function.Predicate;
 
 /**
  * An invented company and its money, with the truth.
@@ -30,6 +34,15 @@ record World(
   MatchingProblem problem() {
     return MatchingProblem.of(
         money, items, customers, RememberedPayers.of(past, customers, items), HouseRules.DEFAULTS);
+  }
+
+  /** What its money teaches, when all of it is decided rightly. */
+  List<Lesson> lessons() {
+    List<Predicate<List<TapeLine>>> right = new ArrayList<>();
+    for (Truth truth : truths) {
+      right.add(truth.isPayable() ? lines -> truth.isAlike(lines, this::item) : lines -> false);
+    }
+    return Lesson.ofAll(problem(), right);
   }
 
   /** Seeded: the same arguments give the same company on every machine. */

@@ -20,7 +20,7 @@ public enum Certainty {
   }
 
   /** The certainty of a confidence in parts of a million. */
-  static Certainty of(int perMillion) {
+  public static Certainty of(int perMillion) {
     for (Certainty certainty : values()) {
       if (perMillion >= certainty.fromPerMillion) {
         return certainty;

@@ -1,6 +1,8 @@
 package io.sumbrel.core.matching;
 
 import java.util.Arrays;
+import java.util.Map;
+import java.util.stream.Collectors;
 
 /** What each feature weighs, in thousandths of a logit per unit; units are thousandths too. */
 public final class Weights {
@@ -17,9 +19,9 @@ public final class Weights {
     this.weights = weights;
   }
 
-  /** What one unit of a feature weighs, in logits. */
-  double of(int feature) {
-    return weights[feature] / 1000.0;
+  /** What one unit of each feature weighs, in logits. */
+  double[] inLogits() {
+    return Arrays.stream(weights).mapToDouble(w -> w / 1000.0).toArray();
   }
 
   /** Points of a way by topic, in thousandths of a logit; no way at all has 0 together. */
@@ -31,11 +33,37 @@ public final class Weights {
     return points;
   }
 
+  /**
+   * Weights as {@link #written}. What is not known any more is left out, and what is not written
+   * weighs as shipped.
+   */
+  public static Weights read(String written) {
+    int[] weights = SHIPPED.weights.clone();
+    Map<String, Feature> byName =
+        Arrays.stream(Feature.values()).collect(Collectors.toMap(Feature::name, f -> f));
+    written
+        .lines()
+        .map(line -> line.split(" "))
+        .filter(cells -> byName.containsKey(cells[0]))
+        .forEach(cells -> weights[byName.get(cells[0]).ordinal()] = Integer.parseInt(cells[1]));
+    return new Weights(weights);
+  }
+
+  @Override
+  public boolean equals(Object other) {
+    return other instanceof Weights w && Arrays.equals(weights, w.weights);
+  }
+
+  @Override
+  public int hashCode() {
+    return Arrays.hashCode(weights);
+  }
+
   /** A line for each feature, as it stands in the table of features. */
   public String written() {
     StringBuilder lines = new StringBuilder();
     for (Feature f : Feature.values()) {
-      lines.append("%s %d%n".formatted(f, weights[f.ordinal()]));
+      lines.append("%s %d\n".formatted(f, weights[f.ordinal()]));
     }
     return lines.toString();
   }

@@ -7,6 +7,8 @@ import io.sumbrel.core.refusal.Refusal;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Function;
+import java.util.stream.Collectors;
 
 /**
  * A sum, explained to the cent: received, plus what was kept back, granted or used, less what is
@@ -36,6 +38,20 @@ public record Tape(MoneyIn moneyIn, List<TapeLine> lines, Map<ItemId, OpenItem> 
   public static long leftToPlace(MoneyIn moneyIn, List<TapeLine> lines) {
     boolean paidOut = !moneyIn.isIn();
     return moneyIn.amountMinor() + lines.stream().mapToLong(l -> l.signedMinor(paidOut)).sum();
+  }
+
+  /**
+   * Whether two drafts explain a sum alike to the cent, in whatever order; why a rest stays open
+   * does not matter.
+   */
+  public static boolean isSame(List<TapeLine> one, List<TapeLine> other) {
+    return counted(one).equals(counted(other));
+  }
+
+  private static Map<TapeLine, Long> counted(List<TapeLine> lines) {
+    return lines.stream()
+        .map(TapeLine::leavingNothingOpen)
+        .collect(Collectors.groupingBy(Function.identity(), Collectors.counting()));
   }
 
   /** The item of a line that must have one. */

@@ -87,6 +87,11 @@ public record TapeLine(
     return new TapeLine(kind, amountMinor, item, reason, Optional.of(why), account, customer);
   }
 
+  /** The same line without a word of the rest. */
+  TapeLine leavingNothingOpen() {
+    return new TapeLine(kind, amountMinor, item, reason, Optional.empty(), account, customer);
+  }
+
   private static TapeLine because(TapeLine l, DifferenceReason reason) {
     return new TapeLine(
         l.kind, l.amountMinor, l.item, Optional.of(reason), l.shortPay, l.account, l.customer);

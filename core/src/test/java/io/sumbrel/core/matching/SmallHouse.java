@@ -22,30 +22,30 @@ import java.util.Optional;
 import java.util.Set;
 
 /** A house of a few customers and items, put together in a test line by line. */
-abstract class SmallHouse {
+public abstract class SmallHouse {
   static final Currency USD = Currency.getInstance("USD");
   static final long ACCOUNT = 7;
   static final LocalDate DAY = LocalDate.of(2026, 11, 16);
 
-  final List<Customer> customers = new ArrayList<>();
-  final List<OpenItem> items = new ArrayList<>();
-  final List<MoneyIn> pile = new ArrayList<>();
-  final List<PastPayment> past = new ArrayList<>();
-  final List<Recorded> recorded = new ArrayList<>();
+  protected final List<Customer> customers = new ArrayList<>();
+  protected final List<OpenItem> items = new ArrayList<>();
+  protected final List<MoneyIn> pile = new ArrayList<>();
+  protected final List<PastPayment> past = new ArrayList<>();
+  protected final List<Recorded> recorded = new ArrayList<>();
 
-  HouseRules rules = HouseRules.DEFAULTS;
+  protected HouseRules rules = HouseRules.DEFAULTS;
 
-  CustomerId customer(String name, CustomerId... parent) {
+  protected CustomerId customer(String name, CustomerId... parent) {
     CustomerId id = new CustomerId(customers.size() + 1L);
     customers.add(new Customer(id, "K-" + id.number(), name, List.of(parent).stream().findFirst()));
     return id;
   }
 
-  OpenItem item(CustomerId customer, String number, long minor) {
+  protected OpenItem item(CustomerId customer, String number, long minor) {
     return item(customer, number, minor, "net 30");
   }
 
-  OpenItem item(CustomerId customer, String number, long minor, String terms) {
+  protected OpenItem item(CustomerId customer, String number, long minor, String terms) {
     OpenItem item =
         new OpenItem(
             new ItemId(items.size() + 1L),
@@ -68,7 +68,7 @@ abstract class SmallHouse {
     return new MoneyInId(pile.isEmpty() ? 1 : pile.get(pile.size() - 1).id().number() + 1);
   }
 
-  void money(String payer, long minor, String text) {
+  protected void money(String payer, long minor, String text) {
     pile.add(
         new MoneyIn(
             nextId(),
@@ -81,11 +81,11 @@ abstract class SmallHouse {
             List.of()));
   }
 
-  List<Plan.Row> plan() {
+  protected List<Plan.Row> plan() {
     return Planner.plan(problem()).rows();
   }
 
-  MatchingProblem problem() {
+  protected MatchingProblem problem() {
     RememberedPayers remembered = RememberedPayers.of(past, customers, items);
     return MatchingProblem.of(pile, items, customers, remembered, recorded, rules);
   }
@@ -94,7 +94,7 @@ abstract class SmallHouse {
     return row.ways().get(row.chosen().orElseThrow());
   }
 
-  void paidBefore(CustomerId customer, String payer, String account, int times) {
+  protected void paidBefore(CustomerId customer, String payer, String account, int times) {
     for (int i = 0; i < times; i++) {
       past.add(
           new PastPayment(

@@ -29,9 +29,9 @@ class WeightFitTest extends SmallHouse {
       right.add(lines -> lines.size() == (charges ? 2 : 1));
     }
     WeightFit fit = new WeightFit();
-    fit.add(
-        MatchingProblem.of(pile, items, customers, RememberedPayers.NONE, HouseRules.DEFAULTS),
-        right);
+    MatchingProblem problem =
+        MatchingProblem.of(pile, items, customers, RememberedPayers.NONE, HouseRules.DEFAULTS);
+    fit.add(Lesson.ofAll(problem, right));
     return fit.fitted();
   }
 
@@ -45,19 +45,20 @@ class WeightFitTest extends SmallHouse {
   void learnsWhatTheHouseDoes() {
     Weights charged = fitted(true);
     assertThat(first(charged).ways().get(0).words()).endsWith("less 18.01 charge");
-    assertThat(charged.of(Feature.CHARGE.ordinal()))
-        .isGreaterThan(Weights.SHIPPED.of(Feature.CHARGE.ordinal()));
+    assertThat(charged.inLogits()[Feature.CHARGE.ordinal()])
+        .isGreaterThan(Weights.SHIPPED.inLogits()[Feature.CHARGE.ordinal()]);
     Weights shorted = fitted(false);
     assertThat(first(shorted).ways().get(0).words()).contains(" of T-50000");
-    assertThat(shorted.of(Feature.SHORT.ordinal()))
-        .isGreaterThan(charged.of(Feature.SHORT.ordinal()));
+    assertThat(shorted.inLogits()[Feature.SHORT.ordinal()])
+        .isGreaterThan(charged.inLogits()[Feature.SHORT.ordinal()]);
   }
 
   @Test
   void keepsWhatTheHouseDoesNotShow() {
     Weights fitted = fitted(true);
     for (Feature unseen : List.of(Feature.ACROSS, Feature.PREPAID, Feature.CUSTOMER_NUMBER)) {
-      assertThat(fitted.of(unseen.ordinal())).isEqualTo(Weights.SHIPPED.of(unseen.ordinal()));
+      assertThat(fitted.inLogits()[unseen.ordinal()])
+          .isEqualTo(Weights.SHIPPED.inLogits()[unseen.ordinal()]);
     }
   }
 

@@ -1,0 +1,195 @@
+package io.sumbrel.core.matching;
+
+import io.sumbrel.core.receipt.MoneyInId;
+import io.sumbrel.core.tape.Tape;
+import io.sumbrel.core.tape.TapeLine;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.TreeMap;
+import java.util.function.Predicate;
+import java.util.stream.IntStream;
+
+/**
+ * What a decided sum teaches: the features of every way that it might have had, counted from what
+ * was known then, and which of the ways were right; none of them where it was something else.
+ */
+public final class Lesson {
+  /** Weaker ones have next to no weight in a fit, and a stored lesson stays short. */
+  private static final int WAYS_KEPT = 32;
+
+  private static final String RIGHT = "+";
+
+  private final List<Choice> choices;
+
+  /**
+   * A way: the places of the features that count, and their counts in thousandths.
+   *
+   * @param features rising
+   */
+  record Choice(int[] features, int[] counts, boolean right) {
+    static Choice of(int[] all, boolean right) {
+      int[] features = IntStream.range(0, all.length).filter(f -> all[f] != 0).toArray();
+      int[] counts = Arrays.stream(features).map(f -> all[f]).toArray();
+      return new Choice(features, counts, right);
+    }
+
+    /** In logits. */
+    double points(double[] weights) {
+      double points = 0;
+      for (int k = 0; k < features.length; k++) {
+        points += weights[features[k]] * counts[k] / 1000;
+      }
+      return points;
+    }
+  }
+
+  private Lesson(List<Choice> choices) {
+    this.choices = List.copyOf(choices);
+  }
+
+  /**
+   * @param problem in whose pile the sum still is
+   * @param posted what it was
+   * @return empty where nothing was found that could have been right
+   */
+  public static Optional<Lesson> of(MatchingProblem problem, MoneyInId sum, List<TapeLine> posted) {
+    for (int m = 0; m < problem.pile().size(); m++) {
+      if (problem.pile().get(m).id().equals(sum)) {
+        Pools pools = new Pools(problem, problem.openMinors(), Budgets.DEFAULTS);
+        Lesson all = of(problem, m, pools, lines -> Tape.isSame(lines, posted));
+        return Optional.of(all.strongest()).filter(l -> !l.choices.isEmpty());
+      }
+    }
+    return Optional.empty();
+  }
+
+  /**
+   * What all sums of a pile teach.
+   *
+   * @param isRight for each sum of the pile, which tapes are right; none when no way is
+   */
+  public static List<Lesson> ofAll(
+      MatchingProblem problem, List<Predicate<List<TapeLine>>> isRight) {
+    Pools pools = new Pools(problem, problem.openMinors(), Budgets.DEFAULTS);
+    return IntStream.range(0, isRight.size())
+        .mapToObj(m -> of(problem, m, pools, isRight.get(m)))
+        .toList();
+  }
+
+  private static Lesson of(
+      MatchingProblem problem, int m, Pools pools, Predicate<List<TapeLine>> isRight) {
+    var moneyIn = problem.pile().get(m);
+    WaySearch search = WaySearch.of(problem, moneyIn, Reading.of(problem, moneyIn), pools);
+    WayFeatures count = new WayFeatures(search);
+    return new Lesson(
+        search.found().stream()
+            .map(
+                way ->
+                    Choice.of(
+                        count.of(way), isRight.test(way.lines(problem, moneyIn.amountMinor()))))
+            .toList());
+  }
+
+  /** What was right, and the ways that weigh most as shipped. */
+  private Lesson strongest() {
+    double[] shipped = Weights.SHIPPED.inLogits();
+    return new Lesson(
+        choices.stream()
+            .sorted(
+                Comparator.comparing(Choice::right)
+                    .reversed()
+                    .thenComparing(c -> -c.points(shipped)))
+            .limit(WAYS_KEPT)
+            .toList());
+  }
+
+  List<Choice> choices() {
+    return choices;
+  }
+
+  /**
+   * What the choices weigh against each other.
+   *
+   * @param each the strongest at one, or less where no way at all is stronger
+   * @param right of those that are right; of no way at all where none is
+   */
+  record Odds(double[] each, double right, double all) {}
+
+  Odds odds(double[] weights) {
+    double[] each = choices.stream().mapToDouble(c -> c.points(weights)).toArray();
+    double most = Math.max(0, Arrays.stream(each).max().orElse(0));
+    double all = StrictMath.exp(-most);
+    double right = choices.stream().anyMatch(Choice::right) ? 0 : all;
+    for (int w = 0; w < each.length; w++) {
+      each[w] = StrictMath.exp(each[w] - most);
+      all += each[w];
+      right += choices.get(w).right ? each[w] : 0;
+    }
+    return new Odds(each, right, all);
+  }
+
+  /** The logarithm of how likely what was right is under the weights. */
+  double likelihood(double[] weights) {
+    Odds odds = odds(weights);
+    return StrictMath.log(odds.right / odds.all);
+  }
+
+  /** Whether the way that weighs most, or none where all weigh less than nothing, was right. */
+  boolean isRightFirst(double[] weights) {
+    double most = 0;
+    boolean right = choices.stream().noneMatch(Choice::right);
+    for (Choice choice : choices) {
+      double points = choice.points(weights);
+      right = points > most ? choice.right : right;
+      most = Math.max(most, points);
+    }
+    return right;
+  }
+
+  /** The names of its features, then a line for each way: what of them it counts. */
+  public String written() {
+    Map<Integer, Integer> places = new TreeMap<>();
+    choices.forEach(c -> Arrays.stream(c.features).forEach(f -> places.put(f, 0)));
+    StringBuilder names = new StringBuilder();
+    for (int feature : List.copyOf(places.keySet())) {
+      places.put(feature, names.isEmpty() ? 0 : names.toString().split(" ").length);
+      names.append(names.isEmpty() ? "" : " ").append(Feature.values()[feature]);
+    }
+    StringBuilder written = new StringBuilder(names);
+    for (Choice choice : choices) {
+      written.append('\n').append(choice.right ? RIGHT : "");
+      for (int k = 0; k < choice.features.length; k++) {
+        written.append(k == 0 ? "" : " ").append(places.get(choice.features[k]));
+        written.append(':').append(choice.counts[k]);
+      }
+    }
+    return written.toString();
+  }
+
+  /** A lesson as {@link #written}; features that are not known any more count for nothing. */
+  public static Lesson read(String written) {
+    List<String> lines = written.lines().toList();
+    Map<String, Integer> byName = new TreeMap<>();
+    for (Feature f : Feature.values()) {
+      byName.put(f.name(), f.ordinal());
+    }
+    String[] names = lines.get(0).split(" ");
+    List<Choice> choices = new ArrayList<>();
+    for (String line : lines.subList(1, lines.size())) {
+      int[] all = new int[Feature.COUNT];
+      for (String pair : line.replace(RIGHT, "").split(" ")) {
+        String[] cells = pair.split(":");
+        Integer feature = byName.get(names[Integer.parseInt(cells[0])]);
+        if (feature != null) {
+          all[feature] = Integer.parseInt(cells[1]);
+        }
+      }
+      choices.add(Choice.of(all, line.startsWith(RIGHT)));
+    }
+    return new Lesson(choices);
+  }
+}
