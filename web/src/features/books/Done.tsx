@@ -8,7 +8,7 @@ import { FindField } from '../../components/FindField';
 import { Empty, Loading, Sentence } from '../../components/States';
 import page from '../../components/Page.module.css';
 import { moment } from '../../money/money';
-import { turnBack } from '../desk';
+import { choicesQuery, turnBack } from '../desk';
 import { PostingLink } from '../trail';
 import { accountsQuery, doneQuery } from './booksApi';
 
@@ -17,8 +17,10 @@ export function Done() {
   const [search, setSearch] = useSearchParams();
   const account = search.get('account') ? Number(search.get('account')) : undefined;
   const find = search.get('find') ?? '';
+  const how = search.get('how') ?? '';
   const accounts = useQuery(accountsQuery);
-  const done = useQuery(doneQuery(account));
+  const choices = useQuery(choicesQuery);
+  const done = useQuery(doneQuery({ account, how, find }));
   const queries = useQueryClient();
   const [problem, setProblem] = useState('');
   const set = (key: string, value: string) =>
@@ -47,12 +49,7 @@ export function Done() {
   if (done.isError) {
     return <Sentence error={done.error} retry={() => void done.refetch()} />;
   }
-  const wanted = find.toLowerCase();
-  const shown = done.data.filter((d) =>
-    `${d.number} ${d.payer} ${d.words} ${d.actor} ${d.amountMinor / 100}`
-      .toLowerCase()
-      .includes(wanted),
-  );
+  const { rows, totals } = done.data;
   return (
     <>
       <div className={page.head}>
@@ -67,6 +64,26 @@ export function Done() {
             ))}
           </select>
         </label>
+        <label>
+          Came about{' '}
+          <select value={how} onChange={(e) => set('how', e.target.value)}>
+            <option value="">however</option>
+            <optgroup label="by whose hand">
+              {choices.data?.hands.map((h) => (
+                <option key={h.code} value={h.code}>
+                  {h.words}
+                </option>
+              ))}
+            </optgroup>
+            <optgroup label="resting on">
+              {choices.data?.grounds.map((g) => (
+                <option key={g.code} value={g.code}>
+                  {g.words}
+                </option>
+              ))}
+            </optgroup>
+          </select>
+        </label>
         <FindField
           label="Find what is done"
           placeholder="Find number, payer, item, person"
@@ -75,8 +92,12 @@ export function Done() {
         />
       </div>
       {problem && <Sentence error={problem} />}
-      {shown.length === 0 ? (
-        <Empty>Nothing is explained yet. What is posted on the desk comes here.</Empty>
+      {rows.length === 0 ? (
+        <Empty>
+          {account || how || find
+            ? 'Nothing that is explained is like that.'
+            : 'Nothing is explained yet. What is posted on the desk comes here.'}
+        </Empty>
       ) : (
         <table className={page.table}>
           <thead>
@@ -85,12 +106,13 @@ export function Done() {
               <th>payer</th>
               <th className="figures">amount</th>
               <th>explained by</th>
+              <th>came about</th>
               <th>who, when</th>
               <th />
             </tr>
           </thead>
           <tbody>
-            {shown.map((d) => (
+            {rows.map((d) => (
               <tr key={d.number} className={d.turnedBackBy ? page.settled : undefined}>
                 <td>
                   <PostingLink number={d.number} />
@@ -100,6 +122,10 @@ export function Done() {
                   {d.currency} <Amount minor={d.amountMinor} currency={d.currency} />
                 </td>
                 <td>{d.words}</td>
+                <td>
+                  {d.hand}
+                  {d.ground && <span className={page.under}>{d.ground}</span>}
+                </td>
                 <td>
                   {d.actor}, {moment(d.postedAt)}
                 </td>
@@ -115,6 +141,18 @@ export function Done() {
               </tr>
             ))}
           </tbody>
+          <tfoot>
+            {totals.map((t) => (
+              <tr key={t.currency}>
+                <td />
+                <td>{t.count === 1 ? '1 stands' : `${t.count} stand`}</td>
+                <td className="figures">
+                  {t.currency} <Amount minor={t.amountMinor} currency={t.currency} />
+                </td>
+                <td colSpan={4} />
+              </tr>
+            ))}
+          </tfoot>
         </table>
       )}
     </>

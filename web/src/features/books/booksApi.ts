@@ -1,10 +1,18 @@
 import { queryOptions } from '@tanstack/react-query';
 import { client, unwrap } from '../../api/client';
 
-export const doneQuery = (account: number | undefined) =>
+export interface DoneWanted {
+  account?: number;
+  /** The code of a hand or of a ground. */
+  how?: string;
+  find?: string;
+}
+
+export const doneQuery = (wanted: DoneWanted) =>
   queryOptions({
-    queryKey: ['desk', 'done', account],
-    queryFn: () => unwrap(client.GET('/api/desk/done', { params: { query: { account } } })),
+    queryKey: ['desk', 'done', wanted],
+    queryFn: () => unwrap(client.GET('/api/desk/done', { params: { query: wanted } })),
+    placeholderData: (before) => before,
   });
 
 export const journalQuery = queryOptions({

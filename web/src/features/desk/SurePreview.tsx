@@ -51,7 +51,7 @@ function Sheet({ seen, close }: { seen: SureRow[]; close: () => void }) {
   const postAll = async () => {
     setBusy(true);
     for (const row of taken) {
-      const outcome = await post(row.moneyInId, row.lines, crypto.randomUUID()).then(
+      const outcome = await post(row.moneyInId, row.lines, crypto.randomUUID(), true).then(
         (p) => ({ done: true, words: p.number }),
         (e: unknown) => ({ done: false, words: sentenceOf(e) }),
       );

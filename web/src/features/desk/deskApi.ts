@@ -47,11 +47,11 @@ export const keepDraft = (id: number, lines: Line[], putBy: boolean) =>
     client.PUT('/api/desk/money/{id}/draft', { params: { path: { id } }, body: { lines, putBy } }),
   );
 
-export const post = (id: number, lines: Line[], key: string) =>
+export const post = (id: number, lines: Line[], key: string, fromTheList = false) =>
   unwrap(
     client.POST('/api/desk/money/{id}/posting', {
       params: { path: { id }, header: { 'Idempotency-Key': key } },
-      body: { lines },
+      body: { lines, fromTheList },
     }),
   );
 

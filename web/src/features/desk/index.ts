@@ -1,2 +1,2 @@
 export { Desk } from './Desk';
-export { turnBack } from './deskApi';
+export { choicesQuery, turnBack } from './deskApi';

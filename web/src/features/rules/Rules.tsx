@@ -7,6 +7,7 @@ import { Field } from '../../components/Field';
 import { Loading, Sentence } from '../../components/States';
 import page from '../../components/Page.module.css';
 import { sessionQuery } from '../session';
+import { Learned } from './Learned';
 import styles from './Rules.module.css';
 import { dropHouseList, keepHouseList, keepRates, rulesQuery } from './rulesApi';
 import { SilentSteps } from './SilentSteps';
@@ -58,6 +59,7 @@ export function Rules() {
         )}
       </section>
       <Withheld key={rules.data.withheld} rates={rules.data.withheld} />
+      <Learned />
     </>
   );
 }

@@ -36,3 +36,12 @@ export const dropOwnList = (id: number) =>
 
 export const keepRates = (withheld: string) =>
   unwrap(client.PUT('/api/rules/withheld-rates', { body: { withheld } }));
+
+export const learningQuery = queryOptions({
+  queryKey: ['learning'],
+  queryFn: () => unwrap(client.GET('/api/learning')),
+});
+
+export const fitWeights = () => unwrap(client.POST('/api/learning/fit'));
+
+export const dropFit = () => unwrap(client.DELETE('/api/learning/fit'));

@@ -50,6 +50,7 @@ export function PostingTrail() {
             <small>posting</small>
             <span>
               {t.number} · {t.kind} by {t.actor}, {moment(t.postedAt)}
+              {t.cameAbout && ` · ${t.cameAbout}`}
             </span>
           </li>
           {t.turnsBack && (

@@ -86,6 +86,11 @@ public record Decision(Hand hand, Optional<Ground> ground, int saidPerMillion) {
         .orElse(new Decision(Hand.BY_HAND, Optional.empty(), said));
   }
 
+  /** Such as {@code accepted as proposed: numbers in the text}. */
+  public String words() {
+    return hand.words() + ground.map(g -> ": " + g.words()).orElse("");
+  }
+
   private static Set<ItemId> items(List<TapeLine> lines) {
     return lines.stream().flatMap(l -> l.item().stream()).collect(Collectors.toSet());
   }

@@ -18,6 +18,9 @@ public final class TrackRecord {
   /** The certainties from which on it may be earned, fixed beforehand so that none is picked. */
   private static final int[] FROM = {990_000, 995_000, 999_000, 999_900};
 
+  /** So many without an error prove what is wanted, and no fewer do. */
+  static final int FEWEST_WITHOUT_ERROR = 2_995;
+
   private static final double DOUBT = 0.05;
   private static final int HALVINGS = 60;
 
@@ -82,6 +85,18 @@ public final class TrackRecord {
     }
     return "Of %,d called sure, %,d were posted so and stand: at least %s %% is proven."
         .formatted(sure.size(), right, floor(lowerBound(right, sure.size())));
+  }
+
+  /** Whether it is enough to post without a look, in words. */
+  public String earnedWords() {
+    return earnedFrom()
+        .map(
+            from ->
+                "What is called sure from %s %% on is proven to %s %%: enough to post it without a look."
+                    .formatted(floor(from / 1e6), floor(WANTED / 1e6)))
+        .orElse(
+            "To post without a look takes %s %% proven: %,d in a row without an error, and more after each one."
+                .formatted(floor(WANTED / 1e6), FEWEST_WITHOUT_ERROR));
   }
 
   /** Tenths of a per cent, never rounded up: a proof does not reach beyond itself. */

@@ -68,9 +68,14 @@ class TrackRecordTest {
 
   @Test
   void isEarnedWithThreeThousandAndLostWithTheFirstErrors() {
-    assertThat(new TrackRecord(judged(995_000, 2_994, 0)).earnedFrom()).isEmpty();
-    assertThat(new TrackRecord(judged(995_000, 2_995, 0)).earnedFrom()).contains(990_000);
-    assertThat(new TrackRecord(judged(995_000, 2_995, 1)).earnedFrom()).isEmpty();
+    int fewest = TrackRecord.FEWEST_WITHOUT_ERROR;
+    TrackRecord almost = new TrackRecord(judged(995_000, fewest - 1, 0));
+    assertThat(almost.earnedFrom()).isEmpty();
+    assertThat(almost.earnedWords()).contains("takes 99.9 % proven: 2,995 in a row");
+    TrackRecord earned = new TrackRecord(judged(995_000, fewest, 0));
+    assertThat(earned.earnedFrom()).contains(990_000);
+    assertThat(earned.earnedWords()).startsWith("What is called sure from 99.0 % on is proven");
+    assertThat(new TrackRecord(judged(995_000, fewest, 1)).earnedFrom()).isEmpty();
   }
 
   @Test

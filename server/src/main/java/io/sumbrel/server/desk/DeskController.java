@@ -1,5 +1,6 @@
 package io.sumbrel.server.desk;
 
+import io.sumbrel.core.learning.Decision;
 import io.sumbrel.core.ledger.StandardAccount;
 import io.sumbrel.core.party.CustomerId;
 import io.sumbrel.core.posting.PostingNumber;
@@ -68,6 +69,12 @@ class DeskController {
         Arrays.stream(StandardAccount.values())
             .filter(a -> a.use() == StandardAccount.Use.FREE)
             .map(a -> new DeskViews.AccountView(a.code().code(), a.words()))
+            .toList(),
+        Arrays.stream(Decision.Hand.values())
+            .map(h -> new DeskViews.HowView(h.name(), h.words()))
+            .toList(),
+        Arrays.stream(Decision.Ground.values())
+            .map(g -> new DeskViews.HowView(g.name(), g.words()))
             .toList());
   }
 
@@ -127,9 +134,17 @@ class DeskController {
     return turnBackPosting.turnBack(actor, new PostingNumber(year, number));
   }
 
+  /**
+   * What is explained.
+   *
+   * @param how the code of a hand or of a ground
+   */
   @GetMapping("/done")
-  List<DeskViews.DoneView> done(
-      @AuthenticationPrincipal Actor actor, @RequestParam Optional<Long> account) {
-    return doneList.all(actor, account);
+  DeskViews.DoneListView done(
+      @AuthenticationPrincipal Actor actor,
+      @RequestParam Optional<Long> account,
+      @RequestParam(defaultValue = "") String how,
+      @RequestParam(defaultValue = "") String find) {
+    return doneList.all(actor, new DoneList.Wanted(account, how, find));
   }
 }

@@ -129,13 +129,28 @@ final class DeskViews {
    */
   record KindView(LineKind kind, String words, int side, int sidePaidOut) {}
 
+  /** How a posted tape came about, to choose by; its code is that of a hand or of a ground. */
+  record HowView(String code, String words) {}
+
+  /**
+   * @param hands whose hand made a posted tape what it is
+   * @param grounds what it rests on
+   */
   record ChoicesView(
       List<KindView> kinds,
       List<ReasonView> reasons,
       List<ShortPayView> shortPays,
-      List<AccountView> accounts) {}
+      List<AccountView> accounts,
+      List<HowView> hands,
+      List<HowView> grounds) {}
 
-  /** A sum that is explained, or whose explanation was turned back. */
+  /**
+   * A sum that is explained, or whose explanation was turned back.
+   *
+   * @param hand whose hand made it what it is, in words; empty for what was posted before that was
+   *     kept
+   * @param ground what it rests on, in words
+   */
   record DoneView(
       String number,
       LocalDate date,
@@ -147,5 +162,12 @@ final class DeskViews {
       String currency,
       long amountMinor,
       String words,
+      String hand,
+      String ground,
       Optional<String> turnedBackBy) {}
+
+  /** What stands of a list in one currency. */
+  record TotalView(String currency, int count, long amountMinor) {}
+
+  record DoneListView(List<DoneView> rows, List<TotalView> totals) {}
 }

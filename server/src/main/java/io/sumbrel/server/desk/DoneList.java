@@ -1,5 +1,7 @@
 package io.sumbrel.server.desk;
 
+import io.sumbrel.core.learning.Decision;
+import io.sumbrel.core.money.AmountText;
 import io.sumbrel.core.party.Customer;
 import io.sumbrel.core.party.CustomerId;
 import io.sumbrel.core.posting.PostingNumber;
@@ -15,13 +17,20 @@ import io.sumbrel.server.books.BankAccount;
 import io.sumbrel.server.books.Customers;
 import io.sumbrel.server.books.OpenBooks;
 import io.sumbrel.server.books.Postings;
+import io.sumbrel.server.desk.DeskViews.DoneListView;
 import io.sumbrel.server.desk.DeskViews.DoneView;
+import io.sumbrel.server.desk.DeskViews.TotalView;
+import io.sumbrel.server.learning.DecisionRecord;
 import io.sumbrel.server.people.Actor;
 import java.util.ArrayList;
+import java.util.Collections;
+import java.util.Currency;
 import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
@@ -34,17 +43,56 @@ class DoneList {
   private final OpenBooks accounts;
   private final Customers customers;
   private final Postings postings;
+  private final DecisionRecord decisions;
 
-  DoneList(MoneyLines moneyLines, OpenBooks accounts, Customers customers, Postings postings) {
+  DoneList(
+      MoneyLines moneyLines,
+      OpenBooks accounts,
+      Customers customers,
+      Postings postings,
+      DecisionRecord decisions) {
     this.moneyLines = moneyLines;
     this.accounts = accounts;
     this.customers = customers;
     this.postings = postings;
+    this.decisions = decisions;
   }
 
-  /** Everything explained, newest first, with what was turned back. */
+  /**
+   * What the list is narrowed to.
+   *
+   * @param how the code of a hand or of a ground; everything when it is empty
+   * @param find what a row must hold somewhere; everything when it is empty
+   */
+  record Wanted(Optional<Long> account, String how, String find) {
+    boolean has(MoneyLine line) {
+      return account.filter(a -> a != line.bankAccountId()).isEmpty();
+    }
+
+    boolean has(Optional<Decision> decision) {
+      return how.isEmpty()
+          || decision.filter(d -> d.hand().name().equals(how)).isPresent()
+          || decision.flatMap(Decision::ground).filter(g -> g.name().equals(how)).isPresent();
+    }
+
+    boolean has(DoneView view) {
+      Currency currency = Currency.getInstance(view.currency());
+      String all =
+          String.join(
+              " ",
+              view.number(),
+              view.payer(),
+              view.words(),
+              view.actor(),
+              AmountText.plain(view.amountMinor(), currency),
+              AmountText.words(view.amountMinor(), currency));
+      return all.toLowerCase(Locale.ROOT).contains(find.strip().toLowerCase(Locale.ROOT));
+    }
+  }
+
+  /** What is explained, newest first, with what was turned back; and what of it stands. */
   @Transactional(readOnly = true)
-  List<DoneView> all(Actor actor, Optional<Long> accountId) {
+  DoneListView all(Actor actor, Wanted wanted) {
     Map<MoneyInId, MoneyLine> lines =
         moneyLines.all(actor.booksId()).stream()
             .collect(Collectors.toMap(l -> l.moneyIn().id(), Function.identity()));
@@ -54,19 +102,39 @@ class DoneList {
         accounts.accounts(actor.booksId()).stream()
             .collect(Collectors.toMap(BankAccount::id, BankAccount::shortName));
     Map<CustomerId, Customer> byId = customers.byId(actor.booksId());
+    Map<Long, Decision> decided = decisions.all(actor.booksId());
     List<DoneView> done = new ArrayList<>();
     for (Postings.Stored stored : postings.all(actor.booksId(), money)) {
       Optional<MoneyLine> line = stored.moneyIn().map(lines::get);
-      if (line.isPresent() && accountId.filter(a -> a != line.get().bankAccountId()).isEmpty()) {
-        done.add(0, doneView(stored, line.get(), names, byId));
+      Optional<Decision> decision = Optional.ofNullable(decided.get(stored.id()));
+      if (line.filter(wanted::has).isPresent() && wanted.has(decision)) {
+        done.add(doneView(stored, line.get(), decision, names, byId));
       }
     }
-    return done;
+    done.removeIf(d -> !wanted.has(d));
+    Collections.reverse(done);
+    return new DoneListView(done, totals(done));
+  }
+
+  private static List<TotalView> totals(List<DoneView> done) {
+    Map<String, List<DoneView>> standing =
+        done.stream()
+            .filter(d -> d.turnedBackBy().isEmpty())
+            .collect(Collectors.groupingBy(DoneView::currency, TreeMap::new, Collectors.toList()));
+    return standing.entrySet().stream()
+        .map(
+            e ->
+                new TotalView(
+                    e.getKey(),
+                    e.getValue().size(),
+                    e.getValue().stream().mapToLong(DoneView::amountMinor).sum()))
+        .toList();
   }
 
   private static DoneView doneView(
       Postings.Stored stored,
       MoneyLine line,
+      Optional<Decision> decision,
       Map<Long, String> names,
       Map<CustomerId, Customer> byId) {
     Tape tape = stored.posting().tape().orElseThrow();
@@ -81,6 +149,8 @@ class DoneList {
         line.moneyIn().currency().getCurrencyCode(),
         line.moneyIn().amountMinor(),
         tape.lines().stream().map(l -> words(tape, l, byId)).collect(Collectors.joining(", ")),
+        decision.map(d -> d.hand().words()).orElse(""),
+        decision.flatMap(Decision::ground).map(Decision.Ground::words).orElse(""),
         stored.turnedBackBy().map(PostingNumber::words));
   }
 

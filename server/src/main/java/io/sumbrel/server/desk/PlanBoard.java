@@ -6,6 +6,7 @@ import io.sumbrel.core.matching.MatchingProblem;
 import io.sumbrel.core.matching.Plan;
 import io.sumbrel.core.matching.Planner;
 import io.sumbrel.core.matching.RememberedPayers;
+import io.sumbrel.core.matching.Weights;
 import io.sumbrel.core.openitem.OpenItem;
 import io.sumbrel.core.party.Customer;
 import io.sumbrel.core.receipt.MoneyIn;
@@ -23,6 +24,7 @@ import io.sumbrel.server.books.Customers;
 import io.sumbrel.server.books.Items;
 import io.sumbrel.server.books.Rules;
 import io.sumbrel.server.deposit.WaitingForTie;
+import io.sumbrel.server.learning.HouseWeights;
 import jakarta.annotation.PreDestroy;
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -56,6 +58,7 @@ class PlanBoard {
   private final Rules rules;
   private final PastPayments pastPayments;
   private final Decisions decisions;
+  private final HouseWeights weights;
   private final BooksNames books;
   private final Budgets budgets;
   private final ExecutorService background = Executors.newSingleThreadExecutor();
@@ -71,6 +74,7 @@ class PlanBoard {
       Rules rules,
       PastPayments pastPayments,
       Decisions decisions,
+      HouseWeights weights,
       BooksNames books,
       @Value("${sumbrel.matching.set-steps}") long setSteps,
       @Value("${sumbrel.matching.plan-nodes}") int planNodes) {
@@ -83,6 +87,7 @@ class PlanBoard {
     this.rules = rules;
     this.pastPayments = pastPayments;
     this.decisions = decisions;
+    this.weights = weights;
     this.books = books;
     this.budgets = new Budgets(setSteps, planNodes);
   }
@@ -112,7 +117,11 @@ class PlanBoard {
    * @param past a number for the state of the past payments, which come and go with their files
    */
   private record Basis(
-      List<Customer> customers, long past, List<Recorded> recorded, HouseRules rules) {}
+      List<Customer> customers,
+      long past,
+      List<Recorded> recorded,
+      HouseRules rules,
+      Weights weights) {}
 
   Board board(long booksId) {
     long newest = audit.lastNumber(booksId);
@@ -123,6 +132,19 @@ class PlanBoard {
                 ? board
                 : made(id, newest, Optional.ofNullable(board)));
   }
+
+  /**
+   * What the plan said of a sum when somebody decided it; what is just being planned anew is not
+   * waited for.
+   */
+  Optional<Said> said(long booksId, MoneyInId id) {
+    Board known = boards.get(booksId);
+    Board board = known != null && known.rows.containsKey(id) ? known : board(booksId);
+    return Optional.ofNullable(board.rows.get(id)).map(row -> new Said(board.problem, row));
+  }
+
+  /** A row of a plan with the problem that it answers. */
+  record Said(MatchingProblem problem, Plan.Row row) {}
 
   @TransactionalEventListener
   void planAnew(BooksChanged changed) {
@@ -151,7 +173,8 @@ class PlanBoard {
             customers.all(booksId),
             pastPayments.newest(booksId),
             waitingForTie.recorded(booksId),
-            rules.of(booksId));
+            rules.of(booksId),
+            weights.of(booksId));
     Map<Long, List<PastPayment>> decided = decisions.all(booksId);
     Optional<MatchingProblem> changed =
         before
@@ -163,7 +186,8 @@ class PlanBoard {
     Plan plan =
         changed.isPresent()
             ? Planner.replan(before.get().plan, problem)
-            : Planner.plan(problem, budgets);
+            : Planner.plan(
+                problem, basis.weights, budgets, Runtime.getRuntime().availableProcessors());
     Map<MoneyInId, Plan.Row> rows = new HashMap<>();
     plan.rows().forEach(r -> rows.put(r.moneyIn(), r));
     return new Board(feedNumber, pile, waiting, basis, decided, problem, plan, rows);

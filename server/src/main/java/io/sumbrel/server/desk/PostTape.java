@@ -1,5 +1,7 @@
 package io.sumbrel.server.desk;
 
+import io.sumbrel.core.learning.Decision;
+import io.sumbrel.core.matching.Lesson;
 import io.sumbrel.core.openitem.ItemId;
 import io.sumbrel.core.openitem.OpenItem;
 import io.sumbrel.core.party.Customer;
@@ -27,6 +29,7 @@ import io.sumbrel.server.books.Limits;
 import io.sumbrel.server.books.Months;
 import io.sumbrel.server.books.OpenBooks;
 import io.sumbrel.server.books.Postings;
+import io.sumbrel.server.learning.DecisionRecord;
 import io.sumbrel.server.people.Actor;
 import java.time.LocalDate;
 import java.time.YearMonth;
@@ -50,6 +53,8 @@ public class PostTape {
   private final Ledger ledger;
   private final Drafts drafts;
   private final Answers answers;
+  private final PlanBoard plans;
+  private final DecisionRecord decisions;
 
   PostTape(
       MoneyLines moneyLines,
@@ -62,7 +67,9 @@ public class PostTape {
       OpenBooks accounts,
       Ledger ledger,
       Drafts drafts,
-      Answers answers) {
+      Answers answers,
+      PlanBoard plans,
+      DecisionRecord decisions) {
     this.moneyLines = moneyLines;
     this.claims = claims;
     this.items = items;
@@ -74,12 +81,16 @@ public class PostTape {
     this.ledger = ledger;
     this.drafts = drafts;
     this.answers = answers;
+    this.plans = plans;
+    this.decisions = decisions;
   }
 
   /**
    * @param date when the clerk names one; otherwise the rule of {@link PostingDate}
+   * @param fromTheList whether it is posted with all that is sure, without being opened
    */
-  record PostingRequest(List<LineView> lines, Optional<LocalDate> date) {}
+  record PostingRequest(
+      List<LineView> lines, Optional<LocalDate> date, Optional<Boolean> fromTheList) {}
 
   /**
    * @param key names the request: sent again, it is answered and not posted again
@@ -88,6 +99,7 @@ public class PostTape {
    */
   @Transactional
   Posted post(Actor actor, MoneyInId id, PostingRequest request, String key) {
+    Optional<PlanBoard.Said> said = plans.said(actor.booksId(), id);
     moneyLines.lock(id);
     Optional<Posted> before = answers.before(actor, key, request);
     if (before.isPresent()) {
@@ -98,7 +110,9 @@ public class PostTape {
     List<TapeLine> lines = request.lines().stream().map(LineView::toLine).toList();
     LocalDate date = postingDate(actor, line.moneyIn(), request.date());
     Tape tape = judged(actor, line.moneyIn(), lines, date);
-    Posted posted = store(actor, line, tape, date);
+    Ledger.Stored stored = store(actor, line, tape, date);
+    said.ifPresent(s -> keepDecision(actor, s, tape, stored, request));
+    Posted posted = new Posted(stored.number().words(), words(actor, tape), id.number());
     drafts.drop(actor, id);
     answers.keep(actor, key, request, posted);
     return posted;
@@ -181,7 +195,16 @@ public class PostTape {
     return new Refusal(refusal.code(), refusal.getMessage() + hand + " Your tape is kept.");
   }
 
-  private Posted store(Actor actor, MoneyLine line, Tape tape, LocalDate date) {
+  private void keepDecision(
+      Actor actor, PlanBoard.Said said, Tape tape, Ledger.Stored stored, PostingRequest request) {
+    decisions.keep(
+        actor.booksId(),
+        stored.id(),
+        Decision.of(said.row(), tape.lines(), request.fromTheList().orElse(false)),
+        Lesson.of(said.problem(), tape.moneyIn().id(), tape.lines()));
+  }
+
+  private Ledger.Stored store(Actor actor, MoneyLine line, Tape tape, LocalDate date) {
     MoneyIn moneyIn = line.moneyIn();
     BankAccount account = accounts.account(actor.booksId(), line.bankAccountId());
     PostingNumber number = ledger.nextNumber(actor.booksId(), date);
@@ -197,10 +220,13 @@ public class PostTape {
             Optional.of(moneyIn.id()),
             Optional.empty(),
             Optional.empty());
-    String words = "Posted " + moneyIn.words() + " " + goal(actor, tape);
-    Ledger.Stored stored = ledger.append(actor, act, "tape-posted", words);
+    Ledger.Stored stored = ledger.append(actor, act, "tape-posted", words(actor, tape));
     claims.take(moneyIn.id(), stored.id());
-    return new Posted(stored.number().words(), words, moneyIn.id().number());
+    return stored;
+  }
+
+  private String words(Actor actor, Tape tape) {
+    return "Posted " + tape.moneyIn().words() + " " + goal(actor, tape);
   }
 
   /** Where the money went, in a few words. */

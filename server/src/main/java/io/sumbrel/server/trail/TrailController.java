@@ -1,5 +1,6 @@
 package io.sumbrel.server.trail;
 
+import io.sumbrel.core.learning.Decision;
 import io.sumbrel.core.ledger.JournalLine;
 import io.sumbrel.core.openitem.ItemId;
 import io.sumbrel.core.openitem.OpenItem;
@@ -16,6 +17,7 @@ import io.sumbrel.server.books.Customers;
 import io.sumbrel.server.books.Items;
 import io.sumbrel.server.books.OpenBooks;
 import io.sumbrel.server.books.Postings;
+import io.sumbrel.server.learning.DecisionRecord;
 import io.sumbrel.server.people.Actor;
 import java.time.Instant;
 import java.time.LocalDate;
@@ -38,6 +40,7 @@ class TrailController {
   private final Items items;
   private final OpenBooks accounts;
   private final Postings postings;
+  private final DecisionRecord decisions;
 
   TrailController(
       Arrivals arrivals,
@@ -45,13 +48,15 @@ class TrailController {
       Customers customers,
       Items items,
       OpenBooks accounts,
-      Postings postings) {
+      Postings postings,
+      DecisionRecord decisions) {
     this.arrivals = arrivals;
     this.moneyLines = moneyLines;
     this.customers = customers;
     this.items = items;
     this.accounts = accounts;
     this.postings = postings;
+    this.decisions = decisions;
   }
 
   /**
@@ -108,12 +113,16 @@ class TrailController {
 
   record ItemMoveTrail(long itemId, String number, String words, String currency, long openDelta) {}
 
+  /**
+   * @param cameAbout by whose hand a tape is what it is and what it rests on, in words; else empty
+   */
   record PostingTrail(
       String number,
       String kind,
       LocalDate date,
       Instant postedAt,
       String actor,
+      String cameAbout,
       Optional<String> turnsBack,
       Optional<String> turnedBackBy,
       Optional<MoneyTrail> money,
@@ -178,6 +187,7 @@ class TrailController {
         stored.posting().date(),
         stored.postedAt(),
         stored.actor(),
+        decisions.of(stored.id()).map(Decision::words).orElse(""),
         stored.posting().turnsBack().map(PostingNumber::words),
         stored.turnedBackBy().map(PostingNumber::words),
         stored.moneyIn().map(m -> money(actor, moneyLines.find(books, m))),

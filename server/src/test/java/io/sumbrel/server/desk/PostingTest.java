@@ -142,7 +142,7 @@ class PostingTest extends ServerTest {
     assertThat(house.open("T-503")).isEqualTo(64_000);
     assertThat(house.money("BIRCH KILNS")).isEqualTo(money);
     assertThat(house.turnBack(house.clerk, number).code()).isEqualTo("turned-back");
-    JsonNode done = house.get(house.clerk, "/api/desk/done").body();
+    JsonNode done = house.get(house.clerk, "/api/desk/done").body().path("rows");
     assertThat(done.get(0).path("turnedBackBy").asString())
         .isEqualTo(back.body().path("number").asString());
   }
