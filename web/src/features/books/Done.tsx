@@ -7,7 +7,7 @@ import { Amount } from '../../components/Amount';
 import { FindField } from '../../components/FindField';
 import { Empty, Loading, Sentence } from '../../components/States';
 import page from '../../components/Page.module.css';
-import { moment } from '../../money/money';
+import { moment, words } from '../../money/money';
 import { choicesQuery, turnBack } from '../desk';
 import { PostingLink } from '../trail';
 import { accountsQuery, doneQuery } from './booksApi';
@@ -75,7 +75,7 @@ export function Done() {
                 </option>
               ))}
             </optgroup>
-            <optgroup label="resting on">
+            <optgroup label="and by what">
               {choices.data?.grounds.map((g) => (
                 <option key={g.code} value={g.code}>
                   {g.words}
@@ -90,6 +90,11 @@ export function Done() {
           find={find}
           change={(text) => set('find', text)}
         />
+        <output>
+          {totals
+            .map((t) => `${t.count} standing, ${t.currency} ${words(t.amountMinor, t.currency)}`)
+            .join(' · ')}
+        </output>
       </div>
       {problem && <Sentence error={problem} />}
       {rows.length === 0 ? (
@@ -122,11 +127,8 @@ export function Done() {
                   {d.currency} <Amount minor={d.amountMinor} currency={d.currency} />
                 </td>
                 <td>{d.words}</td>
-                <td>
-                  {d.hand}
-                  {d.ground && <span className={page.under}>{d.ground}</span>}
-                </td>
-                <td>
+                <td className={page.line}>{[d.hand, d.ground].filter(Boolean).join(', ')}</td>
+                <td className={page.line}>
                   {d.actor}, {moment(d.postedAt)}
                 </td>
                 <td>
@@ -141,18 +143,6 @@ export function Done() {
               </tr>
             ))}
           </tbody>
-          <tfoot>
-            {totals.map((t) => (
-              <tr key={t.currency}>
-                <td />
-                <td>{t.count === 1 ? '1 stands' : `${t.count} stand`}</td>
-                <td className="figures">
-                  {t.currency} <Amount minor={t.amountMinor} currency={t.currency} />
-                </td>
-                <td colSpan={4} />
-              </tr>
-            ))}
-          </tfoot>
         </table>
       )}
     </>

@@ -217,6 +217,25 @@ class DeskWalkTest {
 
   @Test
   @Order(7)
+  void narrowsWhatIsDoneToHowItCameAbout() {
+    key(ines, "g", "b");
+    ines.getByLabel("Came about").selectOption("by hand");
+    assertThat(ines.getByRole(AriaRole.STATUS)).containsText("1 standing, USD 1,900.00");
+    assertThat(ines.getByText("REF 99120 CR")).isVisible();
+    ines.getByLabel("Find what is done").fill("no such payer");
+    assertThat(ines.getByText("Nothing that is explained is like that.")).isVisible();
+    Browser.assertAccessible(ines);
+    ines.getByLabel("Find what is done").fill("");
+    ines.getByLabel("Came about").selectOption("however");
+    ines.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Rules")).click();
+    assertThat(ines.getByText("called sure")).isVisible();
+    assertThat(ines.getByText("decisions that a fit needs stand")).isVisible();
+    Browser.assertAccessible(ines);
+    key(ines, "g", "d");
+  }
+
+  @Test
+  @Order(8)
   void followsTheTrailFromTheDoneListToTheFile() {
     key(ines, "g", "b");
     Locator number =
@@ -234,7 +253,7 @@ class DeskWalkTest {
   }
 
   @Test
-  @Order(8)
+  @Order(9)
   void acceptsAStatementAndShowsABadOneItsSentence() {
     key(ines, "g", "a");
     zone(ines, "arrivals").focus();
@@ -254,7 +273,7 @@ class DeskWalkTest {
   }
 
   @Test
-  @Order(9)
+  @Order(10)
   void tellsTheSecondOfTwoPeopleOnOneEntry() {
     Page tomas = browser.open(product.address());
     signIn(tomas, "Tomas");
@@ -275,7 +294,7 @@ class DeskWalkTest {
   }
 
   @Test
-  @Order(10)
+  @Order(11)
   void tellsTheSecondOfTwoPeopleOnOneInvoice() {
     Page tomas = browser.open(product.address());
     signIn(tomas, "Tomas");
@@ -301,7 +320,7 @@ class DeskWalkTest {
   }
 
   @Test
-  @Order(11)
+  @Order(12)
   void letsAReaderSeeEverythingAndPostNothing() {
     Page abel = browser.open(product.address());
     signIn(abel, "Abel");
@@ -312,7 +331,7 @@ class DeskWalkTest {
   }
 
   @Test
-  @Order(12)
+  @Order(13)
   void postsTheSureOnesAfterALookAndLeavesOutWhatIsTakenOut() {
     key(ines, "g", "d");
     zone(ines, "pile").focus();

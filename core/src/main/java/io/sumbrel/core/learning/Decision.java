@@ -22,7 +22,7 @@ public record Decision(Hand hand, Optional<Ground> ground, int saidPerMillion) {
 
   /** Who made it what it is. */
   public enum Hand {
-    FROM_THE_LIST("posted with what was sure"),
+    FROM_THE_LIST("posted as sure"),
     ACCEPTED("accepted as proposed"),
     CHOSEN("another way chosen"),
     CHANGED("proposed and changed"),
@@ -46,11 +46,11 @@ public record Decision(Hand hand, Optional<Ground> ground, int saidPerMillion) {
 
   /** What a proposal rests on most. */
   public enum Ground {
-    STATED("what the payer states"),
-    NUMBERS("numbers in the text"),
-    LIST("a list for silent payments"),
-    REMEMBERED("a remembered payer"),
-    AMOUNT("payer and amount");
+    STATED("by what the payer states"),
+    NUMBERS("by number"),
+    LIST("by a list"),
+    REMEMBERED("by a remembered payer"),
+    AMOUNT("by payer and amount");
 
     private final String words;
 
@@ -86,9 +86,9 @@ public record Decision(Hand hand, Optional<Ground> ground, int saidPerMillion) {
         .orElse(new Decision(Hand.BY_HAND, Optional.empty(), said));
   }
 
-  /** Such as {@code accepted as proposed: numbers in the text}. */
+  /** Such as {@code accepted as proposed, by number}. */
   public String words() {
-    return hand.words() + ground.map(g -> ": " + g.words()).orElse("");
+    return hand.words() + ground.map(g -> ", " + g.words()).orElse("");
   }
 
   private static Set<ItemId> items(List<TapeLine> lines) {

@@ -75,9 +75,9 @@ class DecisionsTest extends ServerTest {
 
     assertThat(texts(done("").path("rows"), "hand"))
         .containsExactly(
-            "by hand", "proposed and changed", "accepted as proposed", "posted with what was sure");
+            "by hand", "proposed and changed", "accepted as proposed", "posted as sure");
     assertThat(texts(done("").path("rows"), "ground"))
-        .containsExactly("", "numbers in the text", "numbers in the text", "numbers in the text");
+        .containsExactly("", "by number", "by number", "by number");
     JsonNode accepted = done("?how=ACCEPTED");
     assertThat(texts(accepted.path("rows"), "payer")).containsExactly("BIRCH KILNS");
     JsonNode numbers = done("?how=NUMBERS").path("totals").get(0);
@@ -94,7 +94,7 @@ class DecisionsTest extends ServerTest {
     String[] cells = number.split("-");
     String trail = "/api/trail/postings/20" + cells[0] + "/" + Integer.parseInt(cells[1]);
     assertThat(house.get(house.reader, trail).body().path("cameAbout").asString())
-        .isEqualTo("accepted as proposed: numbers in the text");
+        .isEqualTo("accepted as proposed, by number");
 
     JsonNode learning = house.get(house.reader, "/api/learning").body();
     JsonNode sure = learning.path("bands").get(0);
