@@ -29,6 +29,10 @@ final class ItemIndexes {
   final Currency[] currencyOf;
   final int[] dueDays;
   final int[] lastDiscountDays;
+
+  /** Months since the year 0 of the dates of items. */
+  final int[] months;
+
   final int[] numberRanks;
   final long[] openMinors;
   private final Map<Currency, Integer> currencies = new HashMap<>();
@@ -44,6 +48,7 @@ final class ItemIndexes {
     this.currencyOf = new Currency[items.size()];
     this.dueDays = new int[items.size()];
     this.lastDiscountDays = new int[items.size()];
+    this.months = new int[items.size()];
     this.openMinors = new long[items.size()];
     for (int i = 0; i < items.size(); i++) {
       OpenItem item = items.get(i);
@@ -81,6 +86,7 @@ final class ItemIndexes {
             .filter(Terms::grantsDiscount)
             .map(t -> (int) t.lastDiscountDay(item.date()).toEpochDay())
             .orElse(NO_DISCOUNT);
+    months[i] = item.date().getYear() * 12 + item.date().getMonthValue();
     dueDays[i] = (int) item.due().orElse(item.date()).toEpochDay();
     if (item.kind() == ItemKind.INVOICE || item.kind() == ItemKind.CREDIT_NOTE) {
       long key = NumberKeys.of(item.number());

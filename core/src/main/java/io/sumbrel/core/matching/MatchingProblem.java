@@ -217,6 +217,11 @@ public final class MatchingProblem {
     return indexes.currencyOf[item];
   }
 
+  /** The month of an item's date, counted from some year. */
+  int month(int item) {
+    return indexes.months[item];
+  }
+
   /** The day from which an item is late, as days since 1970. */
   int dueDay(int item) {
     return indexes.dueDays[item];

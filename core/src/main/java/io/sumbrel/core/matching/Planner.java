@@ -2,6 +2,7 @@ package io.sumbrel.core.matching;
 
 import io.sumbrel.core.matching.PlanMemory.Choice;
 import io.sumbrel.core.matching.PlanMemory.Round;
+import io.sumbrel.core.matching.assignment.Differences;
 import io.sumbrel.core.matching.assignment.JointPlan;
 import io.sumbrel.core.matching.combination.Searched;
 import io.sumbrel.core.receipt.MoneyIn;
@@ -150,7 +151,8 @@ public final class Planner {
     Round then = then().orElse(null);
     Touched changedNow = earlier.isEmpty() ? changed : new Touched(problem);
     if (then != null) {
-      compare(then.left, round.left, changedNow);
+      Differences.forEach(
+          then.left, round.left, i -> changedNow.add(i, then.left[i], round.left[i]));
     }
     placesThen = then == null ? none(round.sums.length) : then.placesOf(round.sums, placesBefore);
     List<Integer> unknown = new ArrayList<>();
@@ -162,8 +164,8 @@ public final class Planner {
           && !before.get().concerns(inPile, changedNow)) {
         round.take(s, then, place);
       } else {
-        // a reading holds, even where it is to be searched again
-        round.seen[s] = earlier.isEmpty() ? null : earlier.get().seenOf(round.sums[s]);
+        // a reading mostly holds, even where it is to be searched again
+        round.seen[s] = earlier.isEmpty() ? readAlike(inPile) : earlier.get().seenOf(round.sums[s]);
         unknown.add(s);
       }
     }
@@ -175,18 +177,16 @@ public final class Planner {
     searcher.search(round, unknown);
   }
 
+  /** What was found before for a sum that would be read alike now; null where there is none. */
+  private Seen readAlike(int inPile) {
+    Seen then = inPile < 0 ? null : before.get().rounds.get(0).seenOf(inPile);
+    return then != null && then.reading.holdsAfter(changed) ? then : null;
+  }
+
   private static int[] none(int count) {
     int[] none = new int[count];
     Arrays.fill(none, -1);
     return none;
-  }
-
-  private static void compare(long[] then, long[] now, Touched touched) {
-    for (int i = 0; i < now.length; i++) {
-      if (then[i] != now[i]) {
-        touched.add(i, then[i], now[i]);
-      }
-    }
   }
 
   private void choose(Round round) {

@@ -92,10 +92,7 @@ final class PoolWays {
   /** One item that is nearly the amount: the nearest few above and below. */
   private void near(Pool pool) {
     int[] rising = pool.byAmount();
-    int above = 0;
-    while (above < rising.length && pool.amounts[rising[above]] <= search.amount) {
-      above++;
-    }
+    int above = pool.countUpTo(search.amount);
     int below = above - 1;
     while (below >= 0 && pool.amounts[rising[below]] == search.amount) {
       below--;
@@ -142,7 +139,7 @@ final class PoolWays {
         sum -= search.pools.left(order[from++]);
       }
       long under = sum - search.amount;
-      if (to > from && under >= 0 && under <= search.mostMissing(sum, sum / 20)) {
+      if (to > from && under >= 0 && search.mayMiss(under, sum, pool)) {
         int[] run = Arrays.copyOfRange(order, from, to + 1);
         search.nearly(run, sum, byDue && from == 0 ? Shape.DUE_BY : Shape.RUN);
       }
@@ -162,20 +159,17 @@ final class PoolWays {
 
   /** The earliest due, less a credit; all that is due now. */
   private void upTo(Pool pool) {
-    int now = (int) search.moneyIn.bookingDate().toEpochDay();
-    long sum = 0;
-    for (int k = 0; k < pool.invoices.length; k++) {
-      sum += pool.amounts[k];
-      for (int c = 0; c < Math.min(MOST_BY_CREDITS, pool.credits.length); c++) {
-        if (sum + search.pools.left(pool.credits[c]) == search.amount) {
-          int[] first = Arrays.copyOf(pool.invoices, k + 1);
-          search.exact(NamedWays.with(first, new int[] {pool.credits[c]}), Shape.DUE_BY, 1);
-        }
+    for (int c = 0; c < Math.min(MOST_BY_CREDITS, pool.credits.length); c++) {
+      int credit = pool.credits[c];
+      int last = Arrays.binarySearch(pool.upTo, search.amount - search.pools.left(credit));
+      if (last >= 0) {
+        int[] first = Arrays.copyOf(pool.invoices, last + 1);
+        search.exact(NamedWays.with(first, new int[] {credit}), Shape.DUE_BY, 1);
       }
-      boolean last = k + 1 == pool.invoices.length || problem.dueDay(pool.invoices[k + 1]) > now;
-      if (last && problem.dueDay(pool.invoices[k]) <= now && k > 0) {
-        search.nearly(Arrays.copyOf(pool.invoices, k + 1), sum, Shape.OVERDUE);
-      }
+    }
+    int due = pool.dueBy((int) search.moneyIn.bookingDate().toEpochDay());
+    if (due > 1) {
+      search.nearly(Arrays.copyOf(pool.invoices, due), pool.upTo[due - 1], Shape.OVERDUE);
     }
   }
 

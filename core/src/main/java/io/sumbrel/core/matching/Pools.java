@@ -1,12 +1,10 @@
 package io.sumbrel.core.matching;
 
 import io.sumbrel.core.matching.combination.SetSearch;
-import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
 import java.util.Currency;
-import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -99,7 +97,19 @@ final class Pools {
     final long[] amounts;
     final int[] credits;
     final long sum;
-    private final Map<Integer, Integer> places = new HashMap<>();
+
+    /** What each invoice and all that are due earlier come to. */
+    final long[] upTo;
+
+    /** Whether any invoice grants a discount. */
+    final boolean grantsDiscounts;
+
+    /** Of each invoice its number and its place by due date, packed; rising. */
+    private final long[] places;
+
+    /** Of the invoices, in thousandths. */
+    private final int doublings;
+
     private SetSearch table;
     private SetSearch withCredits;
     private int[] all;
@@ -115,12 +125,50 @@ final class Pools {
       this.invoices = invoices;
       this.credits = credits;
       this.amounts = Arrays.stream(invoices).mapToLong(i -> left[i]).toArray();
+      this.places = new long[invoices.length];
+      this.upTo = new long[invoices.length];
       long total = 0;
-      for (int k = 0; k < this.invoices.length; k++) {
+      boolean grants = false;
+      for (int k = 0; k < invoices.length; k++) {
         total += amounts[k];
-        places.put(this.invoices[k], k);
+        upTo[k] = total;
+        grants |= problem.lastDiscountDay(invoices[k]) != ItemIndexes.NO_DISCOUNT;
+        places[k] = (long) invoices[k] << 32 | k;
       }
+      Arrays.sort(places);
       this.sum = total;
+      this.grantsDiscounts = grants;
+      this.doublings = WayFeatures.doublings(invoices.length);
+    }
+
+    /** How large it is, in thousandths of a doubling. */
+    int doublings() {
+      return doublings;
+    }
+
+    /** How many are due by a day. */
+    int dueBy(int day) {
+      int due = 0;
+      while (due < invoices.length && problem.dueDay(invoices[due]) <= day) {
+        due++;
+      }
+      return due;
+    }
+
+    /** Of the invoices by rising amount, how many are no larger. */
+    int countUpTo(long amount) {
+      int[] rising = byAmount();
+      int low = 0;
+      int high = rising.length;
+      while (low < high) {
+        int middle = (low + high) >>> 1;
+        if (amounts[rising[middle]] <= amount) {
+          low = middle + 1;
+        } else {
+          high = middle;
+        }
+      }
+      return low;
     }
 
     /**
@@ -140,7 +188,9 @@ final class Pools {
 
     /** The place of an invoice by due date; −1 when it is not of this pool. */
     int placeOf(int item) {
-      return places.getOrDefault(item, -1);
+      int found = Arrays.binarySearch(places, (long) item << 32);
+      int at = found < 0 ? ~found : found;
+      return at < places.length && (int) (places[at] >> 32) == item ? (int) places[at] : -1;
     }
 
     synchronized SetSearch table() {
@@ -189,9 +239,7 @@ final class Pools {
       if (months == null) {
         Map<Integer, List<Integer>> byMonth = new LinkedHashMap<>();
         for (int i : invoices) {
-          LocalDate date = problem.item(i).date();
-          int month = date.getYear() * 12 + date.getMonthValue();
-          byMonth.computeIfAbsent(month, m -> new ArrayList<>()).add(i);
+          byMonth.computeIfAbsent(problem.month(i), m -> new ArrayList<>()).add(i);
         }
         months =
             byMonth.values().stream()

@@ -373,11 +373,24 @@ final class Reading {
     return minor % ROUND == 0;
   }
 
+  /** Items that its text may mean. */
+  private IntStream mentioned() {
+    return Stream.of(
+            open.keySet().stream(), settled.keySet().stream(), edited.stream().map(Hit::item))
+        .flatMap(s -> s)
+        .mapToInt(i -> i);
+  }
+
+  /** Whether the text would be read alike after these changes. */
+  boolean holdsAfter(Touched touched) {
+    return !touched.hasOpened()
+        && !touched.hasAmount(moneyIn.amountMinor())
+        && !touched.hasPayer(moneyIn, payerName, payerAccount)
+        && mentioned().noneMatch(touched::hasFlipped);
+  }
+
   private int[] headsOfAll() {
-    IntStream named =
-        Stream.of(open.keySet().stream(), settled.keySet().stream(), edited.stream().map(Hit::item))
-            .flatMap(s -> s)
-            .mapToInt(problem::customerOf);
+    IntStream named = mentioned().map(problem::customerOf);
     return IntStream.concat(payers.stream().mapToInt(PayerClue::customer), named)
         .filter(c -> c >= 0)
         .map(problem::headOf)

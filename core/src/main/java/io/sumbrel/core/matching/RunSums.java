@@ -36,7 +36,8 @@ final class RunSums {
 
   /** Passes on every run that comes to a sum, the one that ends first before the others. */
   void reaching(long wanted, Run run) {
-    for (int to = 2; to < sums.length; to++) {
+    int enough = Arrays.binarySearch(sums, wanted);
+    for (int to = Math.max(2, enough < 0 ? ~enough : enough); to < sums.length; to++) {
       long before = sums[to] - wanted;
       if (isMarked(before)) {
         int from = Arrays.binarySearch(sums, 0, to - 1, before);

@@ -1,5 +1,6 @@
 package io.sumbrel.core.matching;
 
+import io.sumbrel.core.matching.assignment.Differences;
 import io.sumbrel.core.matching.candidate.LongIndex;
 import io.sumbrel.core.matching.text.NameLikeness;
 import io.sumbrel.core.receipt.MoneyIn;
@@ -15,6 +16,14 @@ final class Touched {
   private final BitSet heads = new BitSet();
   private long families;
   private final LongIndex amounts = new LongIndex();
+
+  /** A bit for each amount, several sharing one. */
+  private final long[] marks = new long[16];
+
+  /** Items that were open and are settled now, or the other way round. */
+  private final BitSet flipped = new BitSet();
+
+  private boolean opened;
   private RememberedPayers.Learned learned = RememberedPayers.Learned.NOTHING;
   private boolean nothing = true;
   private boolean records;
@@ -38,20 +47,21 @@ final class Touched {
         Arrays.stream(seen.reading.heads()).forEach(heads::set);
       }
     }
-    for (int i = 0; i < now.length; i++) {
-      if (before[i] != now[i]) {
-        int customer = problem.customerOf(i);
-        boolean asked =
-            customer < 0
-                || heads.get(problem.headOf(customer))
-                || amounts.first(before[i]) >= 0
-                || amounts.first(now[i]) >= 0;
-        if (asked) {
-          touched.add(i, before[i], now[i]);
-        }
-        touched.nothing = false;
-      }
-    }
+    Differences.forEach(
+        before,
+        now,
+        i -> {
+          int customer = problem.customerOf(i);
+          boolean asked =
+              customer < 0
+                  || heads.get(problem.headOf(customer))
+                  || amounts.first(before[i]) >= 0
+                  || amounts.first(now[i]) >= 0;
+          if (asked) {
+            touched.add(i, before[i], now[i]);
+          }
+          touched.nothing = false;
+        });
     return touched;
   }
 
@@ -61,6 +71,10 @@ final class Touched {
     add(before);
     add(now);
     records |= problem.isRecord(item);
+    opened |= before == 0 && now != 0;
+    if ((before == 0) != (now == 0)) {
+      flipped.set(item);
+    }
     if (problem.customerOf(item) >= 0) {
       addHead(problem.headOf(problem.customerOf(item)));
     }
@@ -93,7 +107,22 @@ final class Touched {
   private void add(long amount) {
     if (!hasAmount(amount)) {
       amounts.add(amount, 0);
+      marks[bitOf(amount) >> 6] |= 1L << bitOf(amount);
     }
+  }
+
+  private static int bitOf(long amount) {
+    return (int) (amount * 0x9E3779B97F4A7C15L >>> 54);
+  }
+
+  /** Whether an item was open and is settled now, or the other way round. */
+  boolean hasFlipped(int item) {
+    return flipped.get(item);
+  }
+
+  /** Whether an item is open that was settled. */
+  boolean hasOpened() {
+    return opened;
   }
 
   /**
@@ -130,6 +159,7 @@ final class Touched {
   }
 
   boolean hasAmount(long minor) {
-    return amounts.first(minor) >= 0;
+    int bit = bitOf(minor);
+    return (marks[bit >> 6] >>> bit & 1) == 1 && amounts.first(minor) >= 0;
   }
 }

@@ -112,6 +112,34 @@ final class Way {
     }
   }
 
+  /** Whether an item is among those of it. */
+  boolean holds(int item) {
+    for (int i : items) {
+      if (i == item) {
+        return true;
+      }
+    }
+    return false;
+  }
+
+  boolean usesCredits() {
+    for (long part : parts) {
+      if (part < 0) {
+        return true;
+      }
+    }
+    return false;
+  }
+
+  boolean isOfRoundParts() {
+    for (long part : parts) {
+      if (!Reading.isRound(part)) {
+        return false;
+      }
+    }
+    return true;
+  }
+
   Way(int[] items, long[] parts, Gap gap, long gapMinor, int customer, Shape shape) {
     this.items = items;
     this.parts = parts;
@@ -148,13 +176,16 @@ final class Way {
 
   /** The same for ways that settle the same and differ in the same. */
   Key key() {
-    long[] sorted = new long[items.length * 2];
-    Integer[] order = new Integer[items.length];
-    Arrays.setAll(order, k -> k);
-    Arrays.sort(order, (a, b) -> Integer.compare(items[a], items[b]));
+    long[] order = new long[items.length];
     for (int k = 0; k < order.length; k++) {
-      sorted[2 * k] = items[order[k]];
-      sorted[2 * k + 1] = parts[order[k]];
+      order[k] = (long) items[k] << 32 | k;
+    }
+    Arrays.sort(order);
+    long[] sorted = new long[items.length * 2];
+    for (int k = 0; k < order.length; k++) {
+      int place = (int) order[k];
+      sorted[2 * k] = items[place];
+      sorted[2 * k + 1] = parts[place];
     }
     return new Key(sorted, gap == Gap.LATE_DISCOUNT ? Gap.DISCOUNT : gap, gapMinor);
   }

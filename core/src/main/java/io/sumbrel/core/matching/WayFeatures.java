@@ -7,7 +7,6 @@ import io.sumbrel.core.matching.Way.Gap;
 import io.sumbrel.core.matching.Way.Shape;
 import io.sumbrel.core.matching.text.NameLikeness;
 import java.util.Arrays;
-import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -18,14 +17,12 @@ import java.util.Set;
 
 /** Counts the features of the ways of one sum, in thousandths. */
 final class WayFeatures {
-  private static final Map<Shape, Feature> SHAPES =
-      new EnumMap<>(
-          Map.of(
-              Shape.WHOLE, Feature.WHOLE,
-              Shape.OVERDUE, Feature.OVERDUE,
-              Shape.DUE_BY, Feature.DUE_BY,
-              Shape.MONTH, Feature.MONTH,
-              Shape.RUN, Feature.RUN));
+  private static final Shape[] SHAPES = {
+    Shape.WHOLE, Shape.OVERDUE, Shape.DUE_BY, Shape.MONTH, Shape.RUN
+  };
+  private static final Feature[] SHAPE_FEATURES = {
+    Feature.WHOLE, Feature.OVERDUE, Feature.DUE_BY, Feature.MONTH, Feature.RUN
+  };
   private static final int SOON = 20;
   private static final int KEPT_BEFORE = 2;
 
@@ -33,12 +30,17 @@ final class WayFeatures {
   private final MatchingProblem problem;
   private final Reading reading;
   private final Map<Integer, Hit> edited = new HashMap<>();
-  private final Map<Integer, int[]> payers = new HashMap<>();
+  private final Map<Integer, Payer> payers = new HashMap<>();
+  private int ownerOfPool = -1;
+  private Pool pool;
   private final int equalAmounts;
   private final boolean chargeSpokenOf;
 
   /** What a way's numbers say, counted once. */
   private record Numbers(int named, int mistyped, int unnamed, int leftOut, int ofOthers) {}
+
+  /** What is known of a payer, counted once, and whether nothing is. */
+  private record Payer(int[] features, boolean unknown) {}
 
   WayFeatures(WaySearch search) {
     this.search = search;
@@ -105,7 +107,9 @@ final class WayFeatures {
     }
     int[] byTopic = weights.byTopic(x);
     boolean equal = x[Feature.EQUAL_AMOUNTS.ordinal()] > 0;
-    way.points = Arrays.stream(byTopic).sum();
+    for (int points : byTopic) {
+      way.points += points;
+    }
     way.weighed = Way.Weighed.of(told, byTopic, equal ? equalAmounts : 0);
   }
 
@@ -118,7 +122,7 @@ final class WayFeatures {
   }
 
   /** Doublings in thousandths: of 1 none, of 2 one. */
-  private static int doublings(double of) {
+  static int doublings(double of) {
     return of <= 1 ? 0 : (int) (1000 * StrictMath.log(of) / StrictMath.log(2));
   }
 
@@ -148,7 +152,7 @@ final class WayFeatures {
         set(x, Feature.OVER_SHARE, (int) (gap * 1000 / search.amount));
       }
     }
-    flag(x, Feature.CREDIT_NETTED, Arrays.stream(way.parts).anyMatch(p -> p < 0));
+    flag(x, Feature.CREDIT_NETTED, way.usesCredits());
   }
 
   private void habit(Way way, int[] x) {
@@ -167,12 +171,13 @@ final class WayFeatures {
   }
 
   private Numbers numbers(Way way) {
+    if (reading.open().isEmpty() && edited.isEmpty()) {
+      return new Numbers(0, 0, way.items.length, 0, 0);
+    }
     int named = 0;
     int mistyped = 0;
     Set<Integer> tokens = new HashSet<>();
-    Set<Integer> in = new HashSet<>();
     for (int i : way.items) {
-      in.add(i);
       Hit hit = reading.open().get(i);
       if (hit != null) {
         named++;
@@ -185,7 +190,7 @@ final class WayFeatures {
     int ofOthers = 0;
     for (Hit hit : reading.open().values()) {
       boolean shared = hit.how() == How.ORDER && tokens.contains(hit.token());
-      if (!in.contains(hit.item()) && !shared && search.pools.left(hit.item()) != 0) {
+      if (!shared && !way.holds(hit.item()) && search.pools.left(hit.item()) != 0) {
         boolean family = problem.isFamily(problem.customerOf(hit.item()), way.customer);
         leftOut += family ? 1 : 0;
         ofOthers += family ? 0 : 1;
@@ -223,10 +228,13 @@ final class WayFeatures {
 
   /** What is known of the payer; it is the same for every way of a customer, but for branches. */
   private void payer(Way way, int[] x) {
-    int[] of = payers.computeIfAbsent(way.customer, this::payer);
-    System.arraycopy(of, 0, x, 0, x.length);
+    System.arraycopy(payerOf(way.customer).features, 0, x, 0, x.length);
     int branch = Feature.BRANCH_IN_SET.ordinal();
     x[branch] = hasBranch(way) ? x[branch] : 0;
+  }
+
+  private Payer payerOf(int customer) {
+    return payers.computeIfAbsent(customer, this::payer);
   }
 
   private boolean hasBranch(Way way) {
@@ -238,7 +246,7 @@ final class WayFeatures {
     return false;
   }
 
-  private int[] payer(int customer) {
+  private Payer payer(int customer) {
     int[] x = new int[Feature.COUNT];
     Optional<PayerClue> own = reading.clueFor(customer);
     Optional<PayerClue> clue = own.or(() -> reading.clueForFamilyOf(customer));
@@ -274,7 +282,7 @@ final class WayFeatures {
         Feature.NUMBER_OF_ANOTHER,
         clue.filter(PayerClue::named).isEmpty() && others.stream().anyMatch(PayerClue::named));
     flag(x, Feature.BRANCH_IN_SET, payerOwes || clue.isEmpty());
-    return x;
+    return new Payer(x, clue.isEmpty());
   }
 
   /** Whether a customer has open items of its own: a head office without pays for its branches. */
@@ -288,20 +296,21 @@ final class WayFeatures {
   }
 
   private void shape(Way way, int unnamed, int[] x) {
-    SHAPES.forEach((shape, feature) -> flag(x, feature, way.has(shape) && way.items.length > 1));
+    for (int k = 0; k < SHAPES.length && way.items.length > 1; k++) {
+      flag(x, SHAPE_FEATURES[k], way.has(SHAPES[k]));
+    }
     flag(x, Feature.EARLIEST, way.has(Shape.EARLIEST));
     flag(x, Feature.ACROSS, way.has(Shape.ACROSS));
     set(x, Feature.UNNAMED_ITEMS, doublings(unnamed));
     // Of items that are round themselves a round sum says nothing.
-    boolean ofRound =
-        !way.has(Shape.EARLIEST) && Arrays.stream(way.parts).allMatch(p -> Reading.isRound(p));
+    boolean ofRound = !way.has(Shape.EARLIEST) && way.isOfRoundParts();
     // A sum that is not round is as unlikely to run down as a round one is to be anything else.
     boolean unlike = way.has(Shape.EARLIEST) || Reading.isRound(search.amount);
     flag(x, Feature.ROUND_UNNAMED, unlike && !ofRound);
     boolean exact = way.gap == Gap.NONE && !way.has(Shape.EARLIEST);
     set(x, Feature.OTHER_SETS, exact ? doublings(way.alternatives) : 0);
     boolean single = exact && way.items.length == 1;
-    boolean unknown = reading.clueForFamilyOf(way.customer).isEmpty();
+    boolean unknown = payerOf(way.customer).unknown;
     set(x, Feature.EQUAL_AMOUNTS, single && unknown ? doublings(equalAmounts) : 0);
     if (!way.has(Shape.ACROSS) && !(single && unknown)) {
       inPool(way, unnamed, x);
@@ -309,24 +318,20 @@ final class WayFeatures {
   }
 
   private void inPool(Way way, int unnamed, int[] x) {
-    Pool pool = search.poolOf(ownerOf(way));
+    Pool pool = poolOf(ownerOf(way));
     if (unnamed > 1) {
-      set(x, Feature.LARGE_POOL, doublings(pool.invoices.length));
-    }
-    Set<Integer> in = new HashSet<>();
-    int last = -1;
-    for (int i : way.items) {
-      in.add(i);
-      last = Math.max(last, pool.placeOf(i));
+      set(x, Feature.LARGE_POOL, pool.doublings());
     }
     long now = search.moneyIn.bookingDate().toEpochDay();
+    int last = -1;
     int notDue = 0;
     int twins = 0;
     for (int i : way.items) {
       int place = pool.placeOf(i);
+      last = Math.max(last, place);
       if (place >= 0 && !reading.open().containsKey(i) && !edited.containsKey(i)) {
         notDue += problem.dueDay(i) > now + SOON ? 1 : 0;
-        twins += hasEarlierTwin(pool, place, in) ? 1 : 0;
+        twins += hasEarlierTwin(pool, place, way) ? 1 : 0;
       }
     }
     set(x, Feature.LATER_TWIN, Math.min(3, twins) * 1000);
@@ -337,16 +342,23 @@ final class WayFeatures {
         last <= 0 ? 0 : Math.max(0, last + 1 - way.items.length) * 1000 / pool.invoices.length);
   }
 
-  /** A branch's items lie in the pool of whoever was searched: its own, or its head office's. */
-  private int ownerOf(Way way) {
-    return Arrays.stream(way.items).allMatch(i -> problem.customerOf(i) == way.customer)
-        ? way.customer
-        : problem.headOf(way.customer);
+  /** Most ways of a sum lie in one pool. */
+  private Pool poolOf(int owner) {
+    if (owner != ownerOfPool) {
+      pool = search.poolOf(owner);
+      ownerOfPool = owner;
+    }
+    return pool;
   }
 
-  private static boolean hasEarlierTwin(Pool pool, int place, Set<Integer> in) {
+  /** A branch's items lie in the pool of whoever was searched: its own, or its head office's. */
+  private int ownerOf(Way way) {
+    return hasBranch(way) ? problem.headOf(way.customer) : way.customer;
+  }
+
+  private static boolean hasEarlierTwin(Pool pool, int place, Way way) {
     for (int k = pool.equalBefore(place); k >= 0; k = pool.equalBefore(k)) {
-      if (!in.contains(pool.invoices[k])) {
+      if (!way.holds(pool.invoices[k])) {
         return true;
       }
     }

@@ -172,6 +172,16 @@ final class WaySearch {
     }
   }
 
+  /**
+   * Whether what a run of a pool is short by may be explained: asked before a set is made of it.
+   */
+  boolean mayMiss(long under, long owed, Pool pool) {
+    if (under <= Math.max(CENTS, problem.limits().chargeCapMinor())) {
+      return true;
+    }
+    return pool.grantsDiscounts && under <= owed / 20 || under <= Withheld.most(problem, owed);
+  }
+
   /** The most that is looked for between what is owed and what came. */
   long mostMissing(long owed, long otherwise) {
     return Math.max(

@@ -92,11 +92,7 @@ final class Contention {
         now.replace(slot, then, moved);
       }
     }
-    for (int r = 0; r < left.length; r++) {
-      if (left[r] != now.left[r]) {
-        moved.set(r);
-      }
-    }
+    Differences.forEach(left, now.left, moved::set);
     return now.made(moved);
   }
 
@@ -143,6 +139,10 @@ final class Contention {
 
   Claimant claimantIn(int slot) {
     return slot < claimants.length ? claimants[slot] : null;
+  }
+
+  int resources() {
+    return left.length;
   }
 
   int slots() {

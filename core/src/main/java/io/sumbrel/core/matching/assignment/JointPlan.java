@@ -3,9 +3,7 @@ package io.sumbrel.core.matching.assignment;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.BitSet;
-import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.stream.IntStream;
 
@@ -191,8 +189,8 @@ public final class JointPlan {
    * a stage before came to something else. They are added.
    */
   private void find(List<Solved> anew, JointPlan then) {
-    Map<Integer, Long> all = new HashMap<>();
-    anew.forEach(one -> one.find(0, outside(one, 0, all)));
+    Alone all = new Alone(0);
+    anew.forEach(one -> one.find(0, outside(one, all)));
     BitSet stirred = new BitSet();
     for (Solved one : anew) {
       for (int c = 0; c < one.slots.length; c++) {
@@ -208,16 +206,16 @@ public final class JointPlan {
         if (!listed.get(slot) && contention.isLarge(slot)) {
           Solved around = new Solved(solved[slot]);
           place(around);
-          around.find(0, outside(around, 0, all));
+          around.find(0, outside(around, all));
           anew.add(around);
           Arrays.stream(around.slots).forEach(listed::set);
         }
       }
     }
-    Map<Integer, Long> allThen = new HashMap<>();
+    Alone allThen = new Alone(1);
     anew.stream()
         .filter(one -> one.stages() > 1)
-        .forEach(one -> one.find(1, outside(one, 1, allThen)));
+        .forEach(one -> one.find(1, outside(one, allThen)));
   }
 
   private boolean isAloneAsBefore(Solved one, int member, JointPlan then) {
@@ -232,18 +230,18 @@ public final class JointPlan {
   }
 
   /** How likely all others leave the resources of a group alone, as a stage before found. */
-  private long[] outside(Solved one, int stage, Map<Integer, Long> all) {
+  private long[] outside(Solved one, Alone all) {
     if (one.stages() == 1) {
       return NOBODY_ELSE;
     }
     long[] outside = new long[one.group.resources.length];
     for (int k = 0; k < outside.length; k++) {
       if (one.group.isScarce(k)) {
-        outside[k] = all.computeIfAbsent(one.group.resources[k], r -> alone(r, stage));
+        outside[k] = all.of(one.group.resources[k]);
       }
     }
     for (int c = 0; c < one.slots.length; c++) {
-      long[] alone = one.alone(c, stage);
+      long[] alone = one.alone(c, all.stage);
       for (int k = 0; k < alone.length; k++) {
         int at = one.group.places[c][k];
         outside[at] -= one.group.isScarce(at) ? alone[k] : 0;
@@ -252,7 +250,25 @@ public final class JointPlan {
     return outside;
   }
 
-  /** How likely everybody in large components leaves a resource alone. */
+  /** How likely everybody in large components leaves resources alone at a stage, found once. */
+  private final class Alone {
+    final int stage;
+    private final BitSet known = new BitSet();
+    private final long[] alone = new long[contention.resources()];
+
+    Alone(int stage) {
+      this.stage = stage;
+    }
+
+    long of(int resource) {
+      if (!known.get(resource)) {
+        known.set(resource);
+        alone[resource] = alone(resource, stage);
+      }
+      return alone[resource];
+    }
+  }
+
   private long alone(int resource, int stage) {
     long alone = 0;
     Askers askers = contention.askers();
