@@ -7,6 +7,7 @@ import { Field } from '../../components/Field';
 import { Loading, Sentence } from '../../components/States';
 import page from '../../components/Page.module.css';
 import { sessionQuery } from '../session';
+import { HouseLimits } from './HouseLimits';
 import { Learned } from './Learned';
 import styles from './Rules.module.css';
 import { dropHouseList, keepHouseList, keepRates, rulesQuery } from './rulesApi';
@@ -15,6 +16,8 @@ import { SilentSteps } from './SilentSteps';
 /** What the house lays down about how its money is read. */
 export function Rules() {
   const rules = useQuery(rulesQuery);
+  const { data: session } = useQuery(sessionQuery);
+  const may = session?.rights.includes('APPROVE') ?? false;
   if (rules.isPending) {
     return <Loading />;
   }
@@ -58,18 +61,17 @@ export function Rules() {
           </table>
         )}
       </section>
-      <Withheld key={rules.data.withheld} rates={rules.data.withheld} />
-      <Learned />
+      <Withheld key={rules.data.withheld} rates={rules.data.withheld} may={may} />
+      <HouseLimits limits={rules.data.limits} may={may} />
+      <Learned may={may} />
     </>
   );
 }
 
-function Withheld({ rates }: { rates: string }) {
+function Withheld({ rates, may }: { rates: string; may: boolean }) {
   const queries = useQueryClient();
-  const { data: session } = useQuery(sessionQuery);
   const [withheld, setWithheld] = useState(rates);
   const [problem, setProblem] = useState('');
-  const may = session?.rights.includes('APPROVE') ?? false;
 
   const keep = async () => {
     setProblem('');

@@ -2,6 +2,7 @@ import { queryOptions } from '@tanstack/react-query';
 import { client, type Schemas, unwrap } from '../../api/client';
 
 export type SilentView = Schemas['SilentView'];
+export type Limits = Schemas['LimitsView'];
 export type Step = Schemas['StepView'];
 
 export const rulesQuery = queryOptions({
@@ -36,6 +37,9 @@ export const dropOwnList = (id: number) =>
 
 export const keepRates = (withheld: string) =>
   unwrap(client.PUT('/api/rules/withheld-rates', { body: { withheld } }));
+
+export const keepLimits = (limits: Limits) =>
+  unwrap(client.PUT('/api/rules/limits', { body: limits }));
 
 export const learningQuery = queryOptions({
   queryKey: ['learning'],

@@ -1,4 +1,4 @@
--- What people decided, held against what the plan had said.
+-- What people decided, held against what the plan had said; and how long what is recorded may take to the bank.
 
 create table decision (
   posting_id bigint primary key references posting,
@@ -20,3 +20,5 @@ create table house_weights (
   fitted_by varchar(60) not null
 );
 comment on table house_weights is 'The weights of the matching in these books, fitted on its own decisions, and what the trial showed; without a row they are as shipped.';
+
+insert into house_limit (books_id, code, amount) select id, 'recorded-days', 60 from books;

@@ -30,25 +30,26 @@ public record Recorded(
     String words,
     Set<MoneyInId> others) {
 
-  /** A receipt that is not banked yet may lie so long; later, a person says. Common practice. */
-  private static final int DAYS_ON_HAND = 60;
-
   public Recorded {
     others = Set.copyOf(others);
   }
 
-  /** Whether the bank's entry may be this, or hold it with others: by account, day and method. */
-  public boolean mayBeIn(MoneyIn entry) {
+  /**
+   * Whether the bank's entry may be this, or hold it with others: by account, day and method.
+   *
+   * @param days how long it may have taken to get there
+   */
+  public boolean mayBeIn(MoneyIn entry, int days) {
     return entry.bankLine().isPresent()
         && entry.currency().equals(currency)
         && entry.amountMinor() >= amountMinor
         && !others.contains(entry.id())
-        && WaitingEntries.isNear(known(entry), of(entry));
+        && WaitingEntries.isNear(known(entry, days), of(entry));
   }
 
   /** Whether the bank names it. */
   public boolean isNamedIn(MoneyIn entry) {
-    return entry.bankLine().isPresent() && WaitingEntries.names(of(entry), known(entry));
+    return entry.bankLine().isPresent() && WaitingEntries.names(of(entry), known(entry, 0));
   }
 
   /** Where the bank names it, if it writes the reference as we do. */
@@ -57,13 +58,13 @@ public record Recorded(
     return at < 0 ? Optional.empty() : Optional.of(new TextSpan(at, at + reference.length()));
   }
 
-  /** What has no account yet may go into any, on any day of some weeks. */
-  private WaitingEntries.Known known(MoneyIn entry) {
+  /**
+   * As if it were of the day of the entry, where it may have lain so long; into any account while
+   * it has none.
+   */
+  private WaitingEntries.Known known(MoneyIn entry, int days) {
     LocalDate booked = entry.bookingDate();
-    boolean lies =
-        account.isEmpty()
-            && date.isBefore(booked)
-            && !date.isBefore(booked.minusDays(DAYS_ON_HAND));
+    boolean lies = date.isBefore(booked) && !date.isBefore(booked.minusDays(days));
     long into = account.orElse(entry.bankLine().orElseThrow().account());
     return new WaitingEntries.Known(id, kind, into, reference, lies ? booked : date, amountMinor);
   }

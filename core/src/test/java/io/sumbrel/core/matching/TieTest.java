@@ -6,6 +6,9 @@ import io.sumbrel.core.deposit.DepositKind;
 import io.sumbrel.core.deposit.Recorded;
 import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.receipt.MoneyInId;
+import io.sumbrel.core.rules.HouseLimits;
+import io.sumbrel.core.rules.HouseRules;
+import io.sumbrel.core.rules.SilentPayments;
 import java.util.Currency;
 import java.util.List;
 import java.util.Optional;
@@ -37,6 +40,28 @@ class TieTest extends SmallHouse {
     assertThat(row.recordedAlready())
         .isEqualTo(
             "Slip 4711 of 2026-11-14 is recorded and waits for the bank; placed on items too, it may count twice");
+  }
+
+  @Test
+  void aSlipOfAnEarlierQuarterIsProposedAsFarBackAsTheHouseLooks() {
+    Recorded old = slip("4711", 64_000);
+    recorded.clear();
+    recorded.add(
+        new Recorded(
+            old.id(),
+            old.kind(),
+            old.currency(),
+            old.account(),
+            old.reference(),
+            DAY.minusDays(100),
+            old.amountMinor(),
+            old.words(),
+            Set.of()));
+    bankLine(64_000, "BRANCH DEPOSIT");
+    assertThat(words(plan().get(0))).containsExactly("T-90017");
+    HouseLimits wide = new HouseLimits(4_000, 3, 300, 30_000, 18, 120);
+    rules = new HouseRules(wide, List.of(), SilentPayments.NOT_SET);
+    assertThat(words(plan().get(0))).containsExactly("slip 4711, recorded already");
   }
 
   @Test

@@ -16,6 +16,7 @@ public class Limits {
   private static final String CLERK_WRITE_OFF = "clerk-write-off";
   private static final String SUPERVISOR_WRITE_OFF = "supervisor-write-off";
   private static final String LOOK_BACK_MONTHS = "look-back-months";
+  private static final String RECORDED_DAYS = "recorded-days";
 
   private final EntityManager entities;
 
@@ -36,7 +37,8 @@ public class Limits {
         Math.toIntExact(amounts.get(DISCOUNT_GRACE_DAYS)),
         amounts.get(CLERK_WRITE_OFF),
         amounts.get(SUPERVISOR_WRITE_OFF),
-        Math.toIntExact(amounts.get(LOOK_BACK_MONTHS)));
+        Math.toIntExact(amounts.get(LOOK_BACK_MONTHS)),
+        Math.toIntExact(amounts.get(RECORDED_DAYS)));
   }
 
   @Transactional(propagation = Propagation.MANDATORY)
@@ -46,5 +48,6 @@ public class Limits {
     entities.merge(LimitRow.of(booksId, CLERK_WRITE_OFF, limits.clerkWriteOffMinor()));
     entities.merge(LimitRow.of(booksId, SUPERVISOR_WRITE_OFF, limits.supervisorWriteOffMinor()));
     entities.merge(LimitRow.of(booksId, LOOK_BACK_MONTHS, limits.lookBackMonths()));
+    entities.merge(LimitRow.of(booksId, RECORDED_DAYS, limits.recordedDays()));
   }
 }

@@ -2,6 +2,7 @@ package io.sumbrel.server.books;
 
 import io.sumbrel.core.party.CustomerId;
 import io.sumbrel.core.refusal.Refusal;
+import io.sumbrel.core.rules.HouseLimits;
 import io.sumbrel.core.rules.HouseRules;
 import io.sumbrel.core.rules.SilentList;
 import io.sumbrel.core.rules.SilentList.Entry;
@@ -95,6 +96,13 @@ public class Rules {
             .map(r -> HouseRules.rateWords(r) + " %")
             .collect(Collectors.joining(", "));
     audit.append(actor, "withheld-rates-set", "the house", words);
+  }
+
+  /** Sets how far people may go, and how far the machine looks. */
+  @Transactional
+  public void keepLimits(Actor actor, HouseLimits kept) {
+    limits.store(actor.booksId(), kept);
+    audit.append(actor, "limits-set", "the house", kept.words());
   }
 
   private List<WithheldRateRow> rates(long booksId) {

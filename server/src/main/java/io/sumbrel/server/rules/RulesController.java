@@ -1,7 +1,9 @@
 package io.sumbrel.server.rules;
 
+import io.sumbrel.core.money.AmountText;
 import io.sumbrel.core.party.CustomerId;
 import io.sumbrel.core.refusal.Refusal;
+import io.sumbrel.core.rules.HouseLimits;
 import io.sumbrel.core.rules.HouseRules;
 import io.sumbrel.core.rules.SilentList;
 import io.sumbrel.core.rules.SilentList.Entry;
@@ -59,7 +61,54 @@ class RulesController {
   /**
    * @param withheld rates in per cent, with blanks between
    */
-  record RulesView(SilentView silent, List<AgreedView> agreed, String withheld) {}
+  record RulesView(
+      SilentView silent, List<AgreedView> agreed, String withheld, LimitsView limits) {}
+
+  /**
+   * Limits as they are written: amounts with decimals, in whatever currency a sum has; days and
+   * months whole.
+   *
+   * @param recordedDays how long what is recorded may take to reach the bank
+   */
+  record LimitsView(
+      String chargeCap,
+      String clerkWriteOff,
+      String supervisorWriteOff,
+      String discountGraceDays,
+      String lookBackMonths,
+      String recordedDays) {
+    static LimitsView of(HouseLimits limits) {
+      return new LimitsView(
+          AmountText.plain(limits.chargeCapMinor(), HouseLimits.WRITTEN_IN),
+          AmountText.plain(limits.clerkWriteOffMinor(), HouseLimits.WRITTEN_IN),
+          AmountText.plain(limits.supervisorWriteOffMinor(), HouseLimits.WRITTEN_IN),
+          "" + limits.discountGraceDays(),
+          "" + limits.lookBackMonths(),
+          "" + limits.recordedDays());
+    }
+
+    HouseLimits toLimits() {
+      return new HouseLimits(
+          minor(chargeCap),
+          whole(discountGraceDays),
+          minor(clerkWriteOff),
+          minor(supervisorWriteOff),
+          whole(lookBackMonths),
+          whole(recordedDays));
+    }
+
+    private static int whole(String written) {
+      try {
+        return Integer.parseInt(Optional.ofNullable(written).orElse("").strip());
+      } catch (NumberFormatException e) {
+        throw new Refusal("limit", "“%s” is no whole number.".formatted(written));
+      }
+    }
+
+    private static long minor(String written) {
+      return AmountText.parse(Optional.ofNullable(written).orElse(""), HouseLimits.WRITTEN_IN);
+    }
+  }
 
   record StepRequest(SilentStep step, boolean on) {}
 
@@ -86,7 +135,8 @@ class RulesController {
                     new AgreedView(
                         c.id().number(), c.name(), all.silent().of(c.id()).orElseThrow().words()))
             .toList();
-    return new RulesView(SilentView.of(all.silent().house()), agreed, words(all));
+    return new RulesView(
+        SilentView.of(all.silent().house()), agreed, words(all), LimitsView.of(all.limits()));
   }
 
   private static String words(HouseRules rules) {
@@ -115,6 +165,13 @@ class RulesController {
   void keepRates(@AuthenticationPrincipal Actor actor, @RequestBody RatesRequest request) {
     String written = Optional.ofNullable(request.withheld()).orElse("");
     rules.keepWithheldRates(actor, HouseRules.rates(written));
+  }
+
+  @PutMapping("/limits")
+  @PreAuthorize("hasAuthority('APPROVE')")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void keepLimits(@AuthenticationPrincipal Actor actor, @RequestBody LimitsView request) {
+    rules.keepLimits(actor, request.toLimits());
   }
 
   /** What holds for one customer: its own list, or not set. */

@@ -113,6 +113,59 @@ class RulesTest extends ServerTest {
     assertThat(house.post(house.clerk, sum, settles, kept).status()).isEqualTo(200);
   }
 
+  private static Map<String, Object> limits(String chargeCap, String months) {
+    return Map.of(
+        "chargeCap", chargeCap,
+        "clerkWriteOff", "3.00",
+        "supervisorWriteOff", "300.00",
+        "discountGraceDays", "3",
+        "lookBackMonths", months,
+        "recordedDays", "60");
+  }
+
+  private House.Answer keepLimits(String chargeCap, String months) {
+    return house.send(
+        house.supervisor, HttpMethod.PUT, "/api/rules/limits", limits(chargeCap, months));
+  }
+
+  /** How far the machine looks for charges and for numbers that are settled. */
+  @Test
+  void limitsAreWidenedAndNarrowed() {
+    house.items("T-480,K-1,Alder Pots,2024-02-10,2024-03-10,900.00,0.00,,USD,,net 30");
+    house.statement(
+        DAY.plusDays(1),
+        "2333.33",
+        "4489.33",
+        "1256.00,ALDER POTS,T-501",
+        "900.00,ALDER POTS,T-480");
+    assertThat(words(125_600)).isEqualTo("T-501, less 24.00 charge");
+    assertThat(words(90_000)).doesNotContain("second payment");
+    assertThat(keepLimits("20.00", "60").status()).isEqualTo(204);
+    assertThat(words(125_600)).doesNotContain("charge");
+    assertThat(words(90_000)).contains("second payment");
+    JsonNode kept = house.get(house.clerk, "/api/rules").body().path("limits");
+    assertThat(kept.path("chargeCap").asString()).isEqualTo("20.00");
+    assertThat(kept.path("lookBackMonths").asString()).isEqualTo("60");
+
+    assertThat(keepLimits("20.00", "999").sentence())
+        .isEqualTo("Months to look back: 999 is not between 1 and 120.");
+    assertThat(keepLimits("20.00", "ten").sentence()).isEqualTo("“ten” is no whole number.");
+    assertThat(keepLimits("2O", "18").status()).isEqualTo(422);
+    assertThat(
+            house
+                .send(house.clerk, HttpMethod.PUT, "/api/rules/limits", limits("1.00", "18"))
+                .status())
+        .isEqualTo(403);
+  }
+
+  /** The first way of the sum of an amount. */
+  private String words(long minor) {
+    for (JsonNode row : house.get(house.clerk, "/api/desk").body().path("rows")) {
+      sum = row.path("amountMinor").asLong() == minor ? row.path("id").asLong() : sum;
+    }
+    return firstWay();
+  }
+
   @Test
   void aListThatIsNoneIsRefusedInWords() {
     House.Answer half =
