@@ -4,6 +4,7 @@ import io.sumbrel.core.evidence.TextSpan;
 import io.sumbrel.core.receipt.BankLine;
 import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.receipt.MoneyInId;
+import io.sumbrel.core.rules.HouseLimits;
 import java.time.LocalDate;
 import java.util.Currency;
 import java.util.Optional;
@@ -37,14 +38,14 @@ public record Recorded(
   /**
    * Whether the bank's entry may be this, or hold it with others: by account, day and method.
    *
-   * @param days how long it may have taken to get there
+   * @param limits how long it may have taken to get there, and what may have been kept on the way
    */
-  public boolean mayBeIn(MoneyIn entry, int days) {
+  public boolean mayBeIn(MoneyIn entry, HouseLimits limits) {
     return entry.bankLine().isPresent()
         && entry.currency().equals(currency)
-        && entry.amountMinor() >= amountMinor
+        && entry.amountMinor() + limits.chargeCapMinor() >= amountMinor
         && !others.contains(entry.id())
-        && WaitingEntries.isNear(known(entry, days), of(entry));
+        && WaitingEntries.isNear(known(entry, limits.recordedDays()), of(entry));
   }
 
   /** Whether the bank names it. */

@@ -199,7 +199,7 @@ public final class MatchingProblem {
   /** What the bank's entry may be or hold, of all that is recorded. */
   int[] recordedFor(MoneyIn entry) {
     return IntStream.range(items.size(), items.size() + recorded.size())
-        .filter(r -> recorded(r).mayBeIn(entry, limits().recordedDays()))
+        .filter(r -> recorded(r).mayBeIn(entry, limits()))
         .toArray();
   }
 

@@ -74,6 +74,9 @@ final class Reasons {
                 record.words(), record.spanIn(moneyIn), Math.max(1, points(Topic.NUMBERS))));
       }
     }
+    if (way.gap == Gap.CHARGE) {
+      charge();
+    }
     if (way.alternatives > 1) {
       String what = records.size() == 1 ? "recorded sums" : "sets of recorded sums";
       reasons.add(new Evidence.OtherWays(way.alternatives, what, points(Topic.AMBIGUITY)));
@@ -248,13 +251,7 @@ final class Reasons {
         }
       }
       case CENTS -> against(gap + " under: so little is let off", points);
-      case CHARGE -> {
-        if (has(Feature.CHARGE_SPOKEN_OF)) {
-          reasons.add(new Evidence.Differs("the bank speaks of charges", Side.FOR, 1));
-        }
-        String cap = AmountText.words(problem.limits().chargeCapMinor(), moneyIn.currency());
-        against("%s under: within the %s charge limit".formatted(gap, cap), points);
-      }
+      case CHARGE -> charge();
       case DISCOUNT ->
           reasons.add(
               new Evidence.Differs(
@@ -275,6 +272,15 @@ final class Reasons {
         }
       }
     }
+  }
+
+  private void charge() {
+    if (has(Feature.CHARGE_SPOKEN_OF)) {
+      reasons.add(new Evidence.Differs("the bank speaks of charges", Side.FOR, 1));
+    }
+    String gap = AmountText.words(way.gapMinor, moneyIn.currency());
+    String cap = AmountText.words(problem.limits().chargeCapMinor(), moneyIn.currency());
+    against("%s under: within the %s charge limit".formatted(gap, cap), points(Topic.DIFFERENCE));
   }
 
   private void against(String words, int points) {

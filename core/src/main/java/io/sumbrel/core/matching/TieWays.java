@@ -46,6 +46,24 @@ final class TieWays {
       long[] parts = Arrays.stream(set).mapToLong(k -> amounts[k]).toArray();
       search.keep(new Way(records, parts, Gap.NONE, 0, -1, Shape.TIE), sets.counts()[set.length]);
     }
+    lessCharge(waiting);
     return Arrays.stream(amounts).anyMatch(a -> a == search.amount);
+  }
+
+  /** One record of which a bank kept a charge. */
+  private void lessCharge(int[] waiting) {
+    int[] near = Arrays.stream(waiting).filter(this::mayHaveLostACharge).toArray();
+    for (int k = 0; k < Math.min(KEEP_SETS, near.length); k++) {
+      long left = search.pools.left(near[k]);
+      int[] record = {near[k]};
+      long kept = left - search.amount;
+      Way way = new Way(record, new long[] {left}, Gap.CHARGE, kept, -1, Shape.TIE);
+      search.keep(way, near.length);
+    }
+  }
+
+  private boolean mayHaveLostACharge(int record) {
+    long kept = search.pools.left(record) - search.amount;
+    return kept > 0 && kept <= problem.limits().chargeCapMinor() && kept * 2 < search.amount;
   }
 }

@@ -261,7 +261,7 @@ final class Way {
     if (has(Shape.TIE)) {
       return Arrays.stream(items)
           .mapToObj(r -> problem.recorded(r).words())
-          .collect(Collectors.joining(" + ", "", ", recorded already"));
+          .collect(Collectors.joining(" + ", "", ", recorded already" + lessCharge(currency)));
     }
     if (isKept() && has(Shape.LISTED)) {
       return "keep on account";
@@ -273,7 +273,7 @@ final class Way {
     String all = names(problem, items.length);
     return switch (gap) {
       case NONE -> (has(Shape.EARLIEST) ? "earliest due first: " : "") + all;
-      case CHARGE -> all + ", less " + gapWords + " charge";
+      case CHARGE -> all + lessCharge(currency);
       case DISCOUNT, LATE_DISCOUNT -> all + ", less " + gapWords + " discount";
       case WITHHELD -> all + ", less " + gapWords + " tax withheld";
       case CENTS -> all + ", less " + gapWords + " let off";
@@ -285,6 +285,10 @@ final class Way {
         yield before + part + " of " + problem.item(items[last]).number();
       }
     };
+  }
+
+  private String lessCharge(Currency currency) {
+    return gap == Gap.CHARGE ? ", less " + AmountText.words(gapMinor, currency) + " charge" : "";
   }
 
   private String names(MatchingProblem problem, int count) {

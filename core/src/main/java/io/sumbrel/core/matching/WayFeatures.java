@@ -96,6 +96,7 @@ final class WayFeatures {
         Arrays.stream(way.items).allMatch(r -> problem.recorded(r).isNamedIn(search.moneyIn)));
     flag(x, Feature.TIE_SET, way.items.length > 1);
     set(x, Feature.OTHER_SETS, doublings(way.alternatives));
+    gap(way, x);
   }
 
   /** Counts a way's features and weighs them. */

@@ -92,6 +92,39 @@ class TieTest extends SmallHouse {
   }
 
   @Test
+  void aBankMayHaveKeptAChargeOfASlip() {
+    slip("4711", 30_000);
+    bankLine(29_500, "BRANCH DEPOSIT 4711 LESS CHARGES");
+    Plan.Row row = plan().get(0);
+    Proposal tie = chosen(row);
+    assertThat(tie.words()).isEqualTo("slip 4711, recorded already, less 5.00 charge");
+    assertThat(tie.lines()).isEmpty();
+    assertThat(says(tie, "5.00 under: within the 40.00 charge limit")).isTrue();
+    assertThat(says(tie, "the bank speaks of charges")).isTrue();
+    assertThat(row.recordedAlready()).startsWith("Slip 4711");
+  }
+
+  @Test
+  void moreThanAChargeIsAnotherSum() {
+    slip("4711", 30_000);
+    bankLine(25_999, "BRANCH DEPOSIT 4711");
+    assertThat(plan().get(0).ways()).noneMatch(Proposal::isTie);
+  }
+
+  /** An exact sum is tied before one that a charge explains; both slips are tied once. */
+  @Test
+  void exactComesBeforeLessACharge() {
+    slip("4711", 30_000);
+    slip("4712", 29_500);
+    bankLine(29_500, "BRANCH DEPOSIT");
+    bankLine(29_500, "BRANCH DEPOSIT");
+    List<Plan.Row> rows = plan();
+    assertThat(List.of(chosen(rows.get(0)).words(), chosen(rows.get(1)).words()))
+        .containsExactlyInAnyOrder(
+            "slip 4712, recorded already", "slip 4711, recorded already, less 5.00 charge");
+  }
+
+  @Test
   void chequesOnHandMayHaveBeenBankedTogether() {
     chequeOnHand("101", 12_345);
     chequeOnHand("102", 20_000);
