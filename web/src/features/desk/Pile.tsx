@@ -25,7 +25,7 @@ export function Pile({ rows, selected, select, postSure }: Props) {
   const find = search.get('find') ?? '';
   const { shown, waiting, release, freeze } = useFrozenOrder(rows);
   const found = shown.filter((r) => isFound(r, find));
-  const sure = found.filter((r) => r.certainty === 'SURE').length;
+  const sure = found.filter((r) => r.certainty === 'SURE' && !r.tie).length;
   const ordered = ORDER.flatMap((c) => found.filter((r) => r.certainty === c));
 
   const onKeyDown = (event: KeyboardEvent) => {

@@ -2,6 +2,7 @@ package io.sumbrel.acceptance;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 
+import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.SelectOption;
@@ -192,6 +193,40 @@ class DepositsWalkTest {
 
   @Test
   @Order(10)
+  void warnsOfASlipThatIsRecordedAndOfWhichTheBankKeptACharge() {
+    ines.bring(
+        "receipts.csv",
+        """
+        received,method,number,amount,currency,payer,invoices,account,slip,banked
+        2026-11-13,cheque,881,713.21,USD,OLD FERRY POTTERY,TCK-20484,0048104417,S-931,2026-11-16
+        """);
+    ines.key("Enter");
+    assertThat(ines.file("receipts.csv")).containsText("accepted");
+    ines.zone("arrivals").focus();
+    ines.key("t");
+    page.getByLabel("Account").selectOption(new SelectOption().setLabel("Quayline ··4417 USD"));
+    page.getByLabel("Dates stand as").selectOption("MONTH_DAY_YEAR");
+    page.getByLabel("Before the cents stands").selectOption("POINT");
+    page.getByLabel("date, row 1").fill("11/18/2026");
+    page.getByLabel("amount, below zero is out, row 1").fill("708.21");
+    page.getByLabel("text, row 1").fill("DEPOSIT SLIP S-931 LESS CHARGES");
+    page.getByText("Read these rows").click();
+    ines.accept("typed-2026-11-18.csv");
+    assertThat(ines.file("typed-2026-11-18.csv")).containsText("still to explain");
+    ines.key("g", "d");
+    page.getByText("DEPOSIT SLIP S-931 LESS CHARGES").first().click();
+    assertThat(page.getByText("Post the 54 sure ones")).isVisible();
+    assertThat(page.getByText("Sure · 55")).isVisible();
+    assertThat(page.getByText("slip S-931, recorded already, less 5.00 charge").first())
+        .isVisible();
+    assertThat(page.getByText("placed on items too, it may count twice").first()).isVisible();
+    assertThat(page.locator("mark").filter(new Locator.FilterOptions().setHasText("S-931")))
+        .isVisible();
+    Browser.assertAccessible(page);
+  }
+
+  @Test
+  @Order(11)
   void provesThatTheBooksStillAgree() {
     page.navigate(ines.address() + "/books/proof");
     assertThat(page.getByText("holds", new Page.GetByTextOptions().setExact(true))).hasCount(11);

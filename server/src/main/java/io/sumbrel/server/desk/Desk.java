@@ -130,10 +130,9 @@ class Desk {
       Plan.Row row,
       List<Drafts.Draft> worked,
       Map<Long, String> names) {
+    Optional<Proposal> chosen = row.chosen().map(row.ways()::get);
     String proposal =
-        row.chosen()
-            .map(i -> row.ways().get(i).words())
-            .orElse(line.moneyIn().isIn() ? "nothing fits yet" : "paid out");
+        chosen.map(Proposal::words).orElse(line.moneyIn().isIn() ? "nothing fits yet" : "paid out");
     String ways = row.waysCount() > 1 ? " · " + row.countWords() : "";
     return new PileRow(
         line.moneyIn().id().number(),
@@ -149,6 +148,7 @@ class Desk {
         line.moneyIn().amountMinor(),
         line.cameInto(names.get(line.bankAccountId())),
         row.certainty(),
+        chosen.filter(Proposal::isTie).isPresent(),
         row.waysCount(),
         worked.stream().anyMatch(Drafts.Draft::putBy),
         worked.stream()

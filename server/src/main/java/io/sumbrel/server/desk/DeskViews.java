@@ -22,6 +22,7 @@ final class DeskViews {
    * One row of the pile.
    *
    * @param words the second line: day, how it came, what the plan says
+   * @param tie whether it is recorded already, and so not posted with what is sure
    * @param workedBy others who have a tape on it
    */
   record PileRow(
@@ -33,6 +34,7 @@ final class DeskViews {
       long amountMinor,
       String account,
       Certainty certainty,
+      boolean tie,
       long ways,
       boolean putBy,
       List<String> workedBy) {}
