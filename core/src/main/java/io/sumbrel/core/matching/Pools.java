@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
 import java.util.Currency;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -27,6 +28,8 @@ final class Pools {
           return size() > MOST_POOLS;
         }
       };
+
+  private final Map<Key, Boolean> owing = new HashMap<>();
 
   private record Key(int customer, Currency currency, boolean family) {}
 
@@ -55,6 +58,16 @@ final class Pools {
       left[way.items[k]] -= way.parts[k];
     }
     pools.clear();
+    owing.clear();
+  }
+
+  /** Whether a customer has open invoices of its own. */
+  synchronized boolean owes(int customer, Currency currency) {
+    return owing.computeIfAbsent(
+        new Key(customer, currency, false),
+        key ->
+            Arrays.stream(problem.openOf(customer))
+                .anyMatch(i -> left[i] > 0 && problem.currencyOf(i).equals(currency)));
   }
 
   /** The open items of a customer; of its branches too when {@code family}. */

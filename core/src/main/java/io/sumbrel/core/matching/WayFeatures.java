@@ -14,6 +14,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.IntStream;
 
 /** Counts the features of the ways of one sum, in thousandths. */
 final class WayFeatures {
@@ -23,6 +24,8 @@ final class WayFeatures {
   private static final Feature[] SHAPE_FEATURES = {
     Feature.WHOLE, Feature.OVERDUE, Feature.DUE_BY, Feature.MONTH, Feature.RUN
   };
+  private static final int[] DOUBLINGS =
+      IntStream.range(0, 1024).map(of -> doublings((double) of)).toArray();
   private static final int SOON = 20;
   private static final int KEPT_BEFORE = 2;
 
@@ -39,8 +42,14 @@ final class WayFeatures {
   /** What a way's numbers say, counted once. */
   private record Numbers(int named, int mistyped, int unnamed, int leftOut, int ofOthers) {}
 
-  /** What is known of a payer, counted once, and whether nothing is. */
-  private record Payer(int[] features, boolean unknown) {}
+  /**
+   * What is known of a payer, counted once.
+   *
+   * @param unknown whether nothing is
+   * @param habit empty where it says nothing of this sum
+   * @param onItsDay whether it pays at this time of the month
+   */
+  private record Payer(int[] features, boolean unknown, Optional<Habit> habit, boolean onItsDay) {}
 
   WayFeatures(WaySearch search) {
     this.search = search;
@@ -123,7 +132,11 @@ final class WayFeatures {
   }
 
   /** Doublings in thousandths: of 1 none, of 2 one. */
-  static int doublings(double of) {
+  static int doublings(long of) {
+    return of < DOUBLINGS.length ? DOUBLINGS[(int) Math.max(0, of)] : doublings((double) of);
+  }
+
+  private static int doublings(double of) {
     return of <= 1 ? 0 : (int) (1000 * StrictMath.log(of) / StrictMath.log(2));
   }
 
@@ -157,18 +170,18 @@ final class WayFeatures {
   }
 
   private void habit(Way way, int[] x) {
-    Habit habit = problem.habitOf(way.customer);
-    if (habit.payments() == 0 || !reading.looksAt(way.customer)) {
+    Payer payer = payerOf(way.customer);
+    if (payer.habit.isEmpty()) {
       return;
     }
+    Habit habit = payer.habit.get();
     boolean discount = way.gap == Gap.DISCOUNT || way.gap == Gap.LATE_DISCOUNT;
     flag(x, Feature.DISCOUNT_AS_EVER, discount && habit.takesDiscounts());
     boolean kept = way.gap == Gap.CHARGE && habit.timesKept(way.gapMinor) >= KEPT_BEFORE;
     flag(x, Feature.CHARGE_AS_EVER, kept);
     flag(x, Feature.MONTH_AS_EVER, way.has(Shape.MONTH) && habit.paysMonths());
     flag(x, Feature.EARLIEST_AS_EVER, way.has(Shape.EARLIEST) && habit.paysEarliestFirst());
-    int day = search.moneyIn.bookingDate().getDayOfMonth();
-    flag(x, Feature.DAY_AS_EVER, habit.paysAbout(day));
+    flag(x, Feature.DAY_AS_EVER, payer.onItsDay);
   }
 
   private Numbers numbers(Way way) {
@@ -283,17 +296,16 @@ final class WayFeatures {
         Feature.NUMBER_OF_ANOTHER,
         clue.filter(PayerClue::named).isEmpty() && others.stream().anyMatch(PayerClue::named));
     flag(x, Feature.BRANCH_IN_SET, payerOwes || clue.isEmpty());
-    return new Payer(x, clue.isEmpty());
+    Habit habit = problem.habitOf(customer);
+    boolean says = habit.payments() > 0 && reading.looksAt(customer);
+    int day = search.moneyIn.bookingDate().getDayOfMonth();
+    return new Payer(
+        x, clue.isEmpty(), Optional.of(habit).filter(h -> says), says && habit.paysAbout(day));
   }
 
   /** Whether a customer has open items of its own: a head office without pays for its branches. */
   private boolean owes(int customer) {
-    for (int i : problem.openOf(customer)) {
-      if (search.pools.left(i) > 0 && problem.currencyOf(i).equals(search.currency())) {
-        return true;
-      }
-    }
-    return false;
+    return search.pools.owes(customer, search.currency());
   }
 
   private void shape(Way way, int unnamed, int[] x) {
