@@ -1,6 +1,6 @@
 import Button from '@mui/material/Button';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { sentenceOf } from '../../api/client';
 import { Sentence } from '../../components/States';
 import { sessionQuery } from '../session';
@@ -22,6 +22,7 @@ export function SilentSteps({ view, otherwise, begin, keep, drop }: Props) {
   const { data: session } = useQuery(sessionQuery);
   const [draft, setDraft] = useState<Step[]>();
   const [problem, setProblem] = useState('');
+  const self = useRef<HTMLDivElement>(null);
   const may = session?.rights.includes('APPROVE') ?? false;
 
   const attempt = async (act: () => Promise<unknown>) => {
@@ -33,11 +34,12 @@ export function SilentSteps({ view, otherwise, begin, keep, drop }: Props) {
       setProblem(sentenceOf(e));
     }
     await queries.invalidateQueries();
+    self.current?.focus(); // the button that was pressed is gone
   };
 
   if (!view.set && draft === undefined) {
     return (
-      <div className={styles.row}>
+      <div className={styles.row} ref={self} tabIndex={-1}>
         <span>{otherwise}</span>
         {may && <Button onClick={() => setDraft(view.steps)}>{begin}</Button>}
       </div>
@@ -45,7 +47,7 @@ export function SilentSteps({ view, otherwise, begin, keep, drop }: Props) {
   }
   const steps = draft ?? view.steps;
   return (
-    <div>
+    <div ref={self} tabIndex={-1}>
       <ol className={styles.steps}>
         {steps.map((s, i) => (
           <li key={s.step}>

@@ -241,6 +241,7 @@ class PeopleWalkTest {
     button(ruta, "earliest due first: earlier").press("Enter");
     button(ruta, "Keep this list").press("Enter");
     assertThat(button(ruta, "Do without")).isVisible();
+    assertThat(ruta.locator("section:has(:focus)")).containsText("Payments that name nothing");
     choose(page, "ASH + FELDSPAR WORKSHOP");
     assertThat(page.getByText("the list of the house: earliest due first").first()).isVisible();
 
@@ -248,6 +249,15 @@ class PeopleWalkTest {
     rates.fill("ten");
     rates.press("Enter");
     assertThat(ruta.getByRole(AriaRole.ALERT)).containsText("“ten” is no rate such as 20 or 2.5.");
+
+    Locator months = ruta.getByLabel("Months back, for settled numbers");
+    months.fill("999");
+    months.press("Enter");
+    assertThat(ruta.getByText("Months to look back: 999 is not between 1 and 120.")).isVisible();
+    months.fill("30");
+    months.press("Enter");
+    assertThat(button(ruta, "Keep the limits")).isDisabled();
+    assertThat(months).hasValue("30");
 
     button(ruta, "Do without").press("Enter");
     assertThat(ruta.getByText("No list is set: each is read by what is likely.")).isVisible();

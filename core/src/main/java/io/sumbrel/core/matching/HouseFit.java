@@ -67,7 +67,7 @@ public record HouseFit(
       sum += gain;
       squares += gain * gain;
     }
-    double spread = squares - sum * sum / newest.size();
+    double spread = Math.max(0, squares - sum * sum / newest.size());
     return sum > BEYOND_CHANCE * Math.sqrt(spread);
   }
 

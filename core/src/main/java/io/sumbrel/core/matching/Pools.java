@@ -19,7 +19,8 @@ final class Pools {
   private static final int MOST_POOLS = 48;
 
   private final MatchingProblem problem;
-  private final long[] left;
+  private long[] left;
+  private boolean leftIsOurs;
   private final Budgets budgets;
   private final Map<Key, Pool> pools =
       new LinkedHashMap<>(2 * MOST_POOLS, 0.75f, true) {
@@ -34,12 +35,13 @@ final class Pools {
   private record Key(int customer, Currency currency, boolean family) {}
 
   /**
-   * @param left what may still be placed on each item, signed minor units
+   * @param left what may still be placed on each item, signed minor units; not copied before
+   *     something is taken, for it is large
    */
   Pools(MatchingProblem problem, long[] left, Budgets budgets) {
     this.problem = problem;
     this.budgets = budgets;
-    this.left = left.clone();
+    this.left = left;
   }
 
   /** How many steps one search of sets may take. */
@@ -54,6 +56,10 @@ final class Pools {
 
   /** Takes what a way settles off what is left. */
   synchronized void take(Way way) {
+    if (!leftIsOurs) {
+      left = left.clone();
+      leftIsOurs = true;
+    }
     for (int k = 0; k < way.items.length; k++) {
       left[way.items[k]] -= way.parts[k];
     }

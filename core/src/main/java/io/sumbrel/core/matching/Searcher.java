@@ -4,10 +4,7 @@ import io.sumbrel.core.receipt.MoneyIn;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
-import java.util.concurrent.Callable;
-import java.util.concurrent.ExecutionException;
-import java.util.concurrent.ExecutorService;
-import java.util.concurrent.Executors;
+import java.util.concurrent.ForkJoinTask;
 import java.util.stream.IntStream;
 
 /**
@@ -79,21 +76,8 @@ final class Searcher {
       shares.forEach(work::on);
       return;
     }
-    ExecutorService executor = Executors.newFixedThreadPool(Math.min(threads, shares.size()));
-    try {
-      List<Callable<Object>> tasks =
-          shares.stream().map(s -> Executors.callable(() -> work.on(s))).toList();
-      for (var done : executor.invokeAll(tasks)) {
-        done.get();
-      }
-    } catch (InterruptedException e) {
-      Thread.currentThread().interrupt();
-      throw new IllegalStateException("interrupted while planning", e);
-    } catch (ExecutionException e) {
-      throw new IllegalStateException(e.getCause());
-    } finally {
-      executor.shutdown();
-    }
+    // the caller works too, and no thread is begun for it: most changes are over in milliseconds
+    ForkJoinTask.invokeAll(shares.stream().map(s -> ForkJoinTask.adapt(() -> work.on(s))).toList());
   }
 
   private interface Work {

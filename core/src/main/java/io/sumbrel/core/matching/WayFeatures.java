@@ -117,9 +117,11 @@ final class WayFeatures {
     }
     int[] byTopic = weights.byTopic(x);
     boolean equal = x[Feature.EQUAL_AMOUNTS.ordinal()] > 0;
+    int sum = 0;
     for (int points : byTopic) {
-      way.points += points;
+      sum += points;
     }
+    way.points = sum;
     way.weighed = Way.Weighed.of(told, byTopic, equal ? equalAmounts : 0);
   }
 

@@ -33,6 +33,9 @@ public record HouseLimits(
   /** Further back nothing is told from noise. */
   private static final int MOST_MONTHS = 120;
 
+  /** A slip takes that long by itself; what is nearer is tied without asking. */
+  private static final int LEAST_DAYS = 10;
+
   private static final int MOST_DAYS = 3_650;
   private static final int MOST_GRACE_DAYS = 90;
 
@@ -42,7 +45,7 @@ public record HouseLimits(
     }
     requireWithin("Days of grace for a discount", discountGraceDays, 0, MOST_GRACE_DAYS);
     requireWithin("Months to look back", lookBackMonths, 1, MOST_MONTHS);
-    requireWithin("Days until the bank has what is recorded", recordedDays, 1, MOST_DAYS);
+    requireWithin("Days until the bank has what is recorded", recordedDays, LEAST_DAYS, MOST_DAYS);
     if (supervisorWriteOffMinor < clerkWriteOffMinor) {
       throw new Refusal("limit", "A supervisor's limit is not below a clerk's.");
     }

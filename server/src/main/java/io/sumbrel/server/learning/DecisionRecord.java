@@ -20,6 +20,10 @@ import org.springframework.transaction.annotation.Transactional;
 public class DecisionRecord {
   private static final String STANDS =
       " not exists (select 1 from posting t where t.turns_back_id = d.posting_id) ";
+  private static final String LESSONS =
+      " from decision d join posting p on p.id = d.posting_id"
+          + " where d.books_id = :b and d.lesson is not null and"
+          + STANDS;
 
   private final EntityManager entities;
 
@@ -90,17 +94,25 @@ public class DecisionRecord {
     return new TrackRecord(judged);
   }
 
+  /** How many decisions stand and teach something. */
+  @Transactional(readOnly = true)
+  int lessonCount(long booksId) {
+    Number count =
+        (Number)
+            entities
+                .createNativeQuery("select count(*)" + LESSONS)
+                .setParameter("b", booksId)
+                .getSingleResult();
+    return count.intValue();
+  }
+
   /** What stands and teaches something, in the order of posting; the newest of too many. */
   @Transactional(readOnly = true)
   List<Lesson> lessons(long booksId) {
     List<Lesson> lessons = new ArrayList<>();
     for (Object written :
         entities
-            .createNativeQuery(
-                "select d.lesson from decision d join posting p on p.id = d.posting_id"
-                    + " where d.books_id = :b and d.lesson is not null and"
-                    + STANDS
-                    + "order by p.posted_at desc, p.id desc")
+            .createNativeQuery("select d.lesson" + LESSONS + "order by p.posted_at desc, p.id desc")
             .setParameter("b", booksId)
             .setMaxResults(HouseFit.MOST)
             .getResultList()) {

@@ -49,7 +49,7 @@ class LearningController {
         record.bands(),
         record.words(),
         record.earnedWords(),
-        decisions.lessons(actor.booksId()).size(),
+        decisions.lessonCount(actor.booksId()),
         HouseFit.FEWEST,
         weights.lastFit(actor.booksId()));
   }

@@ -141,10 +141,6 @@ final class Contention {
     return slot < claimants.length ? claimants[slot] : null;
   }
 
-  int resources() {
-    return left.length;
-  }
-
   int slots() {
     return claimants.length;
   }

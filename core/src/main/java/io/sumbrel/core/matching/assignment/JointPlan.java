@@ -1,5 +1,6 @@
 package io.sumbrel.core.matching.assignment;
 
+import io.sumbrel.core.matching.candidate.LongIndex;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.BitSet;
@@ -250,22 +251,29 @@ public final class JointPlan {
     return outside;
   }
 
-  /** How likely everybody in large components leaves resources alone at a stage, found once. */
+  /**
+   * How likely everybody in large components leaves resources alone at a stage, found once: few are
+   * asked for.
+   */
   private final class Alone {
     final int stage;
-    private final BitSet known = new BitSet();
-    private final long[] alone = new long[contention.resources()];
+    private final LongIndex known = new LongIndex();
+    private long[] alone = new long[16];
+    private int count;
 
     Alone(int stage) {
       this.stage = stage;
     }
 
     long of(int resource) {
-      if (!known.get(resource)) {
-        known.set(resource);
-        alone[resource] = alone(resource, stage);
+      int at = known.first(resource);
+      if (at >= 0) {
+        return alone[known.value(at)];
       }
-      return alone[resource];
+      alone = count == alone.length ? Arrays.copyOf(alone, 2 * count) : alone;
+      known.add(resource, count);
+      alone[count] = alone(resource, stage);
+      return alone[count++];
     }
   }
 
