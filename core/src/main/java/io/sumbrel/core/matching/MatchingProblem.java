@@ -16,6 +16,7 @@ import io.sumbrel.core.rules.SilentList;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.BitSet;
+import java.util.Collection;
 import java.util.Currency;
 import java.util.HashMap;
 import java.util.List;
@@ -119,7 +120,7 @@ public final class MatchingProblem {
    * @return empty when an item is new here or more than its amounts has changed: then the indexes
    *     must be built anew
    */
-  public Optional<MatchingProblem> with(List<MoneyIn> newPile, List<OpenItem> others) {
+  public Optional<MatchingProblem> with(List<MoneyIn> newPile, Collection<OpenItem> others) {
     return with(newPile, others, List.of(), List.of());
   }
 
@@ -131,7 +132,7 @@ public final class MatchingProblem {
    */
   public Optional<MatchingProblem> with(
       List<MoneyIn> newPile,
-      List<OpenItem> others,
+      Collection<OpenItem> others,
       List<PastPayment> come,
       List<PastPayment> gone) {
     Map<Integer, OpenItem> all = new HashMap<>(changed);

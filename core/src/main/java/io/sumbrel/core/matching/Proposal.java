@@ -19,6 +19,9 @@ public final class Proposal {
   private final Way way;
   private final int perMillion;
 
+  /** Put together when it is first asked for: a pile shows the same ones again and again. */
+  private String words;
+
   Proposal(MatchingProblem problem, Reading reading, MoneyIn moneyIn, Way way, int perMillion) {
     this.problem = problem;
     this.reading = reading;
@@ -29,7 +32,12 @@ public final class Proposal {
 
   /** What it says in short, such as {@code 20418 + 20455, less 18.00 charge}. */
   public String words() {
-    return way.words(problem, moneyIn.currency());
+    String known = words;
+    if (known == null) {
+      known = way.words(problem, moneyIn.currency());
+      words = known;
+    }
+    return known;
   }
 
   public List<TapeLine> lines() {

@@ -12,6 +12,12 @@ public record PostingNumber(int year, int number) implements Comparable<PostingN
   }
 
   /** As people read it: {@code 26-0143}. */
+  /** A number as {@link #words}, of this century. */
+  public static PostingNumber parse(String words) {
+    String[] cells = words.split("-");
+    return new PostingNumber(2000 + Integer.parseInt(cells[0]), Integer.parseInt(cells[1]));
+  }
+
   public String words() {
     return "%02d-%04d".formatted(year % 100, number);
   }

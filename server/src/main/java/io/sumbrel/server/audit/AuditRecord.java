@@ -77,10 +77,21 @@ public class AuditRecord {
   /** Every line, in order. */
   @Transactional(readOnly = true)
   public List<AuditLine> lines(long booksId) {
+    return linesAfter(booksId, 0);
+  }
+
+  /** The lines after one, in order. */
+  @Transactional(readOnly = true)
+  public List<AuditLine> linesAfter(long booksId, long number) {
     return entities
         .createQuery(
-            "from AuditLineRow where booksId = :books order by lineNumber", AuditLineRow.class)
+            """
+            from AuditLineRow where booksId = :books and lineNumber > :number
+            order by lineNumber
+            """,
+            AuditLineRow.class)
         .setParameter("books", booksId)
+        .setParameter("number", number)
         .getResultStream()
         .map(AuditLineRow::toFact)
         .toList();

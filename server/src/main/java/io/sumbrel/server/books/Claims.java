@@ -6,6 +6,8 @@ import jakarta.persistence.EntityManager;
 import java.util.HashMap;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
@@ -37,6 +39,22 @@ public class Claims {
         .getResultStream()
         .forEach(r -> claims.put(new MoneyInId(((ClaimRow) r[0]).moneyInId), claim(r[1])));
     return claims;
+  }
+
+  /** Every claimed sum: there are many, and mostly nobody asks by what. */
+  @Transactional(readOnly = true)
+  public Set<MoneyInId> claimed(long booksId) {
+    return entities
+        .createQuery(
+            """
+            select c.moneyInId from ClaimRow c join PostingRow p on p.id = c.postingId
+            where p.booksId = :b
+            """,
+            Long.class)
+        .setParameter("b", booksId)
+        .getResultStream()
+        .map(MoneyInId::new)
+        .collect(Collectors.toSet());
   }
 
   @Transactional(readOnly = true)

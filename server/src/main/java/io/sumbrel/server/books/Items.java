@@ -2,14 +2,17 @@ package io.sumbrel.server.books;
 
 import io.sumbrel.core.openitem.ItemId;
 import io.sumbrel.core.openitem.OpenItem;
+import io.sumbrel.core.posting.PostingNumber;
 import io.sumbrel.server.persistence.RowIds;
 import jakarta.persistence.EntityManager;
 import java.util.Collection;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.TreeSet;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Propagation;
@@ -68,6 +71,27 @@ public class Items {
           .forEach(i -> found.put(i.id(), i));
     }
     return found;
+  }
+
+  /** The items that some postings moved, as they are now. */
+  @Transactional(readOnly = true)
+  public Collection<OpenItem> movedBy(long booksId, Collection<PostingNumber> postings) {
+    Set<ItemId> moved = new HashSet<>();
+    for (PostingNumber posting : postings) {
+      entities
+          .createQuery(
+              """
+              select m.itemId from ItemMovementRow m join PostingRow p on p.id = m.postingId
+              where p.booksId = :b and p.postingYear = :y and p.postingNumber = :n
+              """,
+              Long.class)
+          .setParameter("b", booksId)
+          .setParameter("y", posting.year())
+          .setParameter("n", posting.number())
+          .getResultStream()
+          .forEach(i -> moved.add(new ItemId(i)));
+    }
+    return find(booksId, moved).values();
   }
 
   /** Locks balances in the order of their ids, then reads them anew in a second statement. */

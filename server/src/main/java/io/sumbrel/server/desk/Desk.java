@@ -170,7 +170,7 @@ class Desk {
     Set<MoneyInId> open =
         board.pile().stream().map(l -> l.moneyIn().id()).collect(Collectors.toSet());
     Map<String, long[]> sums = new LinkedHashMap<>();
-    for (MoneyLine line : moneyLines.all(booksId)) {
+    for (MoneyLine line : board.lines()) {
       boolean unplaced = open.contains(line.moneyIn().id());
       boolean today =
           line.statementId().map(newest::contains).orElse(true)

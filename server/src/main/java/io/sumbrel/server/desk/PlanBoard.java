@@ -9,6 +9,8 @@ import io.sumbrel.core.matching.RememberedPayers;
 import io.sumbrel.core.matching.Weights;
 import io.sumbrel.core.openitem.OpenItem;
 import io.sumbrel.core.party.Customer;
+import io.sumbrel.core.posting.PostingNumber;
+import io.sumbrel.core.proof.AuditLine;
 import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.core.receipt.PastPayment;
@@ -28,6 +30,7 @@ import io.sumbrel.server.learning.HouseWeights;
 import jakarta.annotation.PreDestroy;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -48,6 +51,9 @@ import org.springframework.transaction.event.TransactionalEventListener;
 class PlanBoard {
   /** With more items changed since the indexes were built, these are built anew. */
   private static final int MOST_CHANGES = 500;
+
+  /** Acts that move items, and change nothing else of what a plan is made from. */
+  private static final Set<String> ONLY_MOVING = Set.of("tape-posted", "turned-back");
 
   private final AuditRecord audit;
   private final MoneyLines moneyLines;
@@ -96,6 +102,7 @@ class PlanBoard {
    * A plan and what it was made from.
    *
    * @param feedNumber the newest line of the record that it knows
+   * @param lines all that count, explained or not
    * @param pile money not yet explained, in the order of booking
    * @param basis what the problem was built from, besides items and pile
    * @param decided what was placed by then and stands, by its posting
@@ -103,6 +110,7 @@ class PlanBoard {
    */
   record Board(
       long feedNumber,
+      List<MoneyLine> lines,
       List<MoneyLine> pile,
       Set<MoneyInId> waiting,
       Basis basis,
@@ -159,30 +167,30 @@ class PlanBoard {
   }
 
   private Board made(long booksId, long feedNumber, Optional<Board> before) {
-    Set<MoneyInId> claimed = claims.all(booksId).keySet();
+    Optional<Collection<OpenItem>> moved = before.flatMap(b -> movedSince(booksId, b));
+    List<MoneyLine> lines = moved.isPresent() ? before.get().lines : moneyLines.all(booksId);
+    Set<MoneyInId> claimed = claims.claimed(booksId);
     Set<MoneyInId> waiting = waitingForTie.entries(booksId);
     List<MoneyLine> pile =
-        moneyLines.all(booksId).stream()
+        lines.stream()
             .filter(l -> !claimed.contains(l.moneyIn().id()))
             .filter(l -> !waiting.contains(l.moneyIn().id()))
             .toList();
     List<MoneyIn> money = pile.stream().map(MoneyLine::moneyIn).toList();
-    List<OpenItem> all = items.all(booksId);
-    Basis basis =
-        new Basis(
-            customers.all(booksId),
-            pastPayments.newest(booksId),
-            waitingForTie.recorded(booksId),
-            rules.of(booksId),
-            weights.of(booksId));
-    Map<Long, List<PastPayment>> decided = decisions.all(booksId);
+    Basis basis = basis(booksId, before.filter(b -> moved.isPresent()));
+    Map<Long, List<PastPayment>> decided =
+        decisions.all(booksId, before.map(Board::decided).orElse(Map.of()));
     Optional<MatchingProblem> changed =
         before
             .filter(b -> b.basis.equals(basis) && b.problem.changes() < MOST_CHANGES)
             .flatMap(
                 b ->
-                    b.problem.with(money, all, only(decided, b.decided), only(b.decided, decided)));
-    MatchingProblem problem = changed.orElseGet(() -> problem(booksId, money, all, basis, decided));
+                    b.problem.with(
+                        money,
+                        moved.orElseGet(() -> items.all(booksId)),
+                        only(decided, b.decided),
+                        only(b.decided, decided)));
+    MatchingProblem problem = changed.orElseGet(() -> problem(booksId, money, basis, decided));
     Plan plan =
         changed.isPresent()
             ? Planner.replan(before.get().plan, problem)
@@ -190,7 +198,38 @@ class PlanBoard {
                 problem, basis.weights, budgets, Runtime.getRuntime().availableProcessors());
     Map<MoneyInId, Plan.Row> rows = new HashMap<>();
     plan.rows().forEach(r -> rows.put(r.moneyIn(), r));
-    return new Board(feedNumber, pile, waiting, basis, decided, problem, plan, rows);
+    return new Board(feedNumber, lines, pile, waiting, basis, decided, problem, plan, rows);
+  }
+
+  /**
+   * The items that were moved since a board was made; empty where anything else was done meanwhile,
+   * and all is read anew.
+   */
+  private Optional<Collection<OpenItem>> movedSince(long booksId, Board board) {
+    List<AuditLine> since = audit.linesAfter(booksId, board.feedNumber);
+    return since.stream().allMatch(l -> ONLY_MOVING.contains(l.act()))
+        ? Optional.of(
+            items.movedBy(
+                booksId, since.stream().map(l -> PostingNumber.parse(l.subject())).toList()))
+        : Optional.empty();
+  }
+
+  /**
+   * @param before whose seldom things still hold
+   */
+  private Basis basis(long booksId, Optional<Board> before) {
+    List<Recorded> recorded = waitingForTie.recorded(booksId);
+    return before
+        .map(b -> b.basis)
+        .map(b -> new Basis(b.customers, b.past, recorded, b.rules, b.weights))
+        .orElseGet(
+            () ->
+                new Basis(
+                    customers.all(booksId),
+                    pastPayments.newest(booksId),
+                    recorded,
+                    rules.of(booksId),
+                    weights.of(booksId)));
   }
 
   /** What was decided in the one and not in the other. */
@@ -204,14 +243,10 @@ class PlanBoard {
 
   /** With what is open, and what was settled within the look-back. */
   private MatchingProblem problem(
-      long booksId,
-      List<MoneyIn> money,
-      List<OpenItem> all,
-      Basis basis,
-      Map<Long, List<PastPayment>> decided) {
+      long booksId, List<MoneyIn> money, Basis basis, Map<Long, List<PastPayment>> decided) {
     LocalDate from = books.businessDate(booksId).minusMonths(basis.rules.limits().lookBackMonths());
     List<OpenItem> candidates =
-        all.stream().filter(i -> !i.isSettled() || i.date().isAfter(from)).toList();
+        items.all(booksId).stream().filter(i -> !i.isSettled() || i.date().isAfter(from)).toList();
     List<PastPayment> past = new ArrayList<>(pastPayments.all(booksId));
     decided.values().forEach(past::addAll);
     RememberedPayers remembered = RememberedPayers.of(past, basis.customers, candidates);
