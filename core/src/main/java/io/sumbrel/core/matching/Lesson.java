@@ -54,11 +54,12 @@ public final class Lesson {
   /**
    * @param problem in whose pile the sum still is
    * @param posted what it was
-   * @return empty where nothing was found that could have been right
+   * @return empty where nothing was found that could have been right, and for money that went out,
+   *     which no plan reads
    */
   public static Optional<Lesson> of(MatchingProblem problem, MoneyInId sum, List<TapeLine> posted) {
     for (int m = 0; m < problem.pile().size(); m++) {
-      if (problem.pile().get(m).id().equals(sum)) {
+      if (problem.pile().get(m).id().equals(sum) && problem.pile().get(m).isIn()) {
         Pools pools = new Pools(problem, problem.openMinors(), Budgets.DEFAULTS);
         Lesson all = of(problem, m, pools, lines -> Tape.isSame(lines, posted));
         return Optional.of(all.strongest()).filter(l -> !l.choices.isEmpty());

@@ -108,6 +108,15 @@ class HouseFitTest extends SmallHouse {
     assertThat(Lesson.of(problem(), new MoneyInId(9_999), apart)).isEmpty();
   }
 
+  /** What was paid out is never searched: it has no ways, however round and well known. */
+  @Test
+  void moneyPaidOutTeachesNothing() {
+    money(customers.get(0).name(), -50_000, "REFUND");
+    MoneyInId paidOut = pile.get(pile.size() - 1).id();
+    assertThat(Lesson.of(problem(), paidOut, List.of(TapeLine.onAccount(customers.get(0).id(), 1))))
+        .isEmpty();
+  }
+
   @Test
   void aFeatureThatIsNotKnownAnyMoreCountsForNothing() {
     Lesson old = Lesson.read("BASE LONG_FORGOTTEN\n+0:1000 1:5000\n0:1000");

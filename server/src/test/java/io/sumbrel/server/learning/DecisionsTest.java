@@ -104,6 +104,26 @@ class DecisionsTest extends ServerTest {
     house.prove();
   }
 
+  /** Round, and to a payer who is known: nothing of it is looked for among what is open. */
+  @Test
+  void aRoundRefundIsPosted() {
+    bringIn();
+    house.statement(DAY.plusDays(1), "3695.00", "3195.00", "-500.00,ALDER POTS,REFUND");
+    long refund = 0;
+    for (JsonNode row : house.get(house.clerk, "/api/desk").body().path("rows")) {
+      refund = row.path("amountMinor").asLong() < 0 ? row.path("id").asLong() : refund;
+    }
+    House.Answer posted =
+        house.post(
+            house.clerk,
+            refund,
+            Map.of("kind", "TO_ACCOUNT", "amountMinor", 50_000, "account", "6900"));
+    assertThat(posted.sentence()).isEmpty();
+    assertThat(posted.status()).isEqualTo(200);
+    assertThat(texts(done("").path("rows"), "hand")).containsExactly("by hand");
+    house.prove();
+  }
+
   @Test
   void fewDecisionsTeachNoWeightsAndOnlyASupervisorFitsThem() {
     bringIn();
