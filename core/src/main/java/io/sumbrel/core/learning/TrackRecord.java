@@ -18,10 +18,12 @@ public final class TrackRecord {
   /** The certainties from which on it may be earned, fixed beforehand so that none is picked. */
   private static final int[] FROM = {990_000, 995_000, 999_000, 999_900};
 
-  /** So many without an error prove what is wanted, and no fewer do. */
-  static final int FEWEST_WITHOUT_ERROR = 2_995;
-
   private static final double DOUBT = 0.05;
+
+  /** So many without an error prove what is wanted, and no fewer do. */
+  static final int FEWEST_WITHOUT_ERROR =
+      (int) Math.ceil(StrictMath.log(DOUBT) / StrictMath.log(WANTED / 1e6));
+
   private static final int HALVINGS = 60;
 
   private final List<Judged> judged;

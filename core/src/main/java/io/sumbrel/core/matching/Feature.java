@@ -1,6 +1,9 @@
 package io.sumbrel.core.matching;
 
+import java.util.Arrays;
 import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
 
 /**
  * What is counted about a way, with what one unit of it weighs in thousandths of a logit. The
@@ -102,6 +105,11 @@ enum Feature {
   OFF_LIST(-8_000, Topic.SHAPE),
   /** It is what a list of the customer's own says; by hand. */
   AGREED(2_200, Topic.SHAPE);
+
+  /** Those of this release, as they are written. */
+  static Map<String, Feature> byName() {
+    return Arrays.stream(values()).collect(Collectors.toMap(Feature::name, f -> f));
+  }
 
   /** Which reason of a proposal a feature belongs to. */
   enum Topic {

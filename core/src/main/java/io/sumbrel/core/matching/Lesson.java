@@ -9,7 +9,6 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.TreeMap;
 import java.util.function.Predicate;
 import java.util.stream.IntStream;
 
@@ -153,18 +152,16 @@ public final class Lesson {
 
   /** The names of its features, then a line for each way: what of them it counts. */
   public String written() {
-    Map<Integer, Integer> places = new TreeMap<>();
-    choices.forEach(c -> Arrays.stream(c.features).forEach(f -> places.put(f, 0)));
-    StringBuilder names = new StringBuilder();
-    for (int feature : List.copyOf(places.keySet())) {
-      places.put(feature, names.isEmpty() ? 0 : names.toString().split(" ").length);
-      names.append(names.isEmpty() ? "" : " ").append(Feature.values()[feature]);
+    int[] used =
+        choices.stream().flatMapToInt(c -> Arrays.stream(c.features)).distinct().sorted().toArray();
+    StringBuilder written = new StringBuilder();
+    for (int feature : used) {
+      written.append(written.isEmpty() ? "" : " ").append(Feature.values()[feature]);
     }
-    StringBuilder written = new StringBuilder(names);
     for (Choice choice : choices) {
       written.append('\n').append(choice.right ? RIGHT : "");
       for (int k = 0; k < choice.features.length; k++) {
-        written.append(k == 0 ? "" : " ").append(places.get(choice.features[k]));
+        written.append(k == 0 ? "" : " ").append(Arrays.binarySearch(used, choice.features[k]));
         written.append(':').append(choice.counts[k]);
       }
     }
@@ -174,19 +171,16 @@ public final class Lesson {
   /** A lesson as {@link #written}; features that are not known any more count for nothing. */
   public static Lesson read(String written) {
     List<String> lines = written.lines().toList();
-    Map<String, Integer> byName = new TreeMap<>();
-    for (Feature f : Feature.values()) {
-      byName.put(f.name(), f.ordinal());
-    }
+    Map<String, Feature> byName = Feature.byName();
     String[] names = lines.get(0).split(" ");
     List<Choice> choices = new ArrayList<>();
     for (String line : lines.subList(1, lines.size())) {
       int[] all = new int[Feature.COUNT];
       for (String pair : line.replace(RIGHT, "").split(" ")) {
         String[] cells = pair.split(":");
-        Integer feature = byName.get(names[Integer.parseInt(cells[0])]);
+        Feature feature = byName.get(names[Integer.parseInt(cells[0])]);
         if (feature != null) {
-          all[feature] = Integer.parseInt(cells[1]);
+          all[feature.ordinal()] = Integer.parseInt(cells[1]);
         }
       }
       choices.add(Choice.of(all, line.startsWith(RIGHT)));

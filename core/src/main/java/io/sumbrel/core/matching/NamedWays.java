@@ -83,7 +83,7 @@ final class NamedWays {
       List<int[]> more = new ArrayList<>();
       for (int[] choice : choices) {
         for (int item : mayBe) {
-          if (choices.size() + more.size() < MOST_CHOICES && !isIn(choice, item)) {
+          if (choices.size() + more.size() < MOST_CHOICES && !Way.isIn(choice, item)) {
             more.add(with(choice, new int[] {item}));
           }
         }
@@ -137,11 +137,7 @@ final class NamedWays {
   }
 
   private static int[] othersOf(int[] all, int[] than) {
-    return Arrays.stream(all).filter(i -> !isIn(than, i)).toArray();
-  }
-
-  private static boolean isIn(int[] items, int item) {
-    return Arrays.stream(items).anyMatch(i -> i == item);
+    return Arrays.stream(all).filter(i -> !Way.isIn(than, i)).toArray();
   }
 
   private void creditsNetted(int[] items, long under) {
@@ -183,7 +179,7 @@ final class NamedWays {
       long wanted = over - search.pools.left(credit);
       for (int k = 0; k < pool.invoices.length; k++) {
         int one = pool.invoices[k];
-        if (pool.amounts[k] == wanted && !isIn(items, one)) {
+        if (pool.amounts[k] == wanted && !Way.isIn(items, one)) {
           search.exact(with(items, new int[] {one, credit}), Shape.NAMED, 1);
         }
       }

@@ -139,7 +139,8 @@ final class PoolWays {
         sum -= search.pools.left(order[from++]);
       }
       long under = sum - search.amount;
-      if (to > from && under >= 0 && search.mayMiss(under, sum, pool)) {
+      long otherwise = pool.grantsDiscounts ? Math.max(WaySearch.CENTS, sum / 20) : WaySearch.CENTS;
+      if (to > from && under >= 0 && under <= search.mostMissing(sum, otherwise)) {
         int[] run = Arrays.copyOfRange(order, from, to + 1);
         search.nearly(run, sum, byDue && from == 0 ? Shape.DUE_BY : Shape.RUN);
       }

@@ -126,9 +126,6 @@ final class Pools {
     /** Of each invoice its number and its place by due date, packed; rising. */
     private final long[] places;
 
-    /** Of the invoices, in thousandths. */
-    private final int doublings;
-
     private SetSearch table;
     private SetSearch withCredits;
     private int[] all;
@@ -157,12 +154,6 @@ final class Pools {
       Arrays.sort(places);
       this.sum = total;
       this.grantsDiscounts = grants;
-      this.doublings = WayFeatures.doublings(invoices.length);
-    }
-
-    /** How large it is, in thousandths of a doubling. */
-    int doublings() {
-      return doublings;
     }
 
     /** How many are due by a day. */

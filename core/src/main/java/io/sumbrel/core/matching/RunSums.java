@@ -1,5 +1,6 @@
 package io.sumbrel.core.matching;
 
+import io.sumbrel.core.matching.candidate.LongMarks;
 import java.util.Arrays;
 
 /**
@@ -13,8 +14,8 @@ final class RunSums {
   /** What the first so many come to; rising, because an invoice is above zero. */
   private final long[] sums;
 
-  /** A bit for each of the sums, several sharing one: nearly all that is asked for is none. */
-  private final long[] marks = new long[(1 << BITS) / Long.SIZE];
+  /** Nearly all that is asked for is none of the sums. */
+  private final LongMarks marks = new LongMarks(BITS);
 
   /** Takes a run, two invoices or more. */
   interface Run {
@@ -27,10 +28,10 @@ final class RunSums {
   RunSums(int[] order, long[] amounts) {
     this.order = order;
     this.sums = new long[order.length + 1];
-    mark(0);
+    marks.mark(0);
     for (int k = 0; k < order.length; k++) {
       sums[k + 1] = sums[k] + amounts[k];
-      mark(sums[k + 1]);
+      marks.mark(sums[k + 1]);
     }
   }
 
@@ -39,26 +40,12 @@ final class RunSums {
     int enough = Arrays.binarySearch(sums, wanted);
     for (int to = Math.max(2, enough < 0 ? ~enough : enough); to < sums.length; to++) {
       long before = sums[to] - wanted;
-      if (isMarked(before)) {
+      if (marks.isMarked(before)) {
         int from = Arrays.binarySearch(sums, 0, to - 1, before);
         if (from >= 0) {
           run.of(Arrays.copyOfRange(order, from, to));
         }
       }
     }
-  }
-
-  private void mark(long sum) {
-    int bit = bitOf(sum);
-    marks[bit / Long.SIZE] |= 1L << bit;
-  }
-
-  private boolean isMarked(long sum) {
-    int bit = bitOf(sum);
-    return (marks[bit / Long.SIZE] >>> bit & 1) == 1;
-  }
-
-  private static int bitOf(long sum) {
-    return (int) (sum * 0x9E3779B97F4A7C15L >>> Long.SIZE - BITS);
   }
 }

@@ -64,6 +64,6 @@ final class TieWays {
 
   private boolean mayHaveLostACharge(int record) {
     long kept = search.pools.left(record) - search.amount;
-    return kept > 0 && kept <= problem.limits().chargeCapMinor() && kept * 2 < search.amount;
+    return kept > 0 && search.mayBeCharge(kept);
   }
 }

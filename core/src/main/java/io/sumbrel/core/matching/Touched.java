@@ -2,6 +2,7 @@ package io.sumbrel.core.matching;
 
 import io.sumbrel.core.matching.assignment.Differences;
 import io.sumbrel.core.matching.candidate.LongIndex;
+import io.sumbrel.core.matching.candidate.LongMarks;
 import io.sumbrel.core.matching.text.NameLikeness;
 import io.sumbrel.core.receipt.MoneyIn;
 import java.util.Arrays;
@@ -17,8 +18,7 @@ final class Touched {
   private long families;
   private final LongIndex amounts = new LongIndex();
 
-  /** A bit for each amount, several sharing one. */
-  private final long[] marks = new long[16];
+  private final LongMarks marks = new LongMarks(10);
 
   /** Items that were open and are settled now, or the other way round. */
   private final BitSet flipped = new BitSet();
@@ -107,12 +107,8 @@ final class Touched {
   private void add(long amount) {
     if (!hasAmount(amount)) {
       amounts.add(amount, 0);
-      marks[bitOf(amount) >> 6] |= 1L << bitOf(amount);
+      marks.mark(amount);
     }
-  }
-
-  private static int bitOf(long amount) {
-    return (int) (amount * 0x9E3779B97F4A7C15L >>> 54);
   }
 
   /** Whether an item was open and is settled now, or the other way round. */
@@ -159,7 +155,6 @@ final class Touched {
   }
 
   boolean hasAmount(long minor) {
-    int bit = bitOf(minor);
-    return (marks[bit >> 6] >>> bit & 1) == 1 && amounts.first(minor) >= 0;
+    return marks.isMarked(minor) && amounts.first(minor) >= 0;
   }
 }

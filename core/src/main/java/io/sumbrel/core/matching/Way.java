@@ -114,6 +114,10 @@ final class Way {
 
   /** Whether an item is among those of it. */
   boolean holds(int item) {
+    return isIn(items, item);
+  }
+
+  static boolean isIn(int[] items, int item) {
     for (int i : items) {
       if (i == item) {
         return true;

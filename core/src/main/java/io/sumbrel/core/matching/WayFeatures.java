@@ -134,7 +134,7 @@ final class WayFeatures {
   }
 
   /** Doublings in thousandths: of 1 none, of 2 one. */
-  static int doublings(long of) {
+  private static int doublings(long of) {
     return of < DOUBLINGS.length ? DOUBLINGS[(int) Math.max(0, of)] : doublings((double) of);
   }
 
@@ -335,7 +335,7 @@ final class WayFeatures {
   private void inPool(Way way, int unnamed, int[] x) {
     Pool pool = poolOf(ownerOf(way));
     if (unnamed > 1) {
-      set(x, Feature.LARGE_POOL, pool.doublings());
+      set(x, Feature.LARGE_POOL, doublings(pool.invoices.length));
     }
     long now = search.moneyIn.bookingDate().toEpochDay();
     int last = -1;

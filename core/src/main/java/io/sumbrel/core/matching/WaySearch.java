@@ -21,7 +21,7 @@ import java.util.Optional;
  */
 final class WaySearch {
   /** Most that is let off as cents, in minor units. */
-  private static final long CENTS = 100;
+  static final long CENTS = 100;
 
   private static final int MOST_WAYS = 400;
 
@@ -158,9 +158,14 @@ final class WaySearch {
       add(items, partsOf(items), Gap.CENTS, under, shape, 1);
     }
     // A cheque loses nothing on its way.
-    if (under <= problem.limits().chargeCapMinor() && under * 2 < amount && !reading.isCheque()) {
+    if (mayBeCharge(under) && !reading.isCheque()) {
       add(items, partsOf(items), Gap.CHARGE, under, shape, 1);
     }
+  }
+
+  /** Whether a bank may have kept so much on the way. */
+  boolean mayBeCharge(long under) {
+    return under <= problem.limits().chargeCapMinor() && under * 2 < amount;
   }
 
   private void withheld(int[] items, long under, Shape shape) {
@@ -170,16 +175,6 @@ final class WaySearch {
     if (Withheld.of(problem, items, under).filter(w -> w.isOfWhole(pools)).isPresent()) {
       add(items, partsOf(items), Gap.WITHHELD, under, shape, 1);
     }
-  }
-
-  /**
-   * Whether what a run of a pool is short by may be explained: asked before a set is made of it.
-   */
-  boolean mayMiss(long under, long owed, Pool pool) {
-    if (under <= Math.max(CENTS, problem.limits().chargeCapMinor())) {
-      return true;
-    }
-    return pool.grantsDiscounts && under <= owed / 20 || under <= Withheld.most(problem, owed);
   }
 
   /** The most that is looked for between what is owed and what came. */

@@ -2,7 +2,6 @@ package io.sumbrel.core.matching;
 
 import java.util.Arrays;
 import java.util.Map;
-import java.util.stream.Collectors;
 
 /** What each feature weighs, in thousandths of a logit per unit; units are thousandths too. */
 public final class Weights {
@@ -39,8 +38,7 @@ public final class Weights {
    */
   public static Weights read(String written) {
     int[] weights = SHIPPED.weights.clone();
-    Map<String, Feature> byName =
-        Arrays.stream(Feature.values()).collect(Collectors.toMap(Feature::name, f -> f));
+    Map<String, Feature> byName = Feature.byName();
     written
         .lines()
         .map(line -> line.split(" "))

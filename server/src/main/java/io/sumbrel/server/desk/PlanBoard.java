@@ -53,7 +53,7 @@ class PlanBoard {
   private static final int MOST_CHANGES = 500;
 
   /** Acts that move items, and change nothing else of what a plan is made from. */
-  private static final Set<String> ONLY_MOVING = Set.of("tape-posted", "turned-back");
+  private static final Set<String> ONLY_MOVING = Set.of(PostTape.ACT, TurnBackPosting.ACT);
 
   private final AuditRecord audit;
   private final MoneyLines moneyLines;

@@ -42,6 +42,9 @@ import org.springframework.transaction.annotation.Transactional;
 /** Posts a tape: row 4 of the posting table, in one transaction with its audit line. */
 @Component
 public class PostTape {
+  /** Its name in the record. */
+  static final String ACT = "tape-posted";
+
   private final MoneyLines moneyLines;
   private final Claims claims;
   private final Items items;
@@ -110,8 +113,12 @@ public class PostTape {
     List<TapeLine> lines = request.lines().stream().map(LineView::toLine).toList();
     LocalDate date = postingDate(actor, line.moneyIn(), request.date());
     Tape tape = judged(actor, line.moneyIn(), lines, date);
+    // found before the record is locked: everybody who posts waits for that lock
+    Optional<Decision> decision =
+        said.map(s -> Decision.of(s.row(), lines, request.fromTheList().orElse(false)));
+    Optional<Lesson> lesson = said.flatMap(s -> Lesson.of(s.problem(), id, lines));
     Ledger.Stored stored = store(actor, line, tape, date);
-    said.ifPresent(s -> keepDecision(actor, s, tape, stored, request));
+    decision.ifPresent(d -> decisions.keep(actor.booksId(), stored.id(), d, lesson));
     Posted posted = new Posted(stored.number().words(), words(actor, tape), id.number());
     drafts.drop(actor, id);
     answers.keep(actor, key, request, posted);
@@ -195,15 +202,6 @@ public class PostTape {
     return new Refusal(refusal.code(), refusal.getMessage() + hand + " Your tape is kept.");
   }
 
-  private void keepDecision(
-      Actor actor, PlanBoard.Said said, Tape tape, Ledger.Stored stored, PostingRequest request) {
-    decisions.keep(
-        actor.booksId(),
-        stored.id(),
-        Decision.of(said.row(), tape.lines(), request.fromTheList().orElse(false)),
-        Lesson.of(said.problem(), tape.moneyIn().id(), tape.lines()));
-  }
-
   private Ledger.Stored store(Actor actor, MoneyLine line, Tape tape, LocalDate date) {
     MoneyIn moneyIn = line.moneyIn();
     BankAccount account = accounts.account(actor.booksId(), line.bankAccountId());
@@ -220,7 +218,7 @@ public class PostTape {
             Optional.of(moneyIn.id()),
             Optional.empty(),
             Optional.empty());
-    Ledger.Stored stored = ledger.append(actor, act, "tape-posted", words(actor, tape));
+    Ledger.Stored stored = ledger.append(actor, act, ACT, words(actor, tape));
     claims.take(moneyIn.id(), stored.id());
     return stored;
   }

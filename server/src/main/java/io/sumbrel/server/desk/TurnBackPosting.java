@@ -22,6 +22,9 @@ import org.springframework.transaction.annotation.Transactional;
 /** Turns a posted tape back: row 17 of the posting table. The money returns to the pile. */
 @Component
 public class TurnBackPosting {
+  /** Its name in the record. */
+  static final String ACT = "turned-back";
+
   private final MoneyLines moneyLines;
   private final BooksNames books;
   private final Claims claims;
@@ -79,7 +82,7 @@ public class TurnBackPosting {
             Optional.empty(),
             Optional.of(stored.id()));
     claims.release(id);
-    Ledger.Stored done = ledger.append(actor, act, "turned-back", words);
+    Ledger.Stored done = ledger.append(actor, act, ACT, words);
     return new Posted(done.number().words(), words, id.number());
   }
 
