@@ -4,6 +4,7 @@ import io.sumbrel.core.matching.Budgets;
 import io.sumbrel.core.matching.Plan;
 import io.sumbrel.core.matching.Planner;
 import io.sumbrel.core.matching.Weights;
+import io.sumbrel.core.matching.assignment.Amounts;
 import io.sumbrel.core.matching.assignment.Claimant;
 import io.sumbrel.core.matching.assignment.JointPlan;
 import java.util.ArrayList;
@@ -41,7 +42,10 @@ final class PlannerCheck {
           List<Claimant> claimants = together.options().stream().map(Claimant::new).toList();
           JointPlan joint =
               JointPlan.of(
-                  claimants, together.capacity(), Budgets.DEFAULTS.planNodes(), Optional.empty());
+                  claimants,
+                  Amounts.of(together.capacity()),
+                  Budgets.DEFAULTS.planNodes(),
+                  Optional.empty());
           long solvedAt = System.nanoTime();
           OptionalLong best = CpSat.mostPoints(together.options(), together.capacity());
           own += solvedAt - start;

@@ -4,7 +4,6 @@ import io.sumbrel.core.matching.candidate.LongIndex;
 import io.sumbrel.core.matching.candidate.NumberKeys;
 import io.sumbrel.core.matching.text.NumberScan;
 import io.sumbrel.core.openitem.ItemId;
-import io.sumbrel.core.openitem.ItemKind;
 import io.sumbrel.core.openitem.OpenItem;
 import io.sumbrel.core.openitem.Terms;
 import java.util.Arrays;
@@ -34,7 +33,6 @@ final class ItemIndexes {
   final int[] months;
 
   final int[] numberRanks;
-  final long[] openMinors;
   private final Map<Currency, Integer> currencies = new HashMap<>();
 
   /** The numbers of the items' ids, rising, and where each stands. */
@@ -49,7 +47,6 @@ final class ItemIndexes {
     this.dueDays = new int[items.size()];
     this.lastDiscountDays = new int[items.size()];
     this.months = new int[items.size()];
-    this.openMinors = new long[items.size()];
     for (int i = 0; i < items.size(); i++) {
       OpenItem item = items.get(i);
       customerOf[i] = item.customer().map(parties::indexOf).orElse(-1);
@@ -79,7 +76,6 @@ final class ItemIndexes {
   }
 
   private void index(int i, OpenItem item) {
-    openMinors[i] = item.openMinor();
     currencyOf[i] = item.currency();
     lastDiscountDays[i] =
         item.terms()
@@ -88,7 +84,7 @@ final class ItemIndexes {
             .orElse(NO_DISCOUNT);
     months[i] = item.date().getYear() * 12 + item.date().getMonthValue();
     dueDays[i] = (int) item.due().orElse(item.date()).toEpochDay();
-    if (item.kind() == ItemKind.INVOICE || item.kind() == ItemKind.CREDIT_NOTE) {
+    if (item.kind().isNamed()) {
       long key = NumberKeys.of(item.number());
       numbers.add(key, i);
       String digits = NumberScan.trailingDigits(item.number());
@@ -105,6 +101,10 @@ final class ItemIndexes {
       openOf.add(customerOf[i], i);
       amounts.add(amountKey(item.currency(), item.openMinor()), i);
     }
+  }
+
+  boolean hasCurrency(Currency currency) {
+    return currencies.containsKey(currency);
   }
 
   /** The key of an amount; one of its own for a currency that no item has. */

@@ -13,8 +13,8 @@ import java.util.List;
 import java.util.Map;
 
 /**
- * Ways that no customer is known for: an equal amount of anybody; and what else a sum may be: a
- * second payment of what is settled, a prepayment, a deposit of several payers.
+ * What else a sum may be: a second payment of what is settled, a prepayment; and ways that no
+ * customer is known for: an equal amount of anybody, a deposit of several payers.
  */
 final class LooseWays {
   private static final int MOST_EQUAL = 30;
@@ -32,15 +32,17 @@ final class LooseWays {
   }
 
   void search() {
+    secondPayment();
+    prepaid();
+    search.noteOwn();
     equal();
     if (search.isEmpty()) {
       acrossCustomers();
     }
-    secondPayment();
-    prepaid();
   }
 
-  private void equal() {
+  /** Items of the very amount, as far as they were not found otherwise. */
+  void equal() {
     int[] equal = problem.byAmount(search.moneyIn);
     int kept = 0;
     int count = 0;
@@ -49,7 +51,7 @@ final class LooseWays {
         count++;
         if (kept < MOST_EQUAL) {
           kept++;
-          search.exact(new int[] {item}, Shape.ONE, 0);
+          search.equal(item);
         }
       }
     }

@@ -2,9 +2,12 @@ package io.sumbrel.core.matching;
 
 import io.sumbrel.core.deposit.Recorded;
 import io.sumbrel.core.matching.RememberedPayers.Learned;
+import io.sumbrel.core.matching.assignment.Amounts;
 import io.sumbrel.core.matching.candidate.LongIndex;
 import io.sumbrel.core.matching.candidate.NameIndex;
 import io.sumbrel.core.matching.candidate.NumberKeys;
+import io.sumbrel.core.openitem.ItemId;
+import io.sumbrel.core.openitem.ItemKind;
 import io.sumbrel.core.openitem.OpenItem;
 import io.sumbrel.core.party.Customer;
 import io.sumbrel.core.party.CustomerId;
@@ -33,17 +36,27 @@ import java.util.stream.Stream;
  * What a posting changes makes a new problem that shares the indexes of the old one.
  */
 public final class MatchingProblem {
+  /** So many items may come before the indexes are built anew. */
+  private static final int MOST_NEWER = 256;
+
   private final List<MoneyIn> pile;
   private final List<OpenItem> items;
   private final Parties parties;
   private final HouseRules rules;
 
-  /** What waits for the bank; addressed by the indexes that follow those of the items. */
+  /** Money kept on account since the indexes were built; addressed by what follows the items. */
+  private final List<OpenItem> newer;
+
+  /** What waits for the bank; addressed by what follows after room for newer items. */
   private final List<Recorded> recorded;
 
   private final ItemIndexes indexes;
+  private final ItemIndexes newerIndexes;
 
-  /** Items that are no longer as they stand in the indexes. */
+  /** What is open on each item, signed, and on each record. */
+  private final Amounts open;
+
+  /** Items that are no longer as they stand in the indexes, and all newer ones. */
   private final Map<Integer, OpenItem> changed;
 
   private final BitSet isChanged = new BitSet();
@@ -57,26 +70,31 @@ public final class MatchingProblem {
   private MatchingProblem(
       List<MoneyIn> pile,
       List<OpenItem> items,
+      List<OpenItem> newer,
       Parties parties,
       HouseRules rules,
       List<Recorded> recorded,
       ItemIndexes indexes,
+      Amounts open,
       Map<Integer, OpenItem> changed,
       Learned learned) {
     this.pile = List.copyOf(pile);
     this.items = items;
+    this.newer = newer;
     this.parties = parties;
     this.rules = rules;
     this.recorded = List.copyOf(recorded);
     this.indexes = indexes;
+    this.newerIndexes = new ItemIndexes(newer, parties);
+    this.open = open;
     this.changed = changed;
     this.learned = learned;
     changed.forEach(
         (i, item) -> {
           isChanged.set(i);
-          if (!item.isSettled() && indexes.customerOf[i] >= 0) {
+          if (!item.isSettled() && customerOf(i) >= 0) {
             changedByAmount.add(indexes.amountKey(item.currency(), item.openMinor()), i);
-            changedOf.add(indexes.customerOf[i], i);
+            changedOf.add(customerOf(i), i);
           }
         });
   }
@@ -109,16 +127,24 @@ public final class MatchingProblem {
     Parties parties = new Parties(customers, remembered);
     List<OpenItem> all = List.copyOf(items);
     ItemIndexes indexes = new ItemIndexes(all, parties);
+    Amounts open = new Amounts(all.size() + MOST_NEWER + recorded.size());
+    for (int i = 0; i < all.size(); i++) {
+      open.set(i, all.get(i).openMinor());
+    }
+    for (int r = 0; r < recorded.size(); r++) {
+      open.set(all.size() + MOST_NEWER + r, recorded.get(r).amountMinor());
+    }
     return new MatchingProblem(
-        pile, all, parties, rules, recorded, indexes, Map.of(), Learned.NOTHING);
+        pile, all, List.of(), parties, rules, recorded, indexes, open, Map.of(), Learned.NOTHING);
   }
 
   /**
-   * The same with another pile, and with other amounts on some of the items. Settled items that
-   * were not here are left out.
+   * The same with another pile, with other amounts on some of the items, and with money kept on
+   * account. Settled items that were not here are left out, and money of unknown payers: it
+   * explains nothing.
    *
-   * @return empty when an item is new here or more than its amounts has changed: then the indexes
-   *     must be built anew
+   * @return empty when another item is new here, or one too many, or more than amounts has changed:
+   *     then the indexes must be built anew
    */
   public Optional<MatchingProblem> with(List<MoneyIn> newPile, Collection<OpenItem> others) {
     return with(newPile, others, List.of(), List.of());
@@ -136,14 +162,23 @@ public final class MatchingProblem {
       List<PastPayment> come,
       List<PastPayment> gone) {
     Map<Integer, OpenItem> all = new HashMap<>(changed);
+    List<OpenItem> more = new ArrayList<>(newer);
+    Amounts openNow = open.copy();
     for (OpenItem item : others) {
-      int i = indexes.placeOf(item.id());
-      if (i >= 0 && items.get(i).equals(item)) {
-        all.remove(i);
-      } else if (i >= 0 && isSameButForAmounts(items.get(i), item)) {
-        all.put(i, item);
-      } else if (i >= 0 || !item.isSettled()) {
+      int place = placeOf(item.id());
+      boolean inert = item.isSettled() || item.customer().isEmpty();
+      if (place < 0 && isKeptOnAccount(item) && more.size() < MOST_NEWER) {
+        place = items.size() + more.size();
+        more.add(item);
+      } else if (place < 0 ? !inert : !isSameButForAmounts(item(place), item)) {
         return Optional.empty();
+      }
+      if (place >= 0) {
+        openNow.set(place, item.openMinor());
+        all.put(place, item);
+      }
+      if (place >= 0 && place < items.size() && items.get(place).equals(item)) {
+        all.remove(place);
       }
     }
     Learned taught = remembered().taughtBy(Stream.concat(come.stream(), gone.stream()).toList());
@@ -152,13 +187,28 @@ public final class MatchingProblem {
             ? parties
             : new Parties(parties, remembered().after(come, gone));
     return Optional.of(
-        new MatchingProblem(newPile, items, now, rules, recorded, indexes, all, taught));
+        new MatchingProblem(
+            newPile, items, more, now, rules, recorded, indexes, openNow, all, taught));
   }
 
-  /** A total that has changed makes habits read otherwise. */
+  /** The index of an item; −1 when it is none of these. */
+  private int placeOf(ItemId id) {
+    int place = indexes.placeOf(id);
+    int after = place < 0 ? newerIndexes.placeOf(id) : -1;
+    return after < 0 ? place : items.size() + after;
+  }
+
+  private boolean isKeptOnAccount(OpenItem item) {
+    return !item.isSettled()
+        && item.kind() == ItemKind.ON_ACCOUNT
+        && indexes.hasCurrency(item.currency());
+  }
+
+  /** A document of which the total has changed makes habits read otherwise. */
   private static boolean isSameButForAmounts(OpenItem then, OpenItem now) {
-    return then.totalMinor() == now.totalMinor()
-        && then.moved(0, now.openMinor() - then.openMinor()).equals(now);
+    long more = now.totalMinor() - then.totalMinor();
+    return (more == 0 || !then.kind().isNamed())
+        && then.moved(more, now.openMinor() - then.openMinor()).equals(now);
   }
 
   /** How many items are no longer as they stand in the indexes; with many, build anew. */
@@ -175,57 +225,68 @@ public final class MatchingProblem {
   }
 
   /** What is open on each item, signed, and on each record. */
-  long[] openMinors() {
-    long[] open = Arrays.copyOf(indexes.openMinors, items.size() + recorded.size());
-    for (int r = items.size(); r < open.length; r++) {
-      open[r] = recorded(r).amountMinor();
-    }
-    changed.forEach((i, item) -> open[i] = item.openMinor());
+  Amounts openMinors() {
     return open;
   }
 
   /** Whose item it is; −1 when it is nobody's or a record. */
   int customerOf(int item) {
-    return isRecord(item) ? -1 : indexes.customerOf[item];
+    return isRecord(item) ? -1 : columns(item).customerOf[row(item)];
   }
 
-  boolean isRecord(int item) {
+  private boolean isNewer(int item) {
     return item >= items.size();
   }
 
+  private ItemIndexes columns(int item) {
+    return isNewer(item) ? newerIndexes : indexes;
+  }
+
+  private int row(int item) {
+    return isNewer(item) ? item - items.size() : item;
+  }
+
+  boolean isRecord(int item) {
+    return item >= firstRecord();
+  }
+
+  private int firstRecord() {
+    return items.size() + MOST_NEWER;
+  }
+
   Recorded recorded(int index) {
-    return recorded.get(index - items.size());
+    return recorded.get(index - firstRecord());
   }
 
   /** What the bank's entry may be or hold, of all that is recorded. */
   int[] recordedFor(MoneyIn entry) {
-    return IntStream.range(items.size(), items.size() + recorded.size())
+    return IntStream.range(firstRecord(), firstRecord() + recorded.size())
         .filter(r -> recorded(r).mayBeIn(entry, limits()))
         .toArray();
   }
 
   /** The last day of its discount, as days since 1970; {@link ItemIndexes#NO_DISCOUNT} without. */
   int lastDiscountDay(int item) {
-    return indexes.lastDiscountDays[item];
+    return columns(item).lastDiscountDays[row(item)];
   }
 
   /** The place of an item's number among all numbers, shorter ones first. */
   int numberRank(int item) {
-    return indexes.numberRanks[item];
+    return columns(item).numberRanks[row(item)];
   }
 
   Currency currencyOf(int item) {
-    return indexes.currencyOf[item];
+    return columns(item).currencyOf[row(item)];
   }
 
   /** The month of an item's date, counted from some year. */
   int month(int item) {
-    return indexes.months[item];
+    return columns(item).months[row(item)];
   }
 
   /** The day from which an item is late, as days since 1970. */
   int dueDay(int item) {
-    return indexes.dueDays[item];
+    return columns(item).dueDays[row(item)];
   }
 
   Learned learned() {

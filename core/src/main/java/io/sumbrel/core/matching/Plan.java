@@ -66,7 +66,7 @@ public final class Plan {
         claimants.stream()
             .map(c -> c.options().stream().map(o -> among(items, o)).toList())
             .toList(),
-        Arrays.stream(items).mapToLong(i -> Math.abs(first.left[i])).toArray());
+        Arrays.stream(items).mapToLong(i -> Math.abs(first.left.get(i))).toArray());
   }
 
   private static Option among(int[] items, Option option) {

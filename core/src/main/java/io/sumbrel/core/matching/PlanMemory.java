@@ -1,5 +1,7 @@
 package io.sumbrel.core.matching;
 
+import io.sumbrel.core.matching.Seen.Concern;
+import io.sumbrel.core.matching.assignment.Amounts;
 import io.sumbrel.core.matching.assignment.Claimant;
 import io.sumbrel.core.matching.assignment.JointPlan;
 import io.sumbrel.core.receipt.MoneyIn;
@@ -82,19 +84,24 @@ final class PlanMemory {
     }
   }
 
+  boolean isByList(int inPile) {
+    return !byList.isEmpty() && byList.containsKey(inPile);
+  }
+
   private Seen seenOf(int inPile) {
     return rounds.get(0).seenOf(inPile);
   }
 
-  /** Whether what was found for a sum of the pile might be otherwise after some changes. */
-  boolean concerns(int inPile, Touched touched) {
+  /** How far what was found for a sum of the pile might be otherwise after some changes. */
+  Concern concern(int inPile, Touched touched) {
     return touched.mayConcern(amounts[inPile], families[inPile])
-        && seenOf(inPile).dependsOn(touched);
+        ? seenOf(inPile).concern(touched)
+        : Concern.NONE;
   }
 
   /** What a round began with, and what it chose for each sum that was still open. */
   static final class Round {
-    final long[] left;
+    final Amounts left;
 
     /** The open sums, by their places in the pile, and what was found for each. */
     final int[] sums;
@@ -108,7 +115,7 @@ final class PlanMemory {
     /**
      * @param pile how many sums there are in all
      */
-    Round(long[] left, int[] sums, int pile) {
+    Round(Amounts left, int[] sums, int pile) {
       this.left = left;
       this.sums = sums;
       this.seen = new Seen[sums.length];
@@ -133,7 +140,7 @@ final class PlanMemory {
           return false;
         }
       }
-      return sums.length == other.sums.length && Arrays.equals(left, other.left);
+      return sums.length == other.sums.length && left.isSame(other.left);
     }
 
     /** Chooses as another round that is like this one. */
@@ -181,11 +188,17 @@ final class PlanMemory {
       claimants[s] = other.claimants[place];
     }
 
-    /** Of all sums, in their order. */
-    List<Claimant> claimants() {
+    /**
+     * Of all sums, in their order: those of before where they ask for the same.
+     *
+     * @param placesThen where the sums are found in the round before, or −1
+     */
+    List<Claimant> claimants(Optional<Round> before, int[] placesThen) {
       for (int s = 0; s < claimants.length; s++) {
         if (claimants[s] == null) {
-          claimants[s] = seen[s].claimant;
+          Claimant now = seen[s].claimant;
+          Claimant then = placesThen[s] < 0 ? null : before.get().claimants[placesThen[s]];
+          claimants[s] = then != null && then.asksLike(now) ? then : now;
         }
       }
       return Arrays.asList(claimants);
@@ -209,12 +222,10 @@ final class PlanMemory {
     }
 
     /** Takes what is chosen off what is left, or puts it back. */
-    void move(long[] left, int direction) {
-      if (direction != 0) {
-        Way way = seen.ways.get(chosen());
-        for (int k = 0; k < way.items.length; k++) {
-          left[way.items[k]] += direction * way.parts[k];
-        }
+    void move(Amounts left, int direction) {
+      Way way = seen.ways.get(chosen());
+      for (int k = 0; k < way.items.length; k++) {
+        left.add(way.items[k], direction * way.parts[k]);
       }
     }
 

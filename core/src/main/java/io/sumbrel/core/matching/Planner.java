@@ -2,7 +2,8 @@ package io.sumbrel.core.matching;
 
 import io.sumbrel.core.matching.PlanMemory.Choice;
 import io.sumbrel.core.matching.PlanMemory.Round;
-import io.sumbrel.core.matching.assignment.Differences;
+import io.sumbrel.core.matching.Seen.Concern;
+import io.sumbrel.core.matching.assignment.Amounts;
 import io.sumbrel.core.matching.assignment.JointPlan;
 import io.sumbrel.core.matching.combination.Searched;
 import io.sumbrel.core.receipt.MoneyIn;
@@ -151,18 +152,22 @@ public final class Planner {
     Round then = then().orElse(null);
     Touched changedNow = earlier.isEmpty() ? changed : new Touched(problem);
     if (then != null) {
-      Differences.forEach(
-          then.left, round.left, i -> changedNow.add(i, then.left[i], round.left[i]));
+      then.left.differences(
+          round.left, i -> changedNow.add(i, then.left.get(i), round.left.get(i)));
     }
     placesThen = then == null ? none(round.sums.length) : then.placesOf(round.sums, placesBefore);
     List<Integer> unknown = new ArrayList<>();
+    List<Integer> byAmount = new ArrayList<>();
     for (int s = 0; s < placesThen.length; s++) {
       int place = placesThen[s];
       int inPile = placesBefore[round.sums[s]];
-      if (place >= 0
-          && !before.get().concerns(inPile, changed)
-          && !before.get().concerns(inPile, changedNow)) {
+      Concern concern =
+          place < 0 ? Concern.MORE : concern(inPile, then.seen[place].reading, changedNow);
+      if (concern == Concern.NONE) {
         round.take(s, then, place);
+      } else if (concern == Concern.AMOUNT && then.seen[place].own.isPresent()) {
+        round.seen[s] = then.seen[place];
+        byAmount.add(s);
       } else {
         // a reading mostly holds, even where it is to be searched again
         round.seen[s] = earlier.isEmpty() ? readAlike(inPile) : earlier.get().seenOf(round.sums[s]);
@@ -170,11 +175,30 @@ public final class Planner {
       }
     }
     if (earlier.isPresent()) {
-      List<Seen> asking = unknown.stream().map(s -> round.seen[s]).toList();
-      Touched taken = Touched.between(problem, earlier.get().left, round.left, asking);
-      unknown.removeIf(s -> round.seen[s] != null && !round.seen[s].dependsOn(taken));
+      Taken taken = new Taken(problem, earlier.get().left, round.left);
+      unknown.removeIf(s -> isKnown(s, round.seen[s], taken, byAmount));
     }
     searcher.search(round, unknown);
+    searcher.searchByAmount(round, byAmount);
+  }
+
+  /** How far what was found for a sum then may stand otherwise now. */
+  private Concern concern(int inPile, Reading reading, Touched changedNow) {
+    Concern ever = before.get().concern(inPile, changed);
+    Concern now = changedNow == changed ? ever : before.get().concern(inPile, changedNow);
+    return ever == Concern.MORE || ever == Concern.AMOUNT && !reading.holdsAfter(changed)
+        ? Concern.MORE
+        : now;
+  }
+
+  /** Whether what the round before found need not be searched again, but for its amount. */
+  private static boolean isKnown(int s, Seen earlier, Taken taken, List<Integer> byAmount) {
+    Concern concern = taken.concern(earlier);
+    if (concern == Concern.AMOUNT && earlier.own.isPresent()) {
+      byAmount.add(s);
+      return true;
+    }
+    return concern == Concern.NONE;
   }
 
   /** What was found before for a sum that would be read alike now; null where there is none. */
@@ -197,13 +221,14 @@ public final class Planner {
     }
     round.joint =
         JointPlan.of(
-            round.claimants(),
+            round.claimants(then, placesThen),
             round.left,
             budgets.planNodes(),
             then.map(t -> new JointPlan.Before(t.joint, placesThen)));
     for (int s = 0; s < placesThen.length; s++) {
-      round.choices[s] =
-          round.joint.isAsBefore(s) ? then.get().choices[placesThen[s]] : choice(round, s, then);
+      boolean asBefore =
+          round.joint.isAsBefore(s) && then.get().seen[placesThen[s]] == round.seen[s];
+      round.choices[s] = asBefore ? then.get().choices[placesThen[s]] : choice(round, s, then);
     }
   }
 
@@ -219,7 +244,7 @@ public final class Planner {
    * Which of two equal invoices of one customer was meant cannot be known, and does no harm: the
    * way that is chosen is as likely as all that are alike.
    */
-  private int[] twinsTogether(Seen seen, JointPlan.Outcome outcome, long[] left) {
+  private int[] twinsTogether(Seen seen, JointPlan.Outcome outcome, Amounts left) {
     int chosen = outcome.chosen();
     int[] likelihoods = outcome.likelihoods();
     int[] together = likelihoods.clone();
@@ -238,10 +263,15 @@ public final class Planner {
     return together;
   }
 
-  private String alike(Way way, long[] left) {
+  private String alike(Way way, Amounts left) {
     return IntStream.range(0, way.items.length)
         .mapToObj(
-            k -> problem.customerOf(way.items[k]) + " " + left[way.items[k]] + " " + way.parts[k])
+            k ->
+                problem.customerOf(way.items[k])
+                    + " "
+                    + left.get(way.items[k])
+                    + " "
+                    + way.parts[k])
         .sorted()
         .toList()
         .toString()
@@ -250,7 +280,7 @@ public final class Planner {
 
   /** The round after this one, when what is nearly certain is taken off what is left. */
   private Round taken(Round round, int certain) {
-    long[] left = round.left.clone();
+    Amounts left = round.left.copy();
     int[] open = new int[round.sums.length];
     int count = 0;
     for (int s = 0; s < open.length; s++) {
@@ -267,10 +297,8 @@ public final class Planner {
   private Round takenSince(Round round, int certain) {
     Round then = then().orElseThrow();
     Round thenNext = before.get().rounds.get(memory.rounds.size());
-    long[] left = new long[round.left.length];
-    for (int i = 0; i < left.length; i++) {
-      left[i] = thenNext.left[i] + round.left[i] - then.left[i];
-    }
+    Amounts left = thenNext.left.copy();
+    then.left.differences(round.left, i -> left.add(i, round.left.get(i) - then.left.get(i)));
     boolean[] same = new boolean[then.sums.length];
     int[] open = new int[round.sums.length];
     int count = 0;
@@ -282,15 +310,18 @@ public final class Planner {
         taken = thenNext.placeOf(then.sums[place]) < 0;
       } else {
         taken = round.choices[s].isTaken(certain);
-        round.choices[s].move(left, taken ? -1 : 0);
+        if (taken) {
+          round.choices[s].move(left, -1);
+        }
       }
       if (!taken) {
         open[count++] = round.sums[s];
       }
     }
     for (int place = 0; place < same.length; place++) {
-      boolean undone = !same[place] && then.choices[place].isTaken(certain);
-      then.choices[place].move(left, undone ? 1 : 0);
+      if (!same[place] && then.choices[place].isTaken(certain)) {
+        then.choices[place].move(left, 1);
+      }
     }
     return new Round(left, Arrays.copyOf(open, count), problem.pile().size());
   }
@@ -307,12 +338,10 @@ public final class Planner {
       int then = placesBefore[m];
       if (choice == null) {
         rows.add(nothing(problem.pile().get(m)));
-      } else if (memory.byList.containsKey(m)) {
+      } else if (memory.isByList(m)) {
         Plan.Row row = choice.seen().row(-1, confirmed(m, choice));
         rows.add(row.ledBy(memory.byList.get(m)));
-      } else if (then >= 0
-          && before.get().last[then] == choice
-          && !before.get().byList.containsKey(then)) {
+      } else if (then >= 0 && before.get().last[then] == choice && !before.get().isByList(then)) {
         rows.add(before.get().rows.get(then));
       } else {
         rows.add(choice.seen().row(choice.chosen(), confirmed(m, choice)));

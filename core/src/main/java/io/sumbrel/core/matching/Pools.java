@@ -1,5 +1,6 @@
 package io.sumbrel.core.matching;
 
+import io.sumbrel.core.matching.assignment.Amounts;
 import io.sumbrel.core.matching.combination.SetSearch;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -19,8 +20,7 @@ final class Pools {
   private static final int MOST_POOLS = 48;
 
   private final MatchingProblem problem;
-  private long[] left;
-  private boolean leftIsOurs;
+  private final Amounts left;
   private final Budgets budgets;
   private final Map<Key, Pool> pools =
       new LinkedHashMap<>(2 * MOST_POOLS, 0.75f, true) {
@@ -38,10 +38,10 @@ final class Pools {
    * @param left what may still be placed on each item, signed minor units; not copied before
    *     something is taken, for it is large
    */
-  Pools(MatchingProblem problem, long[] left, Budgets budgets) {
+  Pools(MatchingProblem problem, Amounts left, Budgets budgets) {
     this.problem = problem;
     this.budgets = budgets;
-    this.left = left;
+    this.left = left.copy();
   }
 
   /** How many steps one search of sets may take. */
@@ -51,17 +51,13 @@ final class Pools {
 
   /** What may still be placed on an item. */
   long left(int item) {
-    return left[item];
+    return left.get(item);
   }
 
   /** Takes what a way settles off what is left. */
   synchronized void take(Way way) {
-    if (!leftIsOurs) {
-      left = left.clone();
-      leftIsOurs = true;
-    }
     for (int k = 0; k < way.items.length; k++) {
-      left[way.items[k]] -= way.parts[k];
+      left.add(way.items[k], -way.parts[k]);
     }
     pools.clear();
     owing.clear();
@@ -73,7 +69,7 @@ final class Pools {
         new Key(customer, currency, false),
         key ->
             Arrays.stream(problem.openOf(customer))
-                .anyMatch(i -> left[i] > 0 && problem.currencyOf(i).equals(currency)));
+                .anyMatch(i -> left.get(i) > 0 && problem.currencyOf(i).equals(currency)));
   }
 
   /** The open items of a customer; of its branches too when {@code family}. */
@@ -95,14 +91,14 @@ final class Pools {
     // by the day on which it is due, then by its place
     int[] order =
         items
-            .filter(i -> left[i] != 0 && problem.currencyOf(i).equals(key.currency))
+            .filter(i -> left.get(i) != 0 && problem.currencyOf(i).equals(key.currency))
             .mapToLong(i -> (long) problem.dueDay(i) << 32 | i)
             .sorted()
             .mapToInt(k -> (int) k)
             .toArray();
     return new Pool(
-        Arrays.stream(order).filter(i -> left[i] > 0).toArray(),
-        Arrays.stream(order).filter(i -> left[i] < 0).toArray());
+        Arrays.stream(order).filter(i -> left.get(i) > 0).toArray(),
+        Arrays.stream(order).filter(i -> left.get(i) < 0).toArray());
   }
 
   private IntStream branchItems(int customer) {
@@ -140,7 +136,7 @@ final class Pools {
     private Pool(int[] invoices, int[] credits) {
       this.invoices = invoices;
       this.credits = credits;
-      this.amounts = Arrays.stream(invoices).mapToLong(i -> left[i]).toArray();
+      this.amounts = Arrays.stream(invoices).mapToLong(left::get).toArray();
       this.places = new long[invoices.length];
       this.upTo = new long[invoices.length];
       long total = 0;
@@ -220,7 +216,7 @@ final class Pools {
 
     synchronized SetSearch tableWithCredits() {
       if (withCredits == null) {
-        withCredits = SetSearch.of(Arrays.stream(all()).mapToLong(i -> left[i]).toArray());
+        withCredits = SetSearch.of(Arrays.stream(all()).mapToLong(left::get).toArray());
       }
       return withCredits;
     }
@@ -299,7 +295,7 @@ final class Pools {
     synchronized RunSums runsByNumber() {
       if (runsByNumber == null) {
         runsByNumber =
-            new RunSums(byNumber(), Arrays.stream(byNumber()).mapToLong(i -> left[i]).toArray());
+            new RunSums(byNumber(), Arrays.stream(byNumber()).mapToLong(left::get).toArray());
       }
       return runsByNumber;
     }

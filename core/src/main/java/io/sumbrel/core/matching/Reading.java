@@ -384,9 +384,9 @@ final class Reading {
   /** Whether the text would be read alike after these changes. */
   boolean holdsAfter(Touched touched) {
     return !touched.hasOpened()
-        && !touched.hasAmount(moneyIn.amountMinor())
+        && !touched.hasBecome(moneyIn.amountMinor())
         && !touched.hasPayer(moneyIn, payerName, payerAccount)
-        && mentioned().noneMatch(touched::hasFlipped);
+        && mentioned().noneMatch(touched::has);
   }
 
   private int[] headsOfAll() {

@@ -65,6 +65,16 @@ final class Searcher {
         });
   }
 
+  /** Searches once more what depends on items of the very amount, and nothing else. */
+  void searchByAmount(PlanMemory.Round round, List<Integer> toSearch) {
+    shared(
+        toSearch,
+        places -> {
+          Pools pools = new Pools(problem, round.left, budgets);
+          places.forEach(s -> round.seen[s] = round.seen[s].again(problem, pools, weights));
+        });
+  }
+
   private void shared(List<Integer> places, Work work) {
     int even = (places.size() + threads - 1) / threads;
     int size = Math.min(SHARE, Math.max(SMALLEST_SHARE, even));

@@ -31,12 +31,49 @@ final class Seen {
   final List<Way> ways;
 
   final Claimant claimant;
+  final Searched searched;
+
+  /** The size up to which all sets were looked for; 0 where that is no limit. */
+  final int searchedTo;
+
+  /** What was found otherwise than by its amount; empty where that cannot be told apart. */
+  final Optional<Own> own;
+
   private final MatchingProblem problem;
   private final long count;
-  private final Searched searched;
-  private final int searchedTo;
 
-  private Seen(WaySearch search, List<Way> ways) {
+  /** Why it might look otherwise after some changes. */
+  enum Concern {
+    NONE,
+    /** Items of its very amount came or went, and nothing else that it depends on. */
+    AMOUNT,
+    MORE
+  }
+
+  /**
+   * What was found without items that but are of the very amount.
+   *
+   * @param ways the strongest
+   * @param uncounted how many more there are
+   */
+  record Own(List<Way> ways, long uncounted) {
+    static Optional<Own> of(WaySearch search, List<Way> ways, WayFeatures features) {
+      if (!search.isApart()) {
+        return Optional.empty();
+      }
+      List<Way> all = strongest(ways.subList(0, search.ownWays()), Integer.MAX_VALUE);
+      List<Way> kept = all.subList(0, Math.min(WAYS_KEPT, all.size()));
+      List<Way> weaker = all.subList(kept.size(), all.size());
+      long more = weaker.stream().filter(Way::reaches).count();
+      return all.stream().anyMatch(features::standsAmongEqual)
+              || weaker.stream().anyMatch(Way::isOneExactly)
+          ? Optional.empty()
+          : Optional.of(new Own(List.copyOf(kept), search.uncountedOwn() + more));
+    }
+  }
+
+  private Seen(WaySearch search, List<Way> ways, Optional<Own> own) {
+    this.own = own;
     this.problem = search.problem;
     this.moneyIn = search.moneyIn;
     this.reading = search.reading;
@@ -50,13 +87,27 @@ final class Seen {
   static Seen of(
       MatchingProblem problem, MoneyIn moneyIn, Reading reading, Pools pools, Weights weights) {
     WaySearch search = WaySearch.of(problem, moneyIn, reading, pools);
-    List<Way> ways = new ArrayList<>(search.found());
-    if (!ways.isEmpty()) {
-      WayFeatures features = new WayFeatures(search);
-      ways.forEach(w -> features.weigh(w, weights));
-      ways.sort(Comparator.comparingInt(w -> -w.points));
+    List<Way> ways = List.copyOf(search.found());
+    if (ways.isEmpty()) {
+      return new Seen(search, ways, Optional.empty());
     }
-    return new Seen(search, List.copyOf(ways.subList(0, Math.min(WAYS_KEPT, ways.size()))));
+    WayFeatures features = new WayFeatures(search);
+    ways.forEach(w -> features.weigh(w, weights));
+    Optional<Own> own = Own.of(search, ways, features);
+    return new Seen(search, strongest(ways, WAYS_KEPT), own);
+  }
+
+  /** The same where nothing that it depends on has changed but items of its very amount. */
+  Seen again(MatchingProblem now, Pools pools, Weights weights) {
+    WaySearch search = WaySearch.again(now, moneyIn, this, pools);
+    List<Way> ways = List.copyOf(search.found());
+    WayFeatures features = new WayFeatures(search);
+    ways.subList(search.ownWays(), ways.size()).forEach(w -> features.weigh(w, weights));
+    return new Seen(search, strongest(ways, WAYS_KEPT), own);
+  }
+
+  private static List<Way> strongest(List<Way> ways, int most) {
+    return ways.stream().sorted(Comparator.comparingInt(w -> -w.points)).limit(most).toList();
   }
 
   private static Option option(Way way) {
@@ -77,16 +128,19 @@ final class Seen {
     return families;
   }
 
-  /** Whether it might look otherwise after these changes. */
-  boolean dependsOn(Touched touched) {
+  /** How far it might look otherwise after these changes. */
+  Concern concern(Touched touched) {
     if (touched.isNothing()) {
-      return false;
+      return Concern.NONE;
     }
-    return touched.hasAmount(moneyIn.amountMinor())
-        || touched.hasHeadOf(reading.heads())
-        || reading.isUnnamedDeposit()
-        || touched.hasRecords() && problem.recordedFor(moneyIn).length > 0
-        || touched.hasPayer(moneyIn, reading.payerName, reading.payerAccount);
+    boolean more =
+        touched.hasHeadOf(reading.heads())
+            || reading.isUnnamedDeposit()
+            || touched.hasRecords() && problem.recordedFor(moneyIn).length > 0
+            || touched.hasPayer(moneyIn, reading.payerName, reading.payerAccount);
+    return more
+        ? Concern.MORE
+        : touched.hasAmount(moneyIn.amountMinor()) ? Concern.AMOUNT : Concern.NONE;
   }
 
   /**

@@ -1,13 +1,10 @@
 package io.sumbrel.core.matching;
 
-import io.sumbrel.core.matching.assignment.Differences;
 import io.sumbrel.core.matching.candidate.LongIndex;
 import io.sumbrel.core.matching.candidate.LongMarks;
 import io.sumbrel.core.matching.text.NameLikeness;
 import io.sumbrel.core.receipt.MoneyIn;
-import java.util.Arrays;
 import java.util.BitSet;
-import java.util.List;
 
 /**
  * Items of which something else is left than before: by the heads of their families, and amounts.
@@ -20,8 +17,10 @@ final class Touched {
 
   private final LongMarks marks = new LongMarks(10);
 
-  /** Items that were open and are settled now, or the other way round. */
-  private final BitSet flipped = new BitSet();
+  /** What is left of any of them now, as far as something is. */
+  private final LongIndex become = new LongIndex();
+
+  private final BitSet items = new BitSet();
 
   private boolean opened;
   private RememberedPayers.Learned learned = RememberedPayers.Learned.NOTHING;
@@ -32,48 +31,17 @@ final class Touched {
     this.problem = problem;
   }
 
-  /**
-   * What is left otherwise, as far as some sums might depend on it: it may be much, and few ask.
-   *
-   * @param asking null among them is passed over
-   */
-  static Touched between(MatchingProblem problem, long[] before, long[] now, List<Seen> asking) {
-    Touched touched = new Touched(problem);
-    BitSet heads = new BitSet();
-    LongIndex amounts = new LongIndex();
-    for (Seen seen : asking) {
-      if (seen != null) {
-        amounts.add(seen.moneyIn.amountMinor(), 0);
-        Arrays.stream(seen.reading.heads()).forEach(heads::set);
-      }
-    }
-    Differences.forEach(
-        before,
-        now,
-        i -> {
-          int customer = problem.customerOf(i);
-          boolean asked =
-              customer < 0
-                  || heads.get(problem.headOf(customer))
-                  || amounts.first(before[i]) >= 0
-                  || amounts.first(now[i]) >= 0;
-          if (asked) {
-            touched.add(i, before[i], now[i]);
-          }
-          touched.nothing = false;
-        });
-    return touched;
-  }
-
   /** Whatever is left of an item now, and was before. */
   void add(int item, long before, long now) {
     nothing = false;
     add(before);
     add(now);
     records |= problem.isRecord(item);
-    opened |= before == 0 && now != 0;
-    if ((before == 0) != (now == 0)) {
-      flipped.set(item);
+    opened |=
+        before == 0 && now != 0 && (problem.isRecord(item) || problem.item(item).kind().isNamed());
+    items.set(item);
+    if (now != 0) {
+      become.add(now, 0);
     }
     if (problem.customerOf(item) >= 0) {
       addHead(problem.headOf(problem.customerOf(item)));
@@ -111,9 +79,13 @@ final class Touched {
     }
   }
 
-  /** Whether an item was open and is settled now, or the other way round. */
-  boolean hasFlipped(int item) {
-    return flipped.get(item);
+  boolean has(int item) {
+    return items.get(item);
+  }
+
+  /** Whether so much is left now of an item of which something else was left. */
+  boolean hasBecome(long minor) {
+    return become.first(minor) >= 0;
   }
 
   /** Whether an item is open that was settled. */

@@ -126,6 +126,11 @@ final class Way {
     return false;
   }
 
+  /** Whether it is one item, to the cent. */
+  boolean isOneExactly() {
+    return items.length == 1 && gap == Gap.NONE && !isKept();
+  }
+
   boolean usesCredits() {
     for (long part : parts) {
       if (part < 0) {

@@ -324,12 +324,24 @@ final class WayFeatures {
     flag(x, Feature.ROUND_UNNAMED, unlike && !ofRound);
     boolean exact = way.gap == Gap.NONE && !way.has(Shape.EARLIEST);
     set(x, Feature.OTHER_SETS, exact ? doublings(way.alternatives) : 0);
-    boolean single = exact && way.items.length == 1;
-    boolean unknown = payerOf(way.customer).unknown;
-    set(x, Feature.EQUAL_AMOUNTS, single && unknown ? doublings(equalAmounts) : 0);
-    if (!way.has(Shape.ACROSS) && !(single && unknown)) {
+    boolean amongEqual = standsAmongEqual(way);
+    set(x, Feature.EQUAL_AMOUNTS, amongEqual ? doublings(equalAmounts) : 0);
+    if (!way.has(Shape.ACROSS) && !amongEqual) {
       inPool(way, unnamed, x);
     }
+  }
+
+  /**
+   * Whether nothing speaks for it but its amount: then it weighs the less the more items there are
+   * of that.
+   */
+  boolean standsAmongEqual(Way way) {
+    return way.isOneExactly()
+        && !way.has(Shape.EARLIEST)
+        && !way.has(Shape.STATED)
+        && !reading.open().containsKey(way.items[0])
+        && !edited.containsKey(way.items[0])
+        && payerOf(way.customer).unknown;
   }
 
   private void inPool(Way way, int unnamed, int[] x) {

@@ -31,6 +31,8 @@ final class WaySearch {
   final Pools pools;
   final long amount;
   private final Map<Way.Key, Way> found = new LinkedHashMap<>();
+  private int ownWays;
+  private long uncountedOwn;
   private long uncounted;
   private boolean recorded;
   private Optional<SilentStep> followed = Optional.empty();
@@ -56,6 +58,19 @@ final class WaySearch {
     }
     SilentWays.of(problem, moneyIn, reading, pools)
         .ifPresent(list -> list.way().ifPresent(search::follow));
+    return search;
+  }
+
+  /** What was found for a sum before, where nothing but items of its very amount has changed. */
+  static WaySearch again(MatchingProblem problem, MoneyIn moneyIn, Seen then, Pools pools) {
+    WaySearch search = new WaySearch(problem, moneyIn, then.reading, pools);
+    Seen.Own own = then.own.orElseThrow();
+    own.ways().forEach(w -> search.found.put(w.key(), w));
+    search.uncounted = own.uncounted();
+    search.searched = then.searched;
+    search.completeTo = then.searchedTo == 0 ? Integer.MAX_VALUE : then.searchedTo;
+    search.noteOwn();
+    new LooseWays(search).equal();
     return search;
   }
 
@@ -119,6 +134,33 @@ final class WaySearch {
     return found.isEmpty();
   }
 
+  /** What is found from now on are but equal amounts of anybody, and what is across customers. */
+  void noteOwn() {
+    ownWays = found.size();
+    uncountedOwn = uncounted;
+  }
+
+  /** How many of the ways that were found, the first, are not but an equal amount of anybody. */
+  int ownWays() {
+    return ownWays;
+  }
+
+  /** How many more of these there are. */
+  long uncountedOwn() {
+    return uncountedOwn;
+  }
+
+  /**
+   * Whether all that is but an equal amount can be found again by itself: what was found otherwise
+   * would stand as it does.
+   */
+  boolean isApart() {
+    return !recorded
+        && followed.isEmpty()
+        && !reading.isUnnamedDeposit()
+        && found.size() < MOST_WAYS;
+  }
+
   Currency currency() {
     return moneyIn.currency();
   }
@@ -139,6 +181,21 @@ final class WaySearch {
   /** Keeps a set that reaches the sum exactly. */
   void exact(int[] items, Shape shape, long alternatives) {
     add(items, partsOf(items), Gap.NONE, 0, shape, alternatives);
+  }
+
+  /** Keeps an item of the very amount, where it was not found otherwise. */
+  void equal(int item) {
+    Way way =
+        new Way(
+            new int[] {item},
+            new long[] {amount},
+            Gap.NONE,
+            0,
+            problem.customerOf(item),
+            Shape.ONE);
+    if (found.size() < MOST_WAYS) {
+      found.putIfAbsent(way.key(), way);
+    }
   }
 
   /** Keeps a set whose sum is the amount, or more than it by a difference that is allowed. */

@@ -19,6 +19,11 @@ public enum ItemKind {
     return words;
   }
 
+  /** Whether who pays may name it: by a number that stands on a document. */
+  public boolean isNamed() {
+    return this == INVOICE || this == CREDIT_NOTE;
+  }
+
   /** Whether its open amount is below zero: we owe it, or may use it. */
   public boolean isCredit() {
     return this != INVOICE;

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import io.sumbrel.core.evidence.Evidence;
 import io.sumbrel.core.openitem.ItemId;
+import io.sumbrel.core.openitem.ItemKind;
 import io.sumbrel.core.openitem.OpenItem;
 import io.sumbrel.core.party.CustomerId;
 import io.sumbrel.core.receipt.MoneyIn;
@@ -86,14 +87,19 @@ class ReplanTest extends SmallHouse {
   }
 
   /**
-   * An advice states a split; a sum is explained and leaves the pile, an item is paid or opened
-   * again, money comes.
+   * An advice states a split; a sum is explained or kept on account and leaves the pile, an item is
+   * paid or opened again, money comes.
    */
   private void change(Random random, Plan plan) {
     int m = random.nextInt(pile.size());
     if (random.nextInt(6) == 0) {
       OpenItem item = items.get(random.nextInt(items.size()));
       pile.set(m, pile.get(m).stating(List.of(new RemittanceDetail(item.number(), 500))));
+      return;
+    }
+    if (random.nextInt(8) == 0) {
+      CustomerId customer = customers.get(random.nextInt(CUSTOMERS)).id();
+      kept(ItemKind.ON_ACCOUNT, Optional.of(customer), pile.remove(m).amountMinor());
       return;
     }
     Plan.Row row = plan.rows().get(m);
@@ -115,7 +121,10 @@ class ReplanTest extends SmallHouse {
     } else if (random.nextBoolean()) {
       int i = random.nextInt(items.size());
       OpenItem item = items.get(i);
-      items.set(i, item.moved(0, item.totalMinor() - item.openMinor()));
+      long all = item.totalMinor();
+      boolean kept = item.kind() == ItemKind.ON_ACCOUNT; // is turned back, or stays
+      items.set(
+          i, kept ? item.moved(-all, -item.openMinor()) : item.moved(0, all - item.openMinor()));
     } else {
       newMoney(random);
     }
@@ -239,13 +248,22 @@ class ReplanTest extends SmallHouse {
   }
 
   @Test
-  void aNewItemNeedsNewIndexes() {
+  void aNewDocumentNeedsNewIndexesMoneyOnAccountDoesNot() {
     house(new Random(4));
     MatchingProblem problem = problem();
     item(customers.get(0).id(), "T-99001", 700);
     List<MoneyIn> none = List.of();
     assertThat(problem.with(none, items)).isEmpty();
+    items.remove(items.size() - 1);
     assertThat(problem.with(none, items.subList(0, 5)))
         .hasValueSatisfying(p -> assertThat(p.changes()).isZero());
+    kept(ItemKind.UNIDENTIFIED, Optional.empty(), 700);
+    assertThat(problem.with(none, items).orElseThrow().changes()).isZero();
+    kept(ItemKind.ON_ACCOUNT, Optional.of(customers.get(0).id()), 700);
+    assertThat(problem.with(none, items).orElseThrow().changes()).isEqualTo(1);
+    for (int more = 0; more < 256; more++) {
+      kept(ItemKind.ON_ACCOUNT, Optional.of(customers.get(0).id()), 700);
+    }
+    assertThat(problem.with(none, items)).isEmpty();
   }
 }

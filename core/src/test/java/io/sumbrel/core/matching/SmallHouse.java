@@ -64,6 +64,26 @@ public abstract class SmallHouse {
     return item;
   }
 
+  /** Money that came and was placed on no item. */
+  protected OpenItem kept(ItemKind kind, Optional<CustomerId> customer, long minor) {
+    OpenItem item =
+        new OpenItem(
+            new ItemId(items.size() + 1L),
+            kind,
+            customer,
+            "P-" + items.size(),
+            DAY,
+            Optional.empty(),
+            USD,
+            -minor,
+            -minor,
+            Optional.empty(),
+            Optional.empty(),
+            Optional.empty());
+    items.add(item);
+    return item;
+  }
+
   private MoneyInId nextId() {
     return new MoneyInId(pile.isEmpty() ? 1 : pile.get(pile.size() - 1).id().number() + 1);
   }

@@ -1,21 +1,30 @@
 package io.sumbrel.core.matching.assignment;
 
 import java.util.Arrays;
+import java.util.BitSet;
 
 /**
  * Who asks for each resource, by slot. Most of it is one table that is shared with what it came
  * from; where somebody came or went since, the resource has a list of its own.
  */
 final class Askers {
+  private static final int BITS = 7;
+  private static final int PAGE = 1 << BITS;
+
   /** Where the askers of a resource begin in the table, and end: one more than resources. */
   private final int[] starts;
 
   private final int[] table;
 
-  /** The list of a resource's own, by resource; null while nobody came or went. */
-  private final int[][] changed;
+  /**
+   * The list of a resource's own, by page and resource; null while nobody came or went. A page is
+   * shared with what it came from until somebody comes or goes.
+   */
+  private final int[][][] changed;
 
-  private Askers(int[] starts, int[] table, int[][] changed) {
+  private final BitSet ownPages = new BitSet();
+
+  private Askers(int[] starts, int[] table, int[][][] changed) {
     this.starts = starts;
     this.table = table;
     this.changed = changed;
@@ -42,23 +51,33 @@ final class Askers {
         table[at[r]++] = slot;
       }
     }
-    return new Askers(starts, table, null);
+    return new Askers(starts, table, new int[(resources >> BITS) + 1][][]);
   }
 
   /** How many ask for a resource. */
   int count(int resource) {
-    return hasOwnList(resource)
-        ? changed[resource].length
-        : starts[resource + 1] - starts[resource];
+    int[] own = ownList(resource);
+    return own != null ? own.length : starts[resource + 1] - starts[resource];
   }
 
   /** The slot of one of those who ask for a resource. */
   int slot(int resource, int k) {
-    return hasOwnList(resource) ? changed[resource][k] : table[starts[resource] + k];
+    int[] own = ownList(resource);
+    return own != null ? own[k] : table[starts[resource] + k];
   }
 
-  private boolean hasOwnList(int resource) {
-    return changed != null && changed[resource] != null;
+  private int[] ownList(int resource) {
+    int[][] page = changed[resource >> BITS];
+    return page == null ? null : page[resource & PAGE - 1];
+  }
+
+  private void change(int resource, int[] slots) {
+    int page = resource >> BITS;
+    if (!ownPages.get(page)) {
+      changed[page] = changed[page] == null ? new int[PAGE][] : changed[page].clone();
+      ownPages.set(page);
+    }
+    changed[page][resource & PAGE - 1] = slots;
   }
 
   /** The slots of those who ask for a resource. */
@@ -68,10 +87,9 @@ final class Askers {
     return slots;
   }
 
-  /** A change of some slots; nothing is shared with what it came from but the table. */
+  /** To be changed; from then on this one must not be. */
   Askers copy() {
-    return new Askers(
-        starts, table, changed == null ? new int[starts.length - 1][] : changed.clone());
+    return new Askers(starts, table, changed.clone());
   }
 
   void add(int slot, Claimant claimant) {
@@ -79,13 +97,13 @@ final class Askers {
       int[] then = of(r);
       int[] now = Arrays.copyOf(then, then.length + 1);
       now[then.length] = slot;
-      changed[r] = now;
+      change(r, now);
     }
   }
 
   void remove(int slot, Claimant claimant) {
     for (int r : claimant.resources) {
-      changed[r] = Arrays.stream(of(r)).filter(s -> s != slot).toArray();
+      change(r, Arrays.stream(of(r)).filter(s -> s != slot).toArray());
     }
   }
 }

@@ -79,6 +79,19 @@ public final class Claimant {
     return IntStream.range(0, points.length).mapToObj(this::option).toList();
   }
 
+  /** Whether it asks for the same as another, and as strongly. */
+  public boolean asksLike(Claimant other) {
+    boolean alike =
+        Arrays.equals(resources, other.resources)
+            && Arrays.equals(starts, other.starts)
+            && Arrays.equals(drawn, other.drawn)
+            && Arrays.equals(amounts, other.amounts);
+    for (int o = 0; o < points.length && alike; o++) {
+      alike = points[o] == other.points[o] || weights[o] == 0 && other.weights[o] == 0;
+    }
+    return alike;
+  }
+
   private Option option(int o) {
     int[] own = Arrays.copyOfRange(drawn, starts[o], starts[o + 1]);
     return new Option(

@@ -18,8 +18,10 @@ final class Contention {
   /** What would still fall away after so many is little. */
   private static final int PASSES = 6;
 
-  private static final byte SCARCE = 1;
-  private static final byte PLENTY = 2;
+  /** What was found of a resource after a pass, each in two bits of its own. */
+  private static final int SCARCE = 1;
+
+  private static final int PLENTY = 2;
 
   /** The claimant in each slot; null where there is none any more. */
   private final Claimant[] claimants;
@@ -27,10 +29,10 @@ final class Contention {
   private final Askers askers;
 
   /** How much there is of each resource, above zero or below: shared with whoever said so. */
-  private final long[] left;
+  private final Amounts left;
 
   /** The most that may be asked of each resource by all together. */
-  private final long[] asked;
+  private final Amounts asked;
 
   /** The slots of the component of each slot, where it is small; null where it is large. */
   private final int[][] small;
@@ -47,11 +49,13 @@ final class Contention {
   /** What this came from, and what was found so far of each pass; until it is made. */
   private Contention before;
 
-  private byte[][] found;
+  private short[] found;
+
+  /** Of each slot and pass, what it asks for at the most. */
   private long[][][] most;
 
   private Contention(
-      Claimant[] claimants, long[] left, Askers askers, long[] asked, Contention before) {
+      Claimant[] claimants, Amounts left, Askers askers, Amounts asked, Contention before) {
     this.claimants = claimants;
     this.left = left;
     this.askers = askers;
@@ -59,8 +63,8 @@ final class Contention {
     this.before = before;
     this.small = before == null ? new int[claimants.length][] : grown(before.small);
     this.floors = new int[PASSES + 1][];
-    this.found = new byte[PASSES + 1][left.length];
-    this.most = new long[PASSES + 1][claimants.length][];
+    this.found = new short[left.size()];
+    this.most = new long[claimants.length][][];
   }
 
   private int[][] grown(int[][] bySlot) {
@@ -68,10 +72,10 @@ final class Contention {
   }
 
   /** From nothing. */
-  static Contention of(Claimant[] claimants, long[] left) {
+  static Contention of(Claimant[] claimants, Amounts left) {
     Contention now =
         new Contention(
-            claimants, left, Askers.of(claimants, left.length), new long[left.length], null);
+            claimants, left, Askers.of(claimants, left.size()), new Amounts(left.size()), null);
     for (int slot = 0; slot < claimants.length; slot++) {
       now.ask(claimants[slot], 1);
       now.regrouped.set(slot);
@@ -82,8 +86,8 @@ final class Contention {
   /**
    * The same after others came into some of the slots, or nobody did, or something else is left.
    */
-  Contention after(Claimant[] others, long[] newlyLeft) {
-    Contention now = new Contention(others, newlyLeft, askers.copy(), asked.clone(), this);
+  Contention after(Claimant[] others, Amounts newlyLeft) {
+    Contention now = new Contention(others, newlyLeft, askers.copy(), asked.copy(), this);
     BitSet moved = new BitSet();
     for (int slot = 0; slot < others.length; slot++) {
       Claimant then = claimantIn(slot);
@@ -92,7 +96,7 @@ final class Contention {
         now.replace(slot, then, moved);
       }
     }
-    Differences.forEach(left, now.left, moved::set);
+    left.differences(now.left, moved::set);
     return now.made(moved);
   }
 
@@ -111,7 +115,7 @@ final class Contention {
 
   private void ask(Claimant claimant, int direction) {
     for (int k = 0; k < claimant.resources.length; k++) {
-      asked[claimant.resources[k]] += direction * claimant.most[k];
+      asked.add(claimant.resources[k], direction * claimant.most[k]);
     }
   }
 
@@ -150,11 +154,11 @@ final class Contention {
   }
 
   boolean isLarge(int slot) {
-    return claimants[slot] != null && small[slot] == null;
+    return claimantIn(slot) != null && small[slot] == null;
   }
 
   private long capacity(int resource) {
-    return Math.abs(left[resource]);
+    return Math.abs(left.get(resource));
   }
 
   /** How much there is of what is scarce; without end of the rest. */
@@ -304,10 +308,11 @@ final class Contention {
 
   /** Whether more may be asked for, after a pass, than there is. */
   private boolean isScarce(int pass, int resource) {
-    if (pass == 0 || asked[resource] <= capacity(resource)) {
-      return asked[resource] > capacity(resource);
+    boolean atFirst = asked.get(resource) > capacity(resource);
+    if (pass == 0 || !atFirst) {
+      return atFirst;
     }
-    byte known = found == null ? 0 : found[pass][resource];
+    int known = found == null ? 0 : found[resource] >> 2 * pass & (SCARCE | PLENTY);
     if (known != 0) {
       return known == SCARCE;
     }
@@ -317,7 +322,7 @@ final class Contention {
     }
     boolean scarce = sum > capacity(resource);
     if (found != null) {
-      found[pass][resource] = scarce ? SCARCE : PLENTY;
+      found[resource] |= (short) ((scarce ? SCARCE : PLENTY) << 2 * pass);
     }
     return scarce;
   }
@@ -331,10 +336,13 @@ final class Contention {
     if (most == null) {
       return claimants[slot].most(floor(slot, pass));
     }
-    if (most[pass][slot] == null) {
-      most[pass][slot] = claimants[slot].most(floor(slot, pass));
+    if (most[slot] == null) {
+      most[slot] = new long[PASSES + 1][];
     }
-    return most[pass][slot];
+    if (most[slot][pass] == null) {
+      most[slot][pass] = claimants[slot].most(floor(slot, pass));
+    }
+    return most[slot][pass];
   }
 
   /**

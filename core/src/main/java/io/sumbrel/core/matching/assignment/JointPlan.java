@@ -1,6 +1,5 @@
 package io.sumbrel.core.matching.assignment;
 
-import io.sumbrel.core.matching.candidate.LongIndex;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.BitSet;
@@ -46,6 +45,9 @@ public final class JointPlan {
   /** The place of each slot in its group. */
   private final int[] placeInGroup;
 
+  /** By stage: how likely everybody in large components leaves each resource alone. */
+  private final Amounts[] alone = new Amounts[STAGES];
+
   /** Slots of which something was found anew. */
   private final BitSet anew = new BitSet();
 
@@ -84,12 +86,12 @@ public final class JointPlan {
    * @param nodeBudget after so many nodes the best choice of a group so far stands, unproven
    */
   public static JointPlan of(
-      List<Claimant> claimants, long[] left, int nodeBudget, Optional<Before> before) {
+      List<Claimant> claimants, Amounts left, int nodeBudget, Optional<Before> before) {
     return new JointPlan(
         claimants, left, nodeBudget, before.filter(Before::isInOrder).orElse(null));
   }
 
-  private JointPlan(List<Claimant> claimants, long[] left, int nodeBudget, Before before) {
+  private JointPlan(List<Claimant> claimants, Amounts left, int nodeBudget, Before before) {
     JointPlan then = before == null ? null : before.plan;
     slots =
         then == null ? IntStream.range(0, claimants.size()).toArray() : slots(claimants, before);
@@ -104,8 +106,10 @@ public final class JointPlan {
     contention = then == null ? Contention.of(bySlot, left) : then.contention.after(bySlot, left);
     solved = then == null ? new Solved[all] : Arrays.copyOf(then.solved, all);
     placeInGroup = then == null ? new int[all] : Arrays.copyOf(then.placeInGroup, all);
-    List<Solved> groups = group(then);
-    find(groups, then);
+    Arrays.setAll(alone, s -> then == null ? new Amounts(left.size()) : then.alone[s].copy());
+    BitSet again = again(then);
+    List<Solved> groups = group(again, then);
+    find(groups, again, then);
     for (Solved one : groups) {
       nodes += one.choose(nodeBudget);
       Arrays.stream(one.slots).forEach(anew::set);
@@ -136,14 +140,19 @@ public final class JointPlan {
     return slots;
   }
 
-  /** Puts everybody who may stand otherwise than before into groups; gives those to be solved. */
-  private List<Solved> group(JointPlan then) {
+  /** The slots of everybody who may stand otherwise than before. */
+  private BitSet again(JointPlan then) {
     BitSet again = (BitSet) contention.touched().clone();
     if (then != null) {
       contention.touched().stream()
           .filter(slot -> slot < then.solved.length && then.solved[slot] != null)
           .forEach(slot -> Arrays.stream(then.solved[slot].slots).forEach(again::set));
     }
+    return again;
+  }
+
+  /** Puts them into groups; gives those to be solved. */
+  private List<Solved> group(BitSet again, JointPlan then) {
     List<Solved> anew = new ArrayList<>();
     BitSet done = new BitSet();
     for (int slot = again.nextSetBit(0); slot >= 0; slot = again.nextSetBit(slot + 1)) {
@@ -189,9 +198,10 @@ public final class JointPlan {
    * Finds how likely everything is in these groups, stage by stage; and in those around them where
    * a stage before came to something else. They are added.
    */
-  private void find(List<Solved> anew, JointPlan then) {
-    Alone all = new Alone(0);
-    anew.forEach(one -> one.find(0, outside(one, all)));
+  private void find(List<Solved> anew, BitSet again, JointPlan then) {
+    again.stream().forEach(slot -> change(0, slot, then));
+    anew.forEach(one -> one.find(0, outside(one, 0)));
+    again.stream().forEach(slot -> change(1, slot, then));
     BitSet stirred = new BitSet();
     for (Solved one : anew) {
       for (int c = 0; c < one.slots.length; c++) {
@@ -207,16 +217,32 @@ public final class JointPlan {
         if (!listed.get(slot) && contention.isLarge(slot)) {
           Solved around = new Solved(solved[slot]);
           place(around);
-          around.find(0, outside(around, all));
+          around.find(0, outside(around, 0));
+          Arrays.stream(around.slots).forEach(s -> change(1, s, then));
           anew.add(around);
           Arrays.stream(around.slots).forEach(listed::set);
         }
       }
     }
-    Alone allThen = new Alone(1);
-    anew.stream()
-        .filter(one -> one.stages() > 1)
-        .forEach(one -> one.find(1, outside(one, allThen)));
+    anew.stream().filter(one -> one.stages() > 1).forEach(one -> one.find(1, outside(one, 1)));
+  }
+
+  /** Counts a slot among everybody as it stands now, no longer as it stood then. */
+  private void change(int stage, int slot, JointPlan then) {
+    if (then != null) {
+      then.count(slot, stage, alone[stage], -1);
+    }
+    count(slot, stage, alone[stage], 1);
+  }
+
+  private void count(int slot, int stage, Amounts all, int direction) {
+    if (contention.isLarge(slot)) {
+      int[] resources = contention.claimantIn(slot).resources;
+      long[] own = solved[slot].alone(placeInGroup[slot], stage);
+      for (int k = 0; k < own.length; k++) {
+        all.add(resources[k], direction * own[k]);
+      }
+    }
   }
 
   private boolean isAloneAsBefore(Solved one, int member, JointPlan then) {
@@ -231,64 +257,24 @@ public final class JointPlan {
   }
 
   /** How likely all others leave the resources of a group alone, as a stage before found. */
-  private long[] outside(Solved one, Alone all) {
+  private long[] outside(Solved one, int stage) {
     if (one.stages() == 1) {
       return NOBODY_ELSE;
     }
     long[] outside = new long[one.group.resources.length];
     for (int k = 0; k < outside.length; k++) {
       if (one.group.isScarce(k)) {
-        outside[k] = all.of(one.group.resources[k]);
+        outside[k] = alone[stage].get(one.group.resources[k]);
       }
     }
     for (int c = 0; c < one.slots.length; c++) {
-      long[] alone = one.alone(c, all.stage);
-      for (int k = 0; k < alone.length; k++) {
+      long[] own = one.alone(c, stage);
+      for (int k = 0; k < own.length; k++) {
         int at = one.group.places[c][k];
-        outside[at] -= one.group.isScarce(at) ? alone[k] : 0;
+        outside[at] -= one.group.isScarce(at) ? own[k] : 0;
       }
     }
     return outside;
-  }
-
-  /**
-   * How likely everybody in large components leaves resources alone at a stage, found once: few are
-   * asked for.
-   */
-  private final class Alone {
-    final int stage;
-    private final LongIndex known = new LongIndex();
-    private long[] alone = new long[16];
-    private int count;
-
-    Alone(int stage) {
-      this.stage = stage;
-    }
-
-    long of(int resource) {
-      int at = known.first(resource);
-      if (at >= 0) {
-        return alone[known.value(at)];
-      }
-      alone = count == alone.length ? Arrays.copyOf(alone, 2 * count) : alone;
-      known.add(resource, count);
-      alone[count] = alone(resource, stage);
-      return alone[count++];
-    }
-  }
-
-  private long alone(int resource, int stage) {
-    long alone = 0;
-    Askers askers = contention.askers();
-    for (int k = 0; k < askers.count(resource); k++) {
-      int slot = askers.slot(resource, k);
-      if (contention.isLarge(slot)) {
-        int member = placeInGroup[slot];
-        int[] resources = solved[slot].group.members[member].resources;
-        alone += solved[slot].alone(member, stage)[Arrays.binarySearch(resources, resource)];
-      }
-    }
-    return alone;
   }
 
   /** Whether for the claimant at a place the same was found as before, without looking. */

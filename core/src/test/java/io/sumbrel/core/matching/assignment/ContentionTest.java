@@ -9,7 +9,8 @@ import org.junit.jupiter.api.Test;
 
 /** Who is in whose way, by hand. Each resource has 100; each option draws 100 of one resource. */
 class ContentionTest {
-  private static final long[] LEFT = IntStream.range(0, 40).mapToLong(r -> 100).toArray();
+  private static final Amounts LEFT =
+      Amounts.of(IntStream.range(0, 40).mapToLong(r -> 100).toArray());
 
   private static Option option(int points, int resource) {
     return new Option(points, new int[] {resource}, new long[] {100});
@@ -95,8 +96,8 @@ class ContentionTest {
     Claimant[] claimants = {claimant(option(10, 0)), claimant(option(20, 1))};
     Contention all = Contention.of(claimants, LEFT);
     all.settle();
-    long[] less = LEFT.clone();
-    less[1] = -40; // what there is of a credit stands below zero
+    Amounts less = LEFT.copy();
+    less.set(1, -40); // what there is of a credit stands below zero
     Contention after = all.after(claimants, less);
     assertThat(after.limit(1)).isEqualTo(40);
     assertThat(after.touched().stream()).containsExactly(1);

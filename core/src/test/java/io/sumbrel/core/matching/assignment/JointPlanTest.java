@@ -24,7 +24,7 @@ class JointPlanTest {
   private record Joint(int[] chosen, int[][] likelihoods, JointPlan plan) {
     static Joint of(List<List<Option>> options, long[] capacity, int budget) {
       List<Claimant> claimants = options.stream().map(Claimant::new).toList();
-      JointPlan plan = JointPlan.of(claimants, capacity, budget, Optional.empty());
+      JointPlan plan = JointPlan.of(claimants, Amounts.of(capacity), budget, Optional.empty());
       return new Joint(
           IntStream.range(0, options.size()).map(c -> plan.outcome(c).chosen()).toArray(),
           IntStream.range(0, options.size())
@@ -143,14 +143,14 @@ class JointPlanTest {
       long[] capacity = random.longs(resources, 20, 100).toArray();
       List<Claimant> claimants = new ArrayList<>();
       randomOptions(random, 120, resources).forEach(o -> claimants.add(new Claimant(o)));
-      JointPlan plan = JointPlan.of(claimants, capacity, BUDGET, Optional.empty());
+      JointPlan plan = JointPlan.of(claimants, Amounts.of(capacity), BUDGET, Optional.empty());
       for (int step = 0; step < 40; step++) {
         List<Claimant> then = List.copyOf(claimants);
         capacity = changed(random, claimants, capacity, step);
         int[] places = claimants.stream().mapToInt(then::indexOf).toArray();
-        JointPlan anew = JointPlan.of(claimants, capacity, BUDGET, Optional.empty());
+        JointPlan anew = JointPlan.of(claimants, Amounts.of(capacity), BUDGET, Optional.empty());
         JointPlan.Before before = new JointPlan.Before(plan, places);
-        plan = JointPlan.of(claimants, capacity, BUDGET, Optional.of(before));
+        plan = JointPlan.of(claimants, Amounts.of(capacity), BUDGET, Optional.of(before));
         for (int c = 0; c < places.length; c++) {
           assertThat(plan.outcome(c).isSame(anew.outcome(c)))
               .as("%d resources, step %d, %d", resources, step, c)
