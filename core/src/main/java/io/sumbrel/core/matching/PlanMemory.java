@@ -50,8 +50,8 @@ final class PlanMemory {
     for (int m = 0; m < places.length; m++) {
       MoneyIn sum = pile.get(m);
       // Most follow each other as they did, but for one that was explained.
-      boolean gone = next + 1 < then.size() && then.get(next + 1).equals(sum);
-      if (gone || next < then.size() && then.get(next).equals(sum)) {
+      boolean gone = next + 1 < then.size() && then.get(next + 1) == sum;
+      if (gone || next < then.size() && then.get(next) == sum) {
         places[m] = gone ? next + 1 : next;
       } else {
         for (int k = 0; k < then.size() && byId.size() < then.size(); k++) {

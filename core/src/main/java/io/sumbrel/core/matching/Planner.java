@@ -47,6 +47,9 @@ public final class Planner {
   /** What is no longer as it was in the plan before. */
   private final Touched changed;
 
+  /** How far that concerns each sum of the pile. */
+  private final Concern[] concerns;
+
   private Planner(
       MatchingProblem problem,
       Weights weights,
@@ -59,6 +62,7 @@ public final class Planner {
     this.searcher = new Searcher(problem, weights, budgets, threads);
     this.memory = new PlanMemory(problem, weights, budgets);
     this.changed = new Touched(problem);
+    this.concerns = new Concern[problem.pile().size()];
     if (before.isPresent()) {
       changed.add(problem.learned());
     }
@@ -162,7 +166,7 @@ public final class Planner {
       int place = placesThen[s];
       int inPile = placesBefore[round.sums[s]];
       Concern concern =
-          place < 0 ? Concern.MORE : concern(inPile, then.seen[place].reading, changedNow);
+          place < 0 ? Concern.MORE : concern(round.sums[s], then.seen[place].reading, changedNow);
       if (concern == Concern.NONE) {
         round.take(s, then, place);
       } else if (concern == Concern.AMOUNT && then.seen[place].own.isPresent()) {
@@ -183,12 +187,17 @@ public final class Planner {
   }
 
   /** How far what was found for a sum then may stand otherwise now. */
-  private Concern concern(int inPile, Reading reading, Touched changedNow) {
-    Concern ever = before.get().concern(inPile, changed);
-    Concern now = changedNow == changed ? ever : before.get().concern(inPile, changedNow);
-    return ever == Concern.MORE || ever == Concern.AMOUNT && !reading.holdsAfter(changed)
+  private Concern concern(int sum, Reading reading, Touched changedNow) {
+    PlanMemory then = before.get();
+    if (changedNow == changed) {
+      Concern concern = then.concern(placesBefore[sum], changed);
+      boolean unread = concern == Concern.AMOUNT && !reading.holdsAfter(changed);
+      concerns[sum] = unread ? Concern.MORE : concern;
+      return concerns[sum];
+    }
+    return concerns[sum] == Concern.MORE
         ? Concern.MORE
-        : now;
+        : then.concern(placesBefore[sum], changedNow);
   }
 
   /** Whether what the round before found need not be searched again, but for its amount. */
@@ -332,7 +341,7 @@ public final class Planner {
         memory.last[round.sums[s]] = round.choices[s];
       }
     }
-    List<Plan.Row> rows = new ArrayList<>();
+    List<Plan.Row> rows = new ArrayList<>(memory.last.length);
     for (int m = 0; m < memory.last.length; m++) {
       Choice choice = memory.last[m];
       int then = placesBefore[m];

@@ -54,7 +54,9 @@ final class PoolWays {
     near(pool);
     whole(pool);
     runs(pool, pool.invoices);
-    runs(pool, pool.byNumber());
+    if (!pool.isNumberedByDue()) {
+      runs(pool, pool.byNumber());
+    }
     if (pool.isOfSeveral()) {
       runs(pool, pool.byCustomer());
     }
@@ -142,7 +144,13 @@ final class PoolWays {
       long otherwise = pool.grantsDiscounts ? Math.max(WaySearch.CENTS, sum / 20) : WaySearch.CENTS;
       if (to > from && under >= 0 && under <= search.mostMissing(sum, otherwise)) {
         int[] run = Arrays.copyOfRange(order, from, to + 1);
-        search.nearly(run, sum, byDue && from == 0 ? Shape.DUE_BY : Shape.RUN);
+        boolean first = byDue && from == 0;
+        if (first) {
+          search.nearly(run, sum, Shape.DUE_BY);
+        }
+        if (!first || pool.isNumberedByDue()) {
+          search.nearly(run, sum, Shape.RUN);
+        }
       }
     }
     if (byDue) {
@@ -155,7 +163,9 @@ final class PoolWays {
     long wanted = search.amount - search.pools.left(credit);
     RunSums.Run less = run -> search.exact(NamedWays.with(run, new int[] {credit}), Shape.RUN, 1);
     pool.runsByDue().reaching(wanted, less);
-    pool.runsByNumber().reaching(wanted, less);
+    if (!pool.isNumberedByDue()) {
+      pool.runsByNumber().reaching(wanted, less);
+    }
   }
 
   /** The earliest due, less a credit; all that is due now. */

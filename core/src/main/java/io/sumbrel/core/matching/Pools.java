@@ -126,6 +126,7 @@ final class Pools {
     private SetSearch withCredits;
     private int[] all;
     private int[] byNumber;
+    private Boolean numberedByDue;
     private RunSums runsByDue;
     private RunSums runsByNumber;
     private int[] byAmount;
@@ -298,6 +299,14 @@ final class Pools {
             new RunSums(byNumber(), Arrays.stream(byNumber()).mapToLong(left::get).toArray());
       }
       return runsByNumber;
+    }
+
+    /** Whether their numbers follow each other as they fall due. */
+    synchronized boolean isNumberedByDue() {
+      if (numberedByDue == null) {
+        numberedByDue = Arrays.equals(invoices, byNumber());
+      }
+      return numberedByDue;
     }
 
     /** Invoices in the order of their numbers. */
