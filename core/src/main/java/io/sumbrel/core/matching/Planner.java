@@ -9,6 +9,7 @@ import io.sumbrel.core.matching.combination.Searched;
 import io.sumbrel.core.receipt.MoneyIn;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.BitSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.IntStream;
@@ -47,8 +48,11 @@ public final class Planner {
   /** What is no longer as it was in the plan before. */
   private final Touched changed;
 
-  /** How far that concerns each sum of the pile. */
-  private final Concern[] concerns;
+  /** The same without what is settled now: where that was taken as given, nothing is otherwise. */
+  private final Touched changedBeyond;
+
+  /** Which sums of the pile may stand otherwise in every round, whatever is left then. */
+  private final BitSet everOtherwise = new BitSet();
 
   private Planner(
       MatchingProblem problem,
@@ -62,9 +66,10 @@ public final class Planner {
     this.searcher = new Searcher(problem, weights, budgets, threads);
     this.memory = new PlanMemory(problem, weights, budgets);
     this.changed = new Touched(problem);
-    this.concerns = new Concern[problem.pile().size()];
+    this.changedBeyond = new Touched(problem);
     if (before.isPresent()) {
       changed.add(problem.learned());
+      changedBeyond.add(problem.learned());
     }
     this.placesBefore =
         before
@@ -158,6 +163,9 @@ public final class Planner {
     if (then != null) {
       then.left.differences(
           round.left, i -> changedNow.add(i, then.left.get(i), round.left.get(i)));
+      if (earlier.isEmpty()) {
+        then.left.differences(round.left, i -> addBeyond(i, then.left.get(i), round.left.get(i)));
+      }
     }
     placesThen = then == null ? none(round.sums.length) : then.placesOf(round.sums, placesBefore);
     List<Integer> unknown = new ArrayList<>();
@@ -166,7 +174,7 @@ public final class Planner {
       int place = placesThen[s];
       int inPile = placesBefore[round.sums[s]];
       Concern concern =
-          place < 0 ? Concern.MORE : concern(round.sums[s], then.seen[place].reading, changedNow);
+          place < 0 ? Concern.MORE : concern(round.sums[s], then.seen[place], changedNow);
       if (concern == Concern.NONE) {
         round.take(s, then, place);
       } else if (concern == Concern.AMOUNT && then.seen[place].own.isPresent()) {
@@ -186,18 +194,20 @@ public final class Planner {
     searcher.searchByAmount(round, byAmount);
   }
 
-  /** How far what was found for a sum then may stand otherwise now. */
-  private Concern concern(int sum, Reading reading, Touched changedNow) {
-    PlanMemory then = before.get();
-    if (changedNow == changed) {
-      Concern concern = then.concern(placesBefore[sum], changed);
-      boolean unread = concern == Concern.AMOUNT && !reading.holdsAfter(changed);
-      concerns[sum] = unread ? Concern.MORE : concern;
-      return concerns[sum];
+  private void addBeyond(int item, long before, long now) {
+    if (now != 0) {
+      changedBeyond.add(item, before, now);
     }
-    return concerns[sum] == Concern.MORE
-        ? Concern.MORE
-        : then.concern(placesBefore[sum], changedNow);
+  }
+
+  /** How far what was found for a sum then may stand otherwise now. */
+  private Concern concern(int sum, Seen then, Touched changedNow) {
+    Concern concern = before.get().concern(placesBefore[sum], changedNow);
+    if (changedNow == changed && concern != Concern.NONE) {
+      boolean beyond = before.get().concern(placesBefore[sum], changedBeyond) != Concern.NONE;
+      everOtherwise.set(sum, beyond || !then.reading.holdsAfter(changed));
+    }
+    return concern != Concern.MORE && everOtherwise.get(sum) ? Concern.MORE : concern;
   }
 
   /** Whether what the round before found need not be searched again, but for its amount. */
@@ -341,22 +351,24 @@ public final class Planner {
         memory.last[round.sums[s]] = round.choices[s];
       }
     }
-    List<Plan.Row> rows = new ArrayList<>(memory.last.length);
-    for (int m = 0; m < memory.last.length; m++) {
-      Choice choice = memory.last[m];
-      int then = placesBefore[m];
-      if (choice == null) {
-        rows.add(nothing(problem.pile().get(m)));
-      } else if (memory.isByList(m)) {
-        Plan.Row row = choice.seen().row(-1, confirmed(m, choice));
-        rows.add(row.ledBy(memory.byList.get(m)));
-      } else if (then >= 0 && before.get().last[then] == choice && !before.get().isByList(then)) {
-        rows.add(before.get().rows.get(then));
-      } else {
-        rows.add(choice.seen().row(choice.chosen(), confirmed(m, choice)));
-      }
+    Plan.Row[] rows = new Plan.Row[memory.last.length];
+    for (int m = 0; m < rows.length; m++) {
+      rows[m] = row(m, memory.last[m]);
     }
-    return rows;
+    return List.of(rows);
+  }
+
+  private Plan.Row row(int m, Choice choice) {
+    int then = placesBefore[m];
+    if (choice == null) {
+      return nothing(problem.pile().get(m));
+    }
+    if (memory.isByList(m)) {
+      return choice.seen().row(-1, confirmed(m, choice)).ledBy(memory.byList.get(m));
+    }
+    return then >= 0 && before.get().last[then] == choice && !before.get().isByList(then)
+        ? before.get().rows.get(then)
+        : choice.seen().row(choice.chosen(), confirmed(m, choice));
   }
 
   /**
