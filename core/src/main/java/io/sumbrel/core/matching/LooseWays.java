@@ -43,19 +43,12 @@ final class LooseWays {
 
   /** Items of the very amount, as far as they were not found otherwise. */
   void equal() {
-    int[] equal = problem.byAmount(search.moneyIn);
-    int kept = 0;
-    int count = 0;
-    for (int item : equal) {
-      if (search.pools.left(item) == search.amount) {
-        count++;
-        if (kept < MOST_EQUAL) {
-          kept++;
-          search.equal(item);
-        }
-      }
+    int[] equal = search.equal();
+    int kept = Math.min(MOST_EQUAL, equal.length);
+    for (int k = 0; k < kept; k++) {
+      search.equal(equal[k]);
     }
-    search.noteUncounted(count - kept);
+    search.noteUncounted(equal.length - kept);
   }
 
   /** All that the text names is settled: a second payment, to be kept or sent back. */

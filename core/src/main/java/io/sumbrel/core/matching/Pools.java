@@ -130,7 +130,7 @@ final class Pools {
     private RunSums runsByDue;
     private RunSums runsByNumber;
     private int[] byAmount;
-    private int[] equalBefore;
+    private volatile int[] equalBefore;
     private List<int[]> months;
     private int[] byCustomer;
 

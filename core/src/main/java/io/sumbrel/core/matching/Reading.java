@@ -365,7 +365,7 @@ final class Reading {
 
   /** Whether a customer is of a family whose items it may mean. */
   boolean looksAt(int customer) {
-    return IntStream.of(heads).anyMatch(h -> h == problem.headOf(customer));
+    return Way.isIn(heads, problem.headOf(customer));
   }
 
   /** Whether somebody chose the figure rather than reckoned it. */

@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.concurrent.ForkJoinTask;
+import java.util.function.Supplier;
 import java.util.stream.IntStream;
 
 /**
@@ -17,6 +18,9 @@ final class Searcher {
 
   /** Fewer are not worth a thread. */
   private static final int SMALLEST_SHARE = 8;
+
+  /** So that who is done first can help the others. */
+  private static final int SHARES_EACH = 4;
 
   private final MatchingProblem problem;
   private final Weights weights;
@@ -54,29 +58,37 @@ final class Searcher {
                             : round.seen[s].reading));
     List<Integer> byPayer = new ArrayList<>(toSearch);
     byPayer.sort(Comparator.comparingInt(s -> readings[s].likeliestCustomer()));
+    Supplier<Pools> pools = pools(round, toSearch.size());
     shared(
         byPayer,
         places -> {
-          Pools pools = new Pools(problem, round.left, budgets);
+          Pools own = pools.get();
           for (int s : places) {
             MoneyIn moneyIn = problem.pile().get(round.sums[s]);
-            round.seen[s] = Seen.of(problem, moneyIn, readings[s], pools, weights);
+            round.seen[s] = Seen.of(problem, moneyIn, readings[s], own, weights);
           }
         });
   }
 
   /** Searches once more what depends on items of the very amount, and nothing else. */
   void searchByAmount(PlanMemory.Round round, List<Integer> toSearch) {
+    Supplier<Pools> pools = pools(round, toSearch.size());
     shared(
         toSearch,
         places -> {
-          Pools pools = new Pools(problem, round.left, budgets);
-          places.forEach(s -> round.seen[s] = round.seen[s].again(problem, pools, weights));
+          Pools own = pools.get();
+          places.forEach(s -> round.seen[s] = round.seen[s].again(problem, own, weights));
         });
   }
 
+  /** A few sums are mostly of the same payers: they use the same pools, many those of their own. */
+  private Supplier<Pools> pools(PlanMemory.Round round, int sums) {
+    Pools pools = new Pools(problem, round.left, budgets);
+    return sums <= SHARE ? () -> pools : () -> new Pools(problem, round.left, budgets);
+  }
+
   private void shared(List<Integer> places, Work work) {
-    int even = (places.size() + threads - 1) / threads;
+    int even = places.size() / (threads * SHARES_EACH);
     int size = Math.min(SHARE, Math.max(SMALLEST_SHARE, even));
     List<List<Integer>> shares =
         IntStream.iterate(0, from -> from < places.size(), from -> from + size)

@@ -28,6 +28,7 @@ final class WayFeatures {
       IntStream.range(0, 1024).map(of -> doublings((double) of)).toArray();
   private static final int SOON = 20;
   private static final int KEPT_BEFORE = 2;
+  private static final int STRANGER = Integer.MIN_VALUE;
 
   private final WaySearch search;
   private final MatchingProblem problem;
@@ -56,11 +57,7 @@ final class WayFeatures {
     this.problem = search.problem;
     this.reading = search.reading;
     reading.edited().forEach(h -> edited.putIfAbsent(h.item(), h));
-    int equal = 0;
-    for (int i : problem.byAmount(search.moneyIn)) {
-      equal += search.pools.left(i) == search.amount ? 1 : 0;
-    }
-    this.equalAmounts = equal;
+    this.equalAmounts = search.equal().length;
     String text = search.moneyIn.text().toUpperCase(Locale.ROOT);
     this.chargeSpokenOf = text.contains("CHG") || text.contains("CHARGE");
   }
@@ -250,7 +247,9 @@ final class WayFeatures {
   }
 
   private Payer payerOf(int customer) {
-    return payers.computeIfAbsent(customer, this::payer);
+    // of all for whom nothing speaks the same is known
+    int known = reading.looksAt(customer) ? customer : STRANGER;
+    return payers.computeIfAbsent(known, c -> payer(customer));
   }
 
   private boolean hasBranch(Way way) {

@@ -8,6 +8,7 @@ import io.sumbrel.core.matching.combination.Sets;
 import io.sumbrel.core.openitem.OpenItem;
 import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.rules.SilentStep;
+import java.util.Arrays;
 import java.util.Collection;
 import java.util.Currency;
 import java.util.LinkedHashMap;
@@ -31,6 +32,7 @@ final class WaySearch {
   final Pools pools;
   final long amount;
   private final Map<Way.Key, Way> found = new LinkedHashMap<>();
+  private int[] equal;
   private int ownWays;
   private long uncountedOwn;
   private long uncounted;
@@ -181,6 +183,15 @@ final class WaySearch {
   /** Keeps a set that reaches the sum exactly. */
   void exact(int[] items, Shape shape, long alternatives) {
     add(items, partsOf(items), Gap.NONE, 0, shape, alternatives);
+  }
+
+  /** Items of whomever of which the very amount is left, in their order. */
+  int[] equal() {
+    if (equal == null) {
+      equal =
+          Arrays.stream(problem.byAmount(moneyIn)).filter(i -> pools.left(i) == amount).toArray();
+    }
+    return equal;
   }
 
   /** Keeps an item of the very amount, where it was not found otherwise. */

@@ -61,8 +61,14 @@ public final class JointPlan {
   public record Before(JointPlan plan, int[] places) {
     /** Whether those that are still there follow each other as they did. */
     private boolean isInOrder() {
-      int[] still = Arrays.stream(places).filter(p -> p >= 0).toArray();
-      return IntStream.range(1, still.length).allMatch(k -> still[k - 1] < still[k]);
+      int last = -1;
+      for (int place : places) {
+        if (place >= 0 && place <= last) {
+          return false;
+        }
+        last = Math.max(last, place);
+      }
+      return true;
     }
   }
 
