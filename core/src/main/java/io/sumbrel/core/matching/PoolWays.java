@@ -53,12 +53,12 @@ final class PoolWays {
     sets(pool, maxSize);
     near(pool);
     whole(pool);
-    runs(pool, pool.invoices);
+    runs(pool, pool.runsByDue());
     if (!pool.isNumberedByDue()) {
-      runs(pool, pool.byNumber());
+      runs(pool, pool.runsByNumber());
     }
     if (pool.isOfSeveral()) {
-      runs(pool, pool.byCustomer());
+      runs(pool, pool.runsByCustomer());
     }
     for (int c = 0; c < Math.min(MOST_BY_CREDITS, pool.credits.length); c++) {
       runsLess(pool, pool.credits[c]);
@@ -131,31 +131,38 @@ final class PoolWays {
   }
 
   /** Neighbours in an order of the pool that reach the amount, or nearly. */
-  private void runs(Pool pool, int[] order) {
-    boolean byDue = order == pool.invoices;
+  private void runs(Pool pool, RunSums row) {
+    boolean byDue = row.order == pool.invoices;
+    long most = search.mostMissing(pool.sum, otherwiseMissing(pool, pool.sum));
     int from = 0;
     long sum = 0;
-    for (int to = 0; to < order.length; to++) {
-      sum += search.pools.left(order[to]);
-      while (sum - search.pools.left(order[from]) >= search.amount && from < to) {
-        sum -= search.pools.left(order[from++]);
+    for (int to = 0; to < row.order.length; to++) {
+      sum += row.amounts[to];
+      while (sum - row.amounts[from] >= search.amount && from < to) {
+        sum -= row.amounts[from++];
       }
       long under = sum - search.amount;
-      long otherwise = pool.grantsDiscounts ? Math.max(WaySearch.CENTS, sum / 20) : WaySearch.CENTS;
-      if (to > from && under >= 0 && under <= search.mostMissing(sum, otherwise)) {
-        int[] run = Arrays.copyOfRange(order, from, to + 1);
+      if (to > from
+          && under >= 0
+          && under <= most
+          && under <= search.mostMissing(sum, otherwiseMissing(pool, sum))) {
+        int[] run = Arrays.copyOfRange(row.order, from, to + 1);
         boolean first = byDue && from == 0;
         if (first) {
-          search.nearly(run, sum, Shape.DUE_BY);
+          search.nearly(run, sum, Shape.DUE_BY, pool.grantsDiscounts);
         }
         if (!first || pool.isNumberedByDue()) {
-          search.nearly(run, sum, Shape.RUN);
+          search.nearly(run, sum, Shape.RUN, pool.grantsDiscounts);
         }
       }
     }
     if (byDue) {
       upTo(pool);
     }
+  }
+
+  private static long otherwiseMissing(Pool pool, long sum) {
+    return pool.grantsDiscounts ? Math.max(WaySearch.CENTS, sum / 20) : WaySearch.CENTS;
   }
 
   /** Neighbours of which a credit was taken off. */

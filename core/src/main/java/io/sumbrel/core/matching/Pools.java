@@ -125,14 +125,13 @@ final class Pools {
     private SetSearch table;
     private SetSearch withCredits;
     private int[] all;
-    private int[] byNumber;
     private Boolean numberedByDue;
     private RunSums runsByDue;
     private RunSums runsByNumber;
     private int[] byAmount;
     private volatile int[] equalBefore;
     private List<int[]> months;
-    private int[] byCustomer;
+    private RunSums runsByCustomer;
 
     private Pool(int[] invoices, int[] credits) {
       this.invoices = invoices;
@@ -223,22 +222,27 @@ final class Pools {
     }
 
     /** Invoices branch by branch, each by due date. */
-    synchronized int[] byCustomer() {
-      if (byCustomer == null) {
-        byCustomer =
-            Arrays.stream(invoices)
-                .boxed()
-                .sorted(Comparator.comparingInt(problem::customerOf))
-                .mapToInt(i -> i)
-                .toArray();
+    synchronized RunSums runsByCustomer() {
+      if (runsByCustomer == null) {
+        runsByCustomer =
+            runs(
+                Arrays.stream(invoices)
+                    .boxed()
+                    .sorted(Comparator.comparingInt(problem::customerOf))
+                    .mapToInt(i -> i)
+                    .toArray());
       }
-      return byCustomer;
+      return runsByCustomer;
     }
 
     /** Whether branches owe some of it. */
     boolean isOfSeveral() {
-      int[] order = byCustomer();
+      int[] order = runsByCustomer().order;
       return problem.customerOf(order[0]) != problem.customerOf(order[order.length - 1]);
+    }
+
+    private RunSums runs(int[] order) {
+      return new RunSums(order, Arrays.stream(order).mapToLong(left::get).toArray());
     }
 
     /** The invoices of each month in which there are several. */
@@ -293,10 +297,16 @@ final class Pools {
       return runsByDue;
     }
 
+    /** Invoices in the order of their numbers. */
     synchronized RunSums runsByNumber() {
       if (runsByNumber == null) {
         runsByNumber =
-            new RunSums(byNumber(), Arrays.stream(byNumber()).mapToLong(left::get).toArray());
+            runs(
+                Arrays.stream(invoices)
+                    .mapToLong(i -> (long) problem.numberRank(i) << 32 | i)
+                    .sorted()
+                    .mapToInt(k -> (int) k)
+                    .toArray());
       }
       return runsByNumber;
     }
@@ -304,22 +314,9 @@ final class Pools {
     /** Whether their numbers follow each other as they fall due. */
     synchronized boolean isNumberedByDue() {
       if (numberedByDue == null) {
-        numberedByDue = Arrays.equals(invoices, byNumber());
+        numberedByDue = Arrays.equals(invoices, runsByNumber().order);
       }
       return numberedByDue;
-    }
-
-    /** Invoices in the order of their numbers. */
-    synchronized int[] byNumber() {
-      if (byNumber == null) {
-        byNumber =
-            Arrays.stream(invoices)
-                .mapToLong(i -> (long) problem.numberRank(i) << 32 | i)
-                .sorted()
-                .mapToInt(k -> (int) k)
-                .toArray();
-      }
-      return byNumber;
     }
   }
 }

@@ -4,43 +4,88 @@ import io.sumbrel.core.matching.candidate.LongMarks;
 import java.util.Arrays;
 
 /**
- * Invoices in an order, to be asked which neighbours come to exactly a sum: made once for a pool.
+ * Invoices in an order, which may be asked which neighbours come to exactly a sum: made once for a
+ * pool.
  */
 final class RunSums {
   private static final int BITS = 16;
+  private static final int MARKS_EACH = 16;
+  private static final int MOST_FOR_RUNS = 1_000;
 
-  private final int[] order;
+  final int[] order;
+
+  /** Of the invoices, by their places in the order; above zero. */
+  final long[] amounts;
 
   /** What the first so many come to; rising, because an invoice is above zero. */
   private final long[] sums;
 
-  /** Nearly all that is asked for is none of the sums. */
-  private final LongMarks marks = new LongMarks(BITS);
+  /** Nearly all that is asked for is none of the sums: marked when it is asked for. */
+  private volatile LongMarks marks;
+
+  /** What runs come to, marked once it was asked so often that it takes no longer to mark all. */
+  private volatile LongMarks runs;
+
+  private int asked;
 
   /** Takes a run, two invoices or more. */
   interface Run {
     void of(int[] items);
   }
 
-  /**
-   * @param amounts of the invoices, by their places in the order; above zero
-   */
   RunSums(int[] order, long[] amounts) {
     this.order = order;
+    this.amounts = amounts;
     this.sums = new long[order.length + 1];
-    marks.mark(0);
     for (int k = 0; k < order.length; k++) {
       sums[k + 1] = sums[k] + amounts[k];
-      marks.mark(sums[k + 1]);
     }
   }
 
   /** Passes on every run that comes to a sum, the one that ends first before the others. */
   void reaching(long wanted, Run run) {
+    if (isReached(wanted)) {
+      search(wanted, run);
+    }
+  }
+
+  private LongMarks marks() {
+    LongMarks known = marks;
+    if (known == null) {
+      known = new LongMarks(BITS);
+      for (long sum : sums) {
+        known.mark(sum);
+      }
+      marks = known;
+    }
+    return known;
+  }
+
+  /** Whether it may be; false only where no run comes to it. */
+  private boolean isReached(long wanted) {
+    if (runs == null && order.length <= MOST_FOR_RUNS && ++asked > order.length / 2) {
+      int all = order.length * order.length / 2;
+      LongMarks marked =
+          new LongMarks(
+              Long.SIZE
+                  - Long.numberOfLeadingZeros(Math.max(MARKS_EACH * MARKS_EACH, MARKS_EACH * all)));
+      for (int from = 0; from < order.length; from++) {
+        for (int to = from + 2; to < sums.length; to++) {
+          marked.mark(sums[to] - sums[from]);
+        }
+      }
+      runs = marked;
+    }
+    LongMarks marked = runs;
+    return marked == null || marked.isMarked(wanted);
+  }
+
+  private void search(long wanted, Run run) {
+    LongMarks marked = marks();
     int enough = Arrays.binarySearch(sums, wanted);
     for (int to = Math.max(2, enough < 0 ? ~enough : enough); to < sums.length; to++) {
       long before = sums[to] - wanted;
-      if (marks.isMarked(before)) {
+      if (marked.isMarked(before)) {
         int from = Arrays.binarySearch(sums, 0, to - 1, before);
         if (from >= 0) {
           run.of(Arrays.copyOfRange(order, from, to));

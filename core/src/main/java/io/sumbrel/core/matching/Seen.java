@@ -61,7 +61,7 @@ final class Seen {
       if (!search.isApart()) {
         return Optional.empty();
       }
-      List<Way> all = strongest(ways.subList(0, search.ownWays()), Integer.MAX_VALUE);
+      List<Way> all = strongest(ways.subList(0, search.ownWays()), search.ownWays());
       List<Way> kept = all.subList(0, Math.min(WAYS_KEPT, all.size()));
       List<Way> weaker = all.subList(kept.size(), all.size());
       long more = weaker.stream().filter(Way::reaches).count();
@@ -106,8 +106,16 @@ final class Seen {
     return new Seen(search, strongest(ways, WAYS_KEPT), own);
   }
 
+  /** The strongest first; of equal ones the one that was found first. */
   private static List<Way> strongest(List<Way> ways, int most) {
-    return ways.stream().sorted(Comparator.comparingInt(w -> -w.points)).limit(most).toList();
+    long[] order = new long[ways.size()];
+    for (int w = 0; w < order.length; w++) {
+      order[w] = (long) -ways.get(w).points << Integer.SIZE | w;
+    }
+    Arrays.sort(order);
+    return Arrays.stream(order, 0, Math.min(most, order.length))
+        .mapToObj(k -> ways.get((int) k))
+        .toList();
   }
 
   private static Option option(Way way) {

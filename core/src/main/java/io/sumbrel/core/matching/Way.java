@@ -185,6 +185,9 @@ final class Way {
 
   /** The same for ways that settle the same and differ in the same. */
   Key key() {
+    if (items.length == 1) {
+      return key(new long[] {items[0], parts[0]});
+    }
     long[] order = new long[items.length];
     for (int k = 0; k < order.length; k++) {
       order[k] = (long) items[k] << 32 | k;
@@ -196,7 +199,11 @@ final class Way {
       sorted[2 * k] = items[place];
       sorted[2 * k + 1] = parts[place];
     }
-    return new Key(sorted, gap == Gap.LATE_DISCOUNT ? Gap.DISCOUNT : gap, gapMinor);
+    return key(sorted);
+  }
+
+  private Key key(long[] itemsAndParts) {
+    return new Key(itemsAndParts, gap == Gap.LATE_DISCOUNT ? Gap.DISCOUNT : gap, gapMinor);
   }
 
   /** Items with their parts in rising order, and the gap. */

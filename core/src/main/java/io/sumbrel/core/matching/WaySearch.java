@@ -211,11 +211,22 @@ final class WaySearch {
 
   /** Keeps a set whose sum is the amount, or more than it by a difference that is allowed. */
   void nearly(int[] items, long sum, Shape shape) {
+    nearly(items, sum, shape, true);
+  }
+
+  /**
+   * The same.
+   *
+   * @param mayBeDiscounted false where no item of it grants a discount: to look is long
+   */
+  void nearly(int[] items, long sum, Shape shape, boolean mayBeDiscounted) {
     long under = sum - amount;
     if (under == 0) {
       exact(items, shape, 1);
     } else if (under > 0) {
-      discounted(items, sum, under, shape);
+      if (mayBeDiscounted) {
+        discounted(items, sum, under, shape);
+      }
       withheld(items, under, shape);
       charged(items, under, shape);
     }
