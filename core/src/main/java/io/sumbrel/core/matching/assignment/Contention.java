@@ -46,6 +46,11 @@ final class Contention {
   /** Slots whose group may not be what it was, or may ask for what is not there as it was. */
   private final BitSet touched = new BitSet();
 
+  /** Empty but while those who may get in each other's way are gathered. */
+  private final BitSet in = new BitSet();
+
+  private final BitSet looked = new BitSet();
+
   /** What this came from, and what was found so far of each pass; until it is made. */
   private Contention before;
 
@@ -350,8 +355,6 @@ final class Contention {
    * so many joint choices.
    */
   private int[] together(int slot, int pass, double mostChoices) {
-    BitSet in = new BitSet();
-    BitSet looked = new BitSet();
     int[] queue = {slot};
     int count = 1;
     in.set(slot);
@@ -373,6 +376,12 @@ final class Contention {
             }
           }
         }
+      }
+    }
+    for (int at = 0; at < count; at++) {
+      in.clear(queue[at]);
+      for (int r : claimants[queue[at]].resources) {
+        looked.clear(r);
       }
     }
     if (choices > mostChoices) {
