@@ -84,10 +84,14 @@ final class LooseWays {
     Map<Long, List<Integer>> byAmount = new HashMap<>();
     List<int[]> pairs = new ArrayList<>();
     long count = 0;
-    for (int i : problem.openInvoices(search.moneyIn.currency())) {
+    int[] left =
+        problem.openInvoices(search.currency()).stream()
+            .mapToInt(i -> i)
+            .filter(i -> search.pools.left(i) > 0)
+            .toArray();
+    for (int i : left) {
       long open = search.pools.left(i);
-      for (int other :
-          open <= 0 ? List.<Integer>of() : byAmount.getOrDefault(search.amount - open, List.of())) {
+      for (int other : byAmount.getOrDefault(search.amount - open, List.of())) {
         count++;
         if (pairs.size() < KEEP_PAIRS) {
           pairs.add(new int[] {other, i});
@@ -100,17 +104,14 @@ final class LooseWays {
     }
     search.noteUncounted(count - pairs.size());
     if (count == 0) {
-      acrossMore();
+      acrossMore(left);
     }
   }
 
   /** No two make the sum: perhaps more do, as far as they can be searched. */
-  private void acrossMore() {
+  private void acrossMore(int[] left) {
     int[] invoices =
-        problem.openInvoices(search.currency()).stream()
-            .mapToInt(i -> i)
-            .filter(i -> search.pools.left(i) > 0 && search.pools.left(i) < search.amount)
-            .toArray();
+        Arrays.stream(left).filter(i -> search.pools.left(i) < search.amount).toArray();
     if (invoices.length > SumTable.MAX_AMOUNTS) {
       search.noteSearchedTo(2);
       return;

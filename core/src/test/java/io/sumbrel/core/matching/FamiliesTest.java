@@ -225,4 +225,22 @@ class FamiliesTest extends SmallHouse {
         searchedTo,
         Optional.empty());
   }
+
+  /** What was taken as given for others is nothing to pair with what is left of another item. */
+  @Test
+  void whatIsTakenIsNoPartOfADeposit() {
+    CustomerId one = customer("Alder Works");
+    CustomerId other = customer("Birch Foods");
+    item(one, "T-70001", 10_000);
+    item(other, "T-70002", 10_000);
+    money("Alder Works", 10_000, "T-70001");
+    money("Birch Foods", 6_000, "PART OF T-70002");
+    bankLine(4_000, "COUNTER DEPOSIT");
+    Plan plan = Planner.plan(problem());
+    assertThat(plan.rows().get(0).chosen()).isPresent();
+    assertThat(plan.rows().get(1).chosen()).isPresent();
+    assertThat(plan.rows().get(2).ways())
+        .flatExtracting(Proposal::lines)
+        .allSatisfy(line -> assertThat(line.amountMinor()).isPositive());
+  }
 }
