@@ -9,8 +9,6 @@ import java.util.Arrays;
  */
 final class RunSums {
   private static final int BITS = 16;
-  private static final int MARKS_EACH = 16;
-  private static final int MOST_FOR_RUNS = 1_000;
 
   final int[] order;
 
@@ -22,11 +20,6 @@ final class RunSums {
 
   /** Nearly all that is asked for is none of the sums: marked when it is asked for. */
   private volatile LongMarks marks;
-
-  /** What runs come to, marked once it was asked so often that it takes no longer to mark all. */
-  private volatile LongMarks runs;
-
-  private int asked;
 
   /** Takes a run, two invoices or more. */
   interface Run {
@@ -42,13 +35,6 @@ final class RunSums {
     }
   }
 
-  /** Passes on every run that comes to a sum, the one that ends first before the others. */
-  void reaching(long wanted, Run run) {
-    if (isReached(wanted)) {
-      search(wanted, run);
-    }
-  }
-
   private LongMarks marks() {
     LongMarks known = marks;
     if (known == null) {
@@ -61,26 +47,8 @@ final class RunSums {
     return known;
   }
 
-  /** Whether it may be; false only where no run comes to it. */
-  private boolean isReached(long wanted) {
-    if (runs == null && order.length <= MOST_FOR_RUNS && ++asked > order.length / 2) {
-      int all = order.length * order.length / 2;
-      LongMarks marked =
-          new LongMarks(
-              Long.SIZE
-                  - Long.numberOfLeadingZeros(Math.max(MARKS_EACH * MARKS_EACH, MARKS_EACH * all)));
-      for (int from = 0; from < order.length; from++) {
-        for (int to = from + 2; to < sums.length; to++) {
-          marked.mark(sums[to] - sums[from]);
-        }
-      }
-      runs = marked;
-    }
-    LongMarks marked = runs;
-    return marked == null || marked.isMarked(wanted);
-  }
-
-  private void search(long wanted, Run run) {
+  /** Passes on every run that comes to a sum, the one that ends first before the others. */
+  void reaching(long wanted, Run run) {
     LongMarks marked = marks();
     int enough = Arrays.binarySearch(sums, wanted);
     for (int to = Math.max(2, enough < 0 ? ~enough : enough); to < sums.length; to++) {
