@@ -88,6 +88,7 @@ class DepositsWalkTest {
     assertThat(page.getByText("At the bank, to be tied · 6")).isVisible();
     assertThat(page.getByText("Not at the bank yet · 3")).isVisible();
     ines.zone("deposits").focus();
+    assertThat(page.locator("q")).isVisible(); // keys before the first is shown would be lost
     ines.key("ArrowDown", "ArrowDown");
     assertThat(
             page.getByRole(
