@@ -43,10 +43,10 @@ final class LooseWays {
 
   /** Items of the very amount, as far as they were not found otherwise. */
   void equal() {
-    int[] equal = search.equal();
+    int[] equal = search.itemsOfTheAmount();
     int kept = Math.min(MOST_EQUAL, equal.length);
     for (int k = 0; k < kept; k++) {
-      search.equal(equal[k]);
+      search.keepUnlessFound(equal[k]);
     }
     search.noteUncounted(equal.length - kept);
   }

@@ -166,6 +166,9 @@ public final class MatchingProblem {
     Amounts openNow = open.copy();
     for (OpenItem item : others) {
       int place = placeOf(item.id());
+      if (place >= 0 && item(place).equals(item)) {
+        continue;
+      }
       boolean inert = item.isSettled() || item.customer().isEmpty();
       if (place < 0 && isKeptOnAccount(item) && more.size() < MOST_NEWER) {
         place = items.size() + more.size();
@@ -177,7 +180,7 @@ public final class MatchingProblem {
         openNow.set(place, item.openMinor());
         all.put(place, item);
       }
-      if (place >= 0 && place < items.size() && items.get(place).equals(item)) {
+      if (place >= 0 && !isNewer(place) && items.get(place).equals(item)) {
         all.remove(place);
       }
     }

@@ -92,10 +92,14 @@ final class PlanMemory {
     return rounds.get(0).seenOf(inPile);
   }
 
-  /** How far what was found for a sum of the pile might be otherwise after some changes. */
-  Concern concern(int inPile, Touched touched) {
+  /**
+   * How far what was found for a sum of the pile might be otherwise after some changes.
+   *
+   * @param seen that, in whatever round
+   */
+  Concern concern(int inPile, Seen seen, Touched touched) {
     return touched.mayConcern(amounts[inPile], families[inPile])
-        ? seenOf(inPile).concern(touched)
+        ? seen.concern(touched)
         : Concern.NONE;
   }
 

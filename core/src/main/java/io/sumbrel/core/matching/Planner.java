@@ -162,65 +162,55 @@ public final class Planner {
     Touched changedNow = earlier.isEmpty() ? changed : new Touched(problem);
     if (then != null) {
       then.left.differences(
-          round.left, i -> changedNow.add(i, then.left.get(i), round.left.get(i)));
-      if (earlier.isEmpty()) {
-        then.left.differences(round.left, i -> addBeyond(i, then.left.get(i), round.left.get(i)));
-      }
+          round.left,
+          i -> {
+            changedNow.add(i, then.left.get(i), round.left.get(i));
+            if (changedNow == changed && round.left.get(i) != 0) {
+              changedBeyond.add(i, then.left.get(i), round.left.get(i));
+            }
+          });
     }
     placesThen = then == null ? none(round.sums.length) : then.placesOf(round.sums, placesBefore);
+    Optional<Taken> taken = earlier.map(e -> new Taken(problem, e.left, round.left));
     List<Integer> unknown = new ArrayList<>();
     List<Integer> byAmount = new ArrayList<>();
     for (int s = 0; s < placesThen.length; s++) {
       int place = placesThen[s];
-      int inPile = placesBefore[round.sums[s]];
-      Concern concern =
-          place < 0 ? Concern.MORE : concern(round.sums[s], then.seen[place], changedNow);
+      int sum = round.sums[s];
+      Concern concern = place < 0 ? Concern.MORE : concern(sum, then.seen[place], changedNow);
       if (concern == Concern.NONE) {
         round.take(s, then, place);
-      } else if (concern == Concern.AMOUNT && then.seen[place].own.isPresent()) {
+      } else if (concern == Concern.AMOUNT) {
         round.seen[s] = then.seen[place];
-        byAmount.add(s);
+      } else if (earlier.isPresent()) {
+        round.seen[s] = earlier.get().seenOf(sum);
+        concern = round.seen[s].concern(taken.get());
       } else {
-        // a reading mostly holds, even where it is to be searched again
-        round.seen[s] = earlier.isEmpty() ? readAlike(inPile) : earlier.get().seenOf(round.sums[s]);
-        unknown.add(s);
+        round.seen[s] = readAlike(placesBefore[sum]);
       }
-    }
-    if (earlier.isPresent()) {
-      Taken taken = new Taken(problem, earlier.get().left, round.left);
-      unknown.removeIf(s -> isKnown(s, round.seen[s], taken, byAmount));
+      if (concern != Concern.NONE) {
+        (concern == Concern.AMOUNT ? byAmount : unknown).add(s);
+      }
     }
     searcher.search(round, unknown);
     searcher.searchByAmount(round, byAmount);
   }
 
-  private void addBeyond(int item, long before, long now) {
-    if (now != 0) {
-      changedBeyond.add(item, before, now);
-    }
-  }
-
   /** How far what was found for a sum then may stand otherwise now. */
   private Concern concern(int sum, Seen then, Touched changedNow) {
-    Concern concern = before.get().concern(placesBefore[sum], changedNow);
+    int inPile = placesBefore[sum];
+    Concern concern = before.get().concern(inPile, then, changedNow);
     if (changedNow == changed && concern != Concern.NONE) {
-      boolean beyond = before.get().concern(placesBefore[sum], changedBeyond) != Concern.NONE;
+      boolean beyond = before.get().concern(inPile, then, changedBeyond) != Concern.NONE;
       everOtherwise.set(sum, beyond || !then.reading.holdsAfter(changed));
     }
-    return concern != Concern.MORE && everOtherwise.get(sum) ? Concern.MORE : concern;
+    return everOtherwise.get(sum) ? Concern.MORE : concern;
   }
 
-  /** Whether what the round before found need not be searched again, but for its amount. */
-  private static boolean isKnown(int s, Seen earlier, Taken taken, List<Integer> byAmount) {
-    Concern concern = taken.concern(earlier);
-    if (concern == Concern.AMOUNT && earlier.own.isPresent()) {
-      byAmount.add(s);
-      return true;
-    }
-    return concern == Concern.NONE;
-  }
-
-  /** What was found before for a sum that would be read alike now; null where there is none. */
+  /**
+   * What was found before for a sum that would be read alike now, even where it is to be searched
+   * again; null where there is none.
+   */
   private Seen readAlike(int inPile) {
     Seen then = inPile < 0 ? null : before.get().rounds.get(0).seenOf(inPile);
     return then != null && then.reading.holdsAfter(changed) ? then : null;

@@ -35,8 +35,8 @@ final class Pools {
   private record Key(int customer, Currency currency, boolean family) {}
 
   /**
-   * @param left what may still be placed on each item, signed minor units; not copied before
-   *     something is taken, for it is large
+   * @param left what may still be placed on each item, signed minor units; stays as it is, whatever
+   *     is taken here
    */
   Pools(MatchingProblem problem, Amounts left, Budgets budgets) {
     this.problem = problem;
@@ -237,8 +237,8 @@ final class Pools {
 
     /** Whether branches owe some of it. */
     boolean isOfSeveral() {
-      int[] order = runsByCustomer().order;
-      return problem.customerOf(order[0]) != problem.customerOf(order[order.length - 1]);
+      int one = problem.customerOf(invoices[0]);
+      return Arrays.stream(invoices).anyMatch(i -> problem.customerOf(i) != one);
     }
 
     private RunSums runs(int[] order) {

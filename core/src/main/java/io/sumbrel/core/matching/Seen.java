@@ -45,7 +45,9 @@ final class Seen {
   /** Why it might look otherwise after some changes. */
   enum Concern {
     NONE,
-    /** Items of its very amount came or went, and nothing else that it depends on. */
+    /**
+     * Items of its very amount came or went, and nothing else that it depends on: see {@link Own}.
+     */
     AMOUNT,
     MORE
   }
@@ -99,7 +101,7 @@ final class Seen {
 
   /** The same where nothing that it depends on has changed but items of its very amount. */
   Seen again(MatchingProblem now, Pools pools, Weights weights) {
-    WaySearch search = WaySearch.again(now, moneyIn, this, pools);
+    WaySearch search = WaySearch.again(now, this, pools);
     List<Way> ways = List.copyOf(search.found());
     WayFeatures features = new WayFeatures(search);
     ways.subList(search.ownWays(), ways.size()).forEach(w -> features.weigh(w, weights));
@@ -137,18 +139,19 @@ final class Seen {
   }
 
   /** How far it might look otherwise after these changes. */
-  Concern concern(Touched touched) {
-    if (touched.isNothing()) {
+  Concern concern(Changes changes) {
+    if (changes.isNothing()) {
       return Concern.NONE;
     }
     boolean more =
-        touched.hasHeadOf(reading.heads())
+        changes.hasHeadOf(reading.heads())
             || reading.isUnnamedDeposit()
-            || touched.hasRecords() && problem.recordedFor(moneyIn).length > 0
-            || touched.hasPayer(moneyIn, reading.payerName, reading.payerAccount);
-    return more
-        ? Concern.MORE
-        : touched.hasAmount(moneyIn.amountMinor()) ? Concern.AMOUNT : Concern.NONE;
+            || changes.hasRecordFor(moneyIn)
+            || changes.hasPayer(moneyIn, reading.payerName, reading.payerAccount);
+    if (!more && !changes.hasAmountOf(moneyIn)) {
+      return Concern.NONE;
+    }
+    return more || own.isEmpty() ? Concern.MORE : Concern.AMOUNT;
   }
 
   /**

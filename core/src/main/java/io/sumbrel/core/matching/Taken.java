@@ -1,7 +1,7 @@
 package io.sumbrel.core.matching;
 
-import io.sumbrel.core.matching.Seen.Concern;
 import io.sumbrel.core.matching.assignment.Amounts;
+import io.sumbrel.core.receipt.MoneyIn;
 import java.util.Arrays;
 import java.util.BitSet;
 
@@ -9,7 +9,7 @@ import java.util.BitSet;
  * What was taken off what is left between one round and the next. It is much, and few ask: so it is
  * looked up for whoever asks, family by family.
  */
-final class Taken {
+final class Taken implements Changes {
   private final MatchingProblem problem;
   private final Amounts before;
   private final Amounts now;
@@ -24,18 +24,30 @@ final class Taken {
     this.nothing = before.isSame(now);
   }
 
-  /** How far what was found for a sum might be otherwise now. */
-  Concern concern(Seen seen) {
-    if (nothing) {
-      return Concern.NONE;
-    }
-    boolean more =
-        seen.reading.isUnnamedDeposit()
-            || Arrays.stream(seen.reading.heads()).anyMatch(this::hasFamily)
-            || hasAny(problem.recordedFor(seen.moneyIn));
-    return more
-        ? Concern.MORE
-        : hasAny(problem.byAmount(seen.moneyIn)) ? Concern.AMOUNT : Concern.NONE;
+  @Override
+  public boolean isNothing() {
+    return nothing;
+  }
+
+  @Override
+  public boolean hasHeadOf(int[] families) {
+    return Arrays.stream(families).anyMatch(this::hasFamily);
+  }
+
+  @Override
+  public boolean hasAmountOf(MoneyIn moneyIn) {
+    return hasAny(problem.byAmount(moneyIn));
+  }
+
+  @Override
+  public boolean hasRecordFor(MoneyIn entry) {
+    return hasAny(problem.recordedFor(entry));
+  }
+
+  /** From round to round the same is remembered. */
+  @Override
+  public boolean hasPayer(MoneyIn moneyIn, String name, String account) {
+    return false;
   }
 
   private boolean hasFamily(int head) {

@@ -9,7 +9,7 @@ import java.util.BitSet;
 /**
  * Items of which something else is left than before: by the heads of their families, and amounts.
  */
-final class Touched {
+final class Touched implements Changes {
   private final MatchingProblem problem;
   private final BitSet heads = new BitSet();
   private long families;
@@ -55,13 +55,8 @@ final class Touched {
     more.customers().forEach(c -> addHead(problem.headOf(problem.customerIndex(c))));
   }
 
-  /**
-   * Whether something else is remembered of a payer.
-   *
-   * @param name in plain words, empty when the bank gives none
-   * @param account without its blanks, empty when the bank gives none
-   */
-  boolean hasPayer(MoneyIn moneyIn, String name, String account) {
+  @Override
+  public boolean hasPayer(MoneyIn moneyIn, String name, String account) {
     if (learned.customers().isEmpty()) {
       return false;
     }
@@ -108,16 +103,18 @@ final class Touched {
     families |= 1L << head;
   }
 
-  boolean isNothing() {
+  @Override
+  public boolean isNothing() {
     return nothing;
   }
 
-  /** Whether a record is among them. */
-  boolean hasRecords() {
-    return records;
+  @Override
+  public boolean hasRecordFor(MoneyIn entry) {
+    return records && problem.recordedFor(entry).length > 0;
   }
 
-  boolean hasHeadOf(int[] families) {
+  @Override
+  public boolean hasHeadOf(int[] families) {
     for (int head : families) {
       if (heads.get(head)) {
         return true;
@@ -126,7 +123,12 @@ final class Touched {
     return false;
   }
 
-  boolean hasAmount(long minor) {
+  @Override
+  public boolean hasAmountOf(MoneyIn moneyIn) {
+    return hasAmount(moneyIn.amountMinor());
+  }
+
+  private boolean hasAmount(long minor) {
     return marks.isMarked(minor) && amounts.first(minor) >= 0;
   }
 }

@@ -57,7 +57,7 @@ final class WayFeatures {
     this.problem = search.problem;
     this.reading = search.reading;
     reading.edited().forEach(h -> edited.putIfAbsent(h.item(), h));
-    this.equalAmounts = search.equal().length;
+    this.equalAmounts = search.itemsOfTheAmount().length;
     String text = search.moneyIn.text().toUpperCase(Locale.ROOT);
     this.chargeSpokenOf = text.contains("CHG") || text.contains("CHARGE");
   }

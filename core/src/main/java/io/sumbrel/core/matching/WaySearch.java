@@ -64,8 +64,8 @@ final class WaySearch {
   }
 
   /** What was found for a sum before, where nothing but items of its very amount has changed. */
-  static WaySearch again(MatchingProblem problem, MoneyIn moneyIn, Seen then, Pools pools) {
-    WaySearch search = new WaySearch(problem, moneyIn, then.reading, pools);
+  static WaySearch again(MatchingProblem problem, Seen then, Pools pools) {
+    WaySearch search = new WaySearch(problem, then.moneyIn, then.reading, pools);
     Seen.Own own = then.own.orElseThrow();
     own.ways().forEach(w -> search.found.put(w.key(), w));
     search.uncounted = own.uncounted();
@@ -186,7 +186,7 @@ final class WaySearch {
   }
 
   /** Items of whomever of which the very amount is left, in their order. */
-  int[] equal() {
+  int[] itemsOfTheAmount() {
     if (equal == null) {
       equal =
           Arrays.stream(problem.byAmount(moneyIn)).filter(i -> pools.left(i) == amount).toArray();
@@ -195,7 +195,7 @@ final class WaySearch {
   }
 
   /** Keeps an item of the very amount, where it was not found otherwise. */
-  void equal(int item) {
+  void keepUnlessFound(int item) {
     Way way =
         new Way(
             new int[] {item},
