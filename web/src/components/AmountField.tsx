@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { parseAmount, words } from '../money/money';
 import styles from './AmountField.module.css';
 
@@ -12,10 +12,21 @@ interface Props {
   done: () => void;
 }
 
-/** An amount while it is typed: Enter keeps it, Esc drops it. */
+/** An amount while it is typed: Enter keeps it, and so does a click elsewhere; Esc drops it. */
 export function AmountField({ label, minor, currency, first = '', keep, done }: Props) {
   const [text, setText] = useState(first || (minor > 0 ? words(minor, currency) : ''));
+  const [begun] = useState(text);
+  const ended = useRef(false);
   const read = text === '' ? 0 : parseAmount(text, currency);
+  const end = (kept: number | undefined) => {
+    if (!ended.current) {
+      ended.current = true;
+      if (kept !== undefined) {
+        keep(kept);
+      }
+      done();
+    }
+  };
   return (
     <input
       autoFocus
@@ -32,16 +43,17 @@ export function AmountField({ label, minor, currency, first = '', keep, done }: 
       }}
       onClick={(e) => e.stopPropagation()}
       onChange={(e) => setText(e.target.value)}
-      onBlur={done}
+      onDoubleClick={(e) => e.stopPropagation()}
+      onBlur={() => end(text === begun && !first ? undefined : read)}
       onKeyDown={(e) => {
         if (e.key === 'Escape') {
           e.preventDefault();
-          done();
-        } else if (e.key === 'Enter' && !e.ctrlKey && read !== undefined) {
+          end(undefined);
+        } else if (e.key === 'Enter' && read !== undefined) {
+          // with Ctrl too: what is posted is what was seen, so it is kept first
           e.preventDefault();
           e.stopPropagation();
-          keep(read);
-          done();
+          end(read);
         }
       }}
     />

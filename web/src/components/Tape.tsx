@@ -11,6 +11,10 @@ export interface TapeRow {
   chosen?: boolean;
   /** Stands in place of the amount while it is being changed. */
   field?: ReactNode;
+  /** What the mouse does: a click chooses the line, a double click changes its amount. */
+  choose?: () => void;
+  change?: () => void;
+  remove?: { label: string; act: () => void };
 }
 
 interface Props {
@@ -49,12 +53,29 @@ export function Tape(props: Props) {
           <li
             key={row.key}
             className={row.chosen ? `${styles.line} ${styles.chosen}` : styles.line}
+            onClick={row.choose}
+            onDoubleClick={row.change}
           >
             <span className={styles.label}>{row.label}</span>
             {row.field ?? (
               <span className={`figures ${styles.amount}`}>{words(row.minor, currency)}</span>
             )}
             <span className={styles.side}>{SIGNS[String(row.side)]}</span>
+            {row.remove && (
+              <button
+                type="button"
+                tabIndex={-1}
+                className={styles.remove}
+                aria-label={row.remove.label}
+                title={row.remove.label}
+                onClick={(e) => {
+                  e.stopPropagation();
+                  row.remove?.act();
+                }}
+              >
+                ×
+              </button>
+            )}
           </li>
         ))}
       </ol>

@@ -1,7 +1,7 @@
 /** The one table of keys; the help is drawn from it. */
 export const KEYS = [
   { where: 'Everywhere', keys: 'F6 · Shift+F6', words: 'go round the zones of the page' },
-  { where: 'Everywhere', keys: '/', words: 'find by amount, payer, text' },
+  { where: 'Desk, customers, done', keys: '/', words: 'find in the list of the page' },
   { where: 'Everywhere', keys: '?', words: 'this help' },
   {
     where: 'Everywhere',
@@ -15,6 +15,7 @@ export const KEYS = [
   { where: 'Pile', keys: 'S', words: 'post the sure ones, after a look at all of them' },
   { where: 'Tape', keys: '1 – 9', words: 'take a way to reach the sum' },
   { where: 'Tape', keys: '↑ ↓ · Enter · Delete', words: 'choose a line · change · remove it' },
+  { where: 'Tape and items', keys: 'double click', words: 'type an amount' },
   { where: 'Items', keys: '↑ ↓ · Space', words: 'choose an item · put it on the tape or off' },
   { where: 'Items', keys: 'Enter or a digit', words: 'type the amount · Esc drops it' },
   { where: 'Items', keys: 'F', words: 'look in every customer' },

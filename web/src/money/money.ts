@@ -1,9 +1,14 @@
-/** Decimals of a currency, as the browser knows ISO 4217. */
+const USUAL = 2;
+
+let unusual: Record<string, number> = {};
+
+/** Takes over the decimals that the server states; browsers count them otherwise (ISO 4217). */
+export function takeDecimals(ofServer: Record<string, number>): void {
+  unusual = ofServer;
+}
+
 export function decimalsOf(currency: string): number {
-  return (
-    new Intl.NumberFormat('en', { style: 'currency', currency }).resolvedOptions()
-      .maximumFractionDigits ?? 2
-  );
+  return unusual[currency] ?? USUAL;
 }
 
 /** Minor units as people read them: 1,262.00, with a true minus sign. */

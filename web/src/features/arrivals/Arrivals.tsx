@@ -1,6 +1,6 @@
 import Button from '@mui/material/Button';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { type KeyboardEvent, useState } from 'react';
+import { type KeyboardEvent, useState, type MouseEvent, useEffect } from 'react';
 import { useNavigate, useParams, useSearchParams } from 'react-router';
 import { sentenceOf } from '../../api/client';
 import { Key } from '../../components/Key';
@@ -41,10 +41,14 @@ export function Arrivals() {
   const [choices, setChoices] = useState<Choices>({});
   const progress = useQuery(progressQuery(busy !== ''));
   const rows = arrivals.data ?? [];
-  const selected =
-    rows.find((r) => r.id === Number(arrivalId)) ??
-    rows.findLast((r) => r.state === 'WAITING' && !r.refusal) ??
-    rows[0];
+  // what a person looks at stands in the address, and stays until they leave it
+  const selected = rows.find((r) => r.id === Number(arrivalId));
+  const next = (rows.findLast((r) => r.state === 'WAITING' && !r.refusal) ?? rows[0])?.id;
+  useEffect(() => {
+    if (arrivalId === undefined && next !== undefined) {
+      void navigate(`/arrivals/${next}`, { replace: true });
+    }
+  }, [arrivalId, next, navigate]);
 
   const select = (row: Arrival | undefined) => {
     if (row) {
@@ -57,7 +61,12 @@ export function Arrivals() {
     setProblem('');
     setBusy(words);
     try {
-      select(await act());
+      const row = await act();
+      if (row) {
+        select(row);
+      } else {
+        void navigate('/arrivals', { replace: true });
+      }
     } catch (e) {
       setProblem(sentenceOf(e));
     }
@@ -205,10 +214,13 @@ export function Arrivals() {
           </div>
         )}
         {selected?.state === 'REFUSED' && <Sentence error={selected.refusal} />}
+        {arrivals.isSuccess && rows.length > 0 && arrivalId !== undefined && !selected && (
+          <Empty>This file is gone: somebody has taken it out or withdrawn it.</Empty>
+        )}
         <Accounts />
       </div>
       <aside className={styles.right} data-zone="contents" tabIndex={0} aria-label="In the file">
-        {selected && selected.state !== 'REFUSED' && selected.state !== 'LAYOUT' && (
+        {selected && !['REFUSED', 'KNOWN', 'LAYOUT'].includes(selected.state) && (
           <ContentsPane
             key={selected.id}
             arrival={selected}
@@ -231,6 +243,9 @@ export function Arrivals() {
         )}
         {selected?.state === 'REFUSED' && (
           <Empty>Nothing of a refused file is stored. Mend it or ask for it again.</Empty>
+        )}
+        {selected?.state === 'KNOWN' && (
+          <Empty>{selected.refusal} There is nothing to take in, and nothing was stored.</Empty>
         )}
         {selected?.state === 'LAYOUT' && (
           <Empty>
@@ -311,6 +326,14 @@ function Row({ row, chosen, pick, goOn }: RowProps) {
   );
 }
 
+/** A button inside a row that is chosen by a click: the click is the button's alone. */
+function once(act: () => void) {
+  return (event: MouseEvent) => {
+    event.stopPropagation();
+    act();
+  };
+}
+
 /** Where a file stands, and its lines. */
 function Stand({ row, chosen, goOn }: Omit<RowProps, 'pick'>) {
   switch (row.state) {
@@ -318,7 +341,7 @@ function Stand({ row, chosen, goOn }: Omit<RowProps, 'pick'>) {
       return row.refusal ? (
         <span className={styles.waiting}>cannot be accepted yet</span>
       ) : chosen ? (
-        <Button variant="contained" tabIndex={-1} onClick={goOn}>
+        <Button variant="contained" tabIndex={-1} onClick={once(goOn)}>
           Accept<Key>↵</Key>
         </Button>
       ) : (
@@ -326,7 +349,7 @@ function Stand({ row, chosen, goOn }: Omit<RowProps, 'pick'>) {
       );
     case 'LAYOUT':
       return chosen ? (
-        <Button variant="contained" tabIndex={-1} onClick={goOn}>
+        <Button variant="contained" tabIndex={-1} onClick={once(goOn)}>
           {row.kind === 'lockbox' ? 'Set the lockbox up' : 'Name its columns'}
           <Key>↵</Key>
         </Button>
@@ -337,6 +360,8 @@ function Stand({ row, chosen, goOn }: Omit<RowProps, 'pick'>) {
       );
     case 'REFUSED':
       return <span className={styles.refused}>refused, nothing stored</span>;
+    case 'KNOWN':
+      return <span className={styles.soft}>all of it is known already</span>;
     case 'INFORMATION':
       return <span className={styles.soft}>for information, places nothing</span>;
     default:

@@ -162,7 +162,7 @@ function EntryRow({ id, entry: e, currency, stand, chosen, pick, decide }: RowPr
           {e.batch && ` · of ${e.batch}`}
         </span>
         {e.stand === 'HELD' && e.moneyId && (
-          <span className={styles.verdicts}>
+          <span className={styles.verdicts} onClick={(event) => event.stopPropagation()}>
             <Button tabIndex={-1} onClick={() => decide('REAL')}>
               It is real<Key>R</Key>
             </Button>

@@ -60,11 +60,19 @@ function Read<T>({
   return children(read.data);
 }
 
+/** So many lines of one entry are shown in the list. */
+const MOST_LINES = 40;
+
 function Journal() {
   return (
     <Read query={journalQuery}>
-      {(entries) => (
+      {({ count, entries }) => (
         <table className={page.table}>
+          {count > entries.length && (
+            <caption className={page.soft}>
+              The newest {entries.length} of {count} entries
+            </caption>
+          )}
           <thead>
             <tr>
               <th>number</th>
@@ -77,12 +85,18 @@ function Journal() {
           </thead>
           <tbody>
             {entries.flatMap((e) =>
-              e.lines.slice(0, 40).map((l, i) => (
+              e.lines.slice(0, MOST_LINES).map((l, i) => (
                 <tr key={`${e.number} ${i}`}>
                   <td>{i === 0 && <PostingLink number={e.number} />}</td>
                   <td>{i === 0 && `${shortDate(e.date)} · ${e.kind}`}</td>
                   <td>
                     {l.account} {l.accountName}
+                    {i === MOST_LINES - 1 && e.lines.length > MOST_LINES && (
+                      <span className={page.soft}>
+                        {' '}
+                        · {e.lines.length - MOST_LINES} more lines stand in its trail
+                      </span>
+                    )}
                   </td>
                   <td>{l.customer}</td>
                   <td className="figures">

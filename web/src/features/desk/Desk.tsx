@@ -13,6 +13,7 @@ import {
   type Posted,
   turnBack,
 } from './deskApi';
+import { useDraftsOfOtherWindows } from './drafts';
 import { MoneyWork } from './MoneyWork';
 import { Pile } from './Pile';
 import { SurePreview } from './SurePreview';
@@ -29,14 +30,22 @@ export function Desk() {
   const [last, setLast] = useState<Posted>();
   const [said, setSaid] = useState<{ words: string; wrong: boolean }>();
   const rows = desk.data?.rows;
-  // without a sum in the address, the surest one is on the tape
-  const selected = moneyId === undefined ? rows?.[0]?.id : Number(moneyId);
+  // what a person looks at stands in the address, and stays until they leave it
+  const selected = moneyId === undefined ? undefined : Number(moneyId);
+  const surest = rows?.[0]?.id;
 
   const select = useCallback(
     async (id: number) =>
       navigate({ pathname: `/desk/${id}`, search: window.location.search }, { replace: true }),
     [navigate],
   );
+
+  useEffect(() => {
+    if (moneyId === undefined && surest !== undefined) {
+      void select(surest);
+    }
+  }, [moneyId, surest, select]);
+  useDraftsOfOtherWindows(queries);
 
   const posted = async (answer: Posted) => {
     const next = rows && nextOf(rows, answer.moneyInId);
@@ -81,6 +90,7 @@ export function Desk() {
   if (desk.isError || choices.isError) {
     return <Sentence error={desk.error ?? choices.error} retry={() => void desk.refetch()} />;
   }
+  const lacking = desk.data.progress.filter((p) => p.totalMinor > p.placedMinor);
   const at = desk.data.rows.findIndex((r) => r.id === selected);
   return (
     <div className={styles.desk}>
@@ -91,15 +101,20 @@ export function Desk() {
             <b className="figures">{words(p.totalMinor, p.currency)}</b> placed
           </span>
         ))}
+        {desk.data.progress.length > 0 && (
+          <span className={styles.soft}>of the pile since the day began</span>
+        )}
         <span className={styles.soft}>
           {at >= 0 ? `entry ${at + 1} of ${desk.data.entries}` : `${desk.data.entries} entries`}
         </span>
-        <span className={styles.lacking}>
-          {desk.data.progress
-            .map((p) => `${p.currency} ${words(p.totalMinor - p.placedMinor, p.currency)}`)
-            .join(', ')}{' '}
-          still to place
-        </span>
+        {lacking.length > 0 && (
+          <span className={styles.lacking}>
+            {lacking
+              .map((p) => `${p.currency} ${words(p.totalMinor - p.placedMinor, p.currency)}`)
+              .join(', ')}{' '}
+            still to place
+          </span>
+        )}
         {desk.data.putBy > 0 && (
           <span className={styles.putBy}>Put by, not posted · {desk.data.putBy}</span>
         )}
@@ -119,7 +134,7 @@ export function Desk() {
             }}
           />
         ) : selected === undefined ? (
-          <Empty>The pile is empty: every sum is explained. New money comes in at Arrivals.</Empty>
+          <NothingToDo anyMoney={desk.data.anyMoney} />
         ) : (
           <MoneyWork
             key={selected}
@@ -146,6 +161,17 @@ export function Desk() {
         </div>
       )}
     </div>
+  );
+}
+
+/** Why the pile is empty: a new house is not one in which all is explained. */
+function NothingToDo({ anyMoney }: { anyMoney: boolean }) {
+  return (
+    <Empty>
+      {anyMoney
+        ? 'The pile is empty: every sum is explained or waits in Deposits. New money comes in at Arrivals.'
+        : 'No money has come in yet. Bring in a list of open items, then a statement, at Arrivals.'}
+    </Empty>
   );
 }
 

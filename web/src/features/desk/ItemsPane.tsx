@@ -57,6 +57,8 @@ export function ItemsPane({ money, tape }: { money: Money; tape: TapeWork }) {
       <h3 className={styles.heading}>
         {found.data && enabled ? (
           <>
+            {found.data.found > items.length &&
+              `The first ${items.length} of ${found.data.found}. `}
             {found.data.title}: invoices {words(found.data.invoicesMinor, money.currency)}
             {found.data.creditsMinor < 0 &&
               `, credits ${words(-found.data.creditsMinor, money.currency)}`}
@@ -100,6 +102,10 @@ export function ItemsPane({ money, tape }: { money: Money; tape: TapeWork }) {
                   typed={typed?.id === item.id ? typed.first : undefined}
                   tape={tape}
                   pick={() => goTo(i)}
+                  type={() => {
+                    goTo(i);
+                    setTyped({ id: item.id, first: '' });
+                  }}
                   done={() => {
                     setTyped(undefined);
                     focusZone('items');
@@ -146,10 +152,12 @@ interface RowProps {
   typed: string | undefined;
   tape: TapeWork;
   pick: () => void;
+  /** Opens the amount for typing. */
+  type: () => void;
   done: () => void;
 }
 
-function ItemRow({ item, isCurrent, showCustomer, typed, tape, pick, done }: RowProps) {
+function ItemRow({ item, isCurrent, showCustomer, typed, tape, pick, type, done }: RowProps) {
   const placed = placedOf(tape.lines, item.id);
   const left = item.credit ? item.openMinor + placed : item.openMinor - placed;
   const classes = [styles.item, placed > 0 ? styles.on : '', isCurrent ? styles.current : ''];
@@ -178,7 +186,15 @@ function ItemRow({ item, isCurrent, showCustomer, typed, tape, pick, done }: Row
       <td className="figures">
         <Amount minor={item.openMinor} currency={item.currency} />
       </td>
-      <td className="figures">
+      <td
+        className={`figures ${styles.placed}`}
+        title="Double click to type the amount"
+        onClick={(e) => {
+          e.stopPropagation();
+          pick();
+        }}
+        onDoubleClick={type}
+      >
         {typed !== undefined ? (
           <AmountField
             label={`Amount to place on ${item.number}`}

@@ -1,9 +1,10 @@
 import { useQuery } from '@tanstack/react-query';
 import { Loading, Sentence } from '../../components/States';
-import { type Choices, moneyQuery, type Money, type Posted } from './deskApi';
+import { type Choices, type Line, moneyQuery, type Money, type Posted } from './deskApi';
 import { ItemsPane } from './ItemsPane';
 import { SourcePane } from './SourcePane';
 import { TapePane } from './TapePane';
+import { keyOf } from './tape';
 import { useTape } from './useTape';
 import styles from './Work.module.css';
 
@@ -44,12 +45,7 @@ function Work({ money, choices, posted, putBy, gone }: Props & { money: Money; g
   );
 }
 
-/** Whether two tapes say the same, whatever the order of their lines. */
-export function sameLines(one: Money['ways'][number]['lines'], other: typeof one): boolean {
-  const key = (lines: typeof one) =>
-    lines
-      .map((l) => [l.kind, l.amountMinor, l.itemId, l.reason, l.shortPay, l.account].join())
-      .sort()
-      .join(';');
-  return key(one) === key(other);
+/** Whether two tapes say the same. */
+export function sameLines(one: Line[], other: Line[]): boolean {
+  return keyOf(one) === keyOf(other);
 }

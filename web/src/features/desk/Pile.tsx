@@ -52,7 +52,7 @@ export function Pile({ rows, selected, select, postSure }: Props) {
       <div className={styles.find}>
         <FindField
           label="Find in the pile"
-          placeholder="Find amount, payer, text"
+          placeholder="Find amount, payer"
           find={find}
           change={(text) => setSearch(text ? { find: text } : {}, { replace: true })}
           leave={() => focusZone('pile')}
@@ -92,7 +92,9 @@ export function Pile({ rows, selected, select, postSure }: Props) {
           />
         ))}
       </div>
-      {found.length === 0 && <p className={styles.none}>Nothing in the pile reads like that.</p>}
+      {found.length === 0 && find !== '' && (
+        <p className={styles.none}>Nothing in the pile reads like that.</p>
+      )}
     </section>
   );
 }
@@ -104,12 +106,10 @@ function Group(props: Omit<Props, 'postSure'> & { certainty: Certainty; all: Pil
   }
   const share = rows.length / Math.max(1, all.length);
   const currencies = [...new Set(rows.map((r) => r.currency))];
-  const sums = currencies.map((c) =>
-    words(
-      rows.filter((r) => r.currency === c).reduce((sum, r) => sum + r.amountMinor, 0),
-      c,
-    ),
-  );
+  const sums = currencies.map((c) => {
+    const sum = rows.filter((r) => r.currency === c).reduce((all, r) => all + r.amountMinor, 0);
+    return (currencies.length > 1 ? `${c} ` : '') + words(sum, c);
+  });
   return (
     <div role="group" aria-label={`${CERTAINTIES[certainty].words}, ${rows.length}`}>
       <div className={styles.group} aria-hidden>
@@ -117,7 +117,7 @@ function Group(props: Omit<Props, 'postSure'> & { certainty: Certainty; all: Pil
         <b>
           {CERTAINTIES[certainty].words} · {rows.length}
         </b>
-        <span className={`figures ${styles.sum}`}>{sums.join(' ')}</span>
+        <span className={`figures ${styles.sum}`}>{sums.join(' · ')}</span>
         <span className={styles.share} style={{ width: `${share * 100}%` }} />
       </div>
       {rows.map((row) => (

@@ -32,7 +32,7 @@ export function TapePane({ money, choices, tape }: Props) {
       return;
     }
     const way = /^[1-9]$/.test(event.key) ? money.ways[Number(event.key) - 1] : undefined;
-    if (way) {
+    if (way && !way.tie) {
       event.preventDefault();
       tape.change({ type: 'take', lines: way.lines });
     } else if (event.key === 'ArrowDown' || event.key === 'ArrowUp') {
@@ -84,6 +84,15 @@ export function TapePane({ money, choices, tape }: Props) {
           side: sideOf(line, paidOut, choices),
           chosen: i === at,
           field: field(line, i),
+          choose: () => setAt(i),
+          change: () => {
+            setAt(i);
+            setEditing(true);
+          },
+          remove: {
+            label: `Take ${lineWords(line, choices)} off the tape`,
+            act: () => tape.change({ type: 'remove', index: i }),
+          },
         }))}
         footLabel="Left to place"
         footMinor={tape.left}
@@ -107,6 +116,11 @@ export function TapePane({ money, choices, tape }: Props) {
             Post<Key>Ctrl ↵</Key>
           </Button>
         </div>
+        {tape.undo && (
+          <Button variant="text" onClick={tape.undo}>
+            Take back a step<Key>Ctrl Z</Key>
+          </Button>
+        )}
         {money.postingDate !== money.date && (
           <p className={styles.note}>It will be posted on {longDate(money.postingDate)}.</p>
         )}
@@ -182,28 +196,47 @@ function Ways({ money, tape }: Omit<Props, 'choices'>) {
   return (
     <div>
       <h3 className={styles.heading}>
-        {money.waysCount} to reach {words(money.amountMinor, money.currency)}, {money.searched}
+        {money.reached
+          ? `${money.waysCount} to reach ${words(money.amountMinor, money.currency)}, ${money.searched}`
+          : `No open items reach ${words(money.amountMinor, money.currency)}, ${money.searched}. It may be`}
       </h3>
       <ol className={styles.ways}>
         {money.ways.map((way, i) => (
           <li key={way.words}>
-            <button
-              type="button"
-              tabIndex={-1}
-              aria-pressed={!way.tie && sameLines(way.lines, tape.lines)}
-              className={styles.way}
-              onClick={() => tape.change({ type: 'take', lines: way.lines })}
-            >
-              <CertaintyMark certainty={way.certainty} />
-              <span className={styles.wayText}>
-                <b>{way.words}</b>
-                <span className={styles.soft}>{way.because}</span>
-              </span>
-              <Key>{String(i + 1)}</Key>
-            </button>
+            {way.tie ? (
+              <div className={`${styles.way} ${styles.recorded}`}>
+                <WayText way={way} />
+              </div>
+            ) : (
+              <button
+                type="button"
+                tabIndex={-1}
+                aria-pressed={sameLines(way.lines, tape.lines)}
+                className={styles.way}
+                onClick={() => tape.change({ type: 'take', lines: way.lines })}
+              >
+                <WayText way={way} />
+                <Key>{String(i + 1)}</Key>
+              </button>
+            )}
           </li>
         ))}
       </ol>
     </div>
+  );
+}
+
+function WayText({ way }: { way: Money['ways'][number] }) {
+  return (
+    <>
+      <CertaintyMark certainty={way.certainty} />
+      <span className={styles.wayText}>
+        <b>{way.words}</b>
+        <span className={styles.soft}>
+          {way.because}
+          {way.tie && '. It is in the books already; nothing is placed here for it.'}
+        </span>
+      </span>
+    </>
   );
 }

@@ -31,6 +31,8 @@ export const moneyQuery = (id: number) =>
   queryOptions({
     queryKey: ['desk', 'money', id],
     queryFn: () => unwrap(client.GET('/api/desk/money/{id}', { params: { path: { id } } })),
+    // the same person may have gone on with the tape in another browser
+    refetchOnWindowFocus: 'always',
   });
 
 /** Open items of a customer, or of all in whom the text is found. */
@@ -55,12 +57,12 @@ export const post = (id: number, lines: Line[], key: string, fromTheList = false
     }),
   );
 
-/** Turns a posting back by its short number, such as 26-0143. */
+/** Turns a posting back by its short number, such as 2026-0143. */
 export const turnBack = (number: string) => {
   const [year, count] = number.split('-').map(Number);
   return unwrap(
     client.POST('/api/desk/postings/{year}/{number}/turning-back', {
-      params: { path: { year: 2000 + (year ?? 0), number: count ?? 0 } },
+      params: { path: { year: year ?? 0, number: count ?? 0 } },
     }),
   );
 };

@@ -14,6 +14,7 @@ export type TapeAction =
   | { type: 'add'; line: Line }
   | { type: 'leaveOpen'; itemId: number; minor: number; shortPay: NonNullable<Line['shortPay']> }
   | { type: 'remove'; index: number }
+  | { type: 'load'; lines: Line[] }
   | { type: 'undo' };
 
 /** The work on one tape; every step can be taken back. */
@@ -22,10 +23,16 @@ export function tapeReducer(state: TapeState, action: TapeAction): TapeState {
     const before = state.past.at(-1);
     return before ? { lines: before, past: state.past.slice(0, -1) } : state;
   }
+  if (action.type === 'load') {
+    return { lines: action.lines, past: [] };
+  }
   return { lines: changed(state.lines, action), past: [...state.past, state.lines] };
 }
 
-function changed(lines: Line[], action: Exclude<TapeAction, { type: 'undo' }>): Line[] {
+function changed(
+  lines: Line[],
+  action: Exclude<TapeAction, { type: 'undo' } | { type: 'load' }>,
+): Line[] {
   switch (action.type) {
     case 'take':
       return action.lines;
@@ -90,4 +97,14 @@ export function leftOf(amountMinor: number, lines: Line[], choices: Choices): nu
     (left, l) => left + sideOf(l, amountMinor < 0, choices) * l.amountMinor,
     amountMinor,
   );
+}
+
+/** What tells one tape from another, whatever the order of their lines. */
+export function keyOf(lines: Line[]): string {
+  return lines
+    .map((l) =>
+      [l.kind, l.amountMinor, l.itemId, l.reason, l.shortPay, l.account, l.customerId].join(),
+    )
+    .sort()
+    .join(';');
 }

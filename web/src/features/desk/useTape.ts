@@ -13,7 +13,8 @@ import {
   type Posted,
 } from './deskApi';
 import { differencesFor, type Difference } from './differences';
-import { leftOf, type TapeAction, tapeReducer } from './tape';
+import { draftKept } from './drafts';
+import { keyOf, leftOf, type TapeAction, tapeReducer } from './tape';
 
 interface Options {
   money: Money;
@@ -33,6 +34,8 @@ export interface TapeWork {
   change: (action: TapeAction) => void;
   post: () => void;
   putBy: () => void;
+  /** Takes back the last step; there is none on an untouched tape. */
+  undo: (() => void) | undefined;
   onAccount: () => void;
   toggleDifferences: () => void;
   atItem: (item: Item | undefined) => void;
@@ -43,10 +46,12 @@ const KEEP_AFTER = 150;
 
 export function useTape({ money, choices, posted, putBy }: Options): TapeWork {
   const [state, dispatch] = useReducer(tapeReducer, {
-    lines: money.draft ?? money.ways[money.chosen ?? -1]?.lines ?? [],
+    lines: money.draft ?? beginning(money),
     past: [],
   });
   const { lines, past } = state;
+  /** What was last known to stand on the server. */
+  const known = useRef(keyOf(lines));
   const [judged, setJudged] = useState<Judged>();
   const [problem, setProblem] = useState('');
   const [menu, setMenu] = useState(false);
@@ -63,10 +68,29 @@ export function useTape({ money, choices, posted, putBy }: Options): TapeWork {
       return undefined;
     }
     const timer = setTimeout(() => {
-      keepDraft(money.id, lines, false).then(setJudged, (e: unknown) => setProblem(sentenceOf(e)));
+      known.current = keyOf(lines);
+      keepDraft(money.id, lines, false).then(
+        (answer) => {
+          setJudged(answer);
+          draftKept(money.id);
+        },
+        (e: unknown) => setProblem(sentenceOf(e)),
+      );
     }, KEEP_AFTER);
     return () => clearTimeout(timer);
   }, [lines, past.length, money.id]);
+
+  // another window of the same person has gone on with the tape; what is typed here comes first
+  useEffect(() => {
+    const there = keyOf(money.draft ?? beginning(money));
+    const untouched = keyOf(lines) === known.current;
+    if (there !== known.current && untouched) {
+      known.current = there;
+      dispatch({ type: 'load', lines: money.draft ?? beginning(money) });
+    }
+    // only what comes from the server is looked at
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [money.draft]);
 
   const change = useCallback((action: TapeAction) => {
     setProblem('');
@@ -142,6 +166,7 @@ export function useTape({ money, choices, posted, putBy }: Options): TapeWork {
     change,
     post: tryToPost,
     putBy: () => void setBy(),
+    undo: past.length > 0 ? () => change({ type: 'undo' }) : undefined,
     onAccount,
     toggleDifferences: () => setMenu((open) => !open),
     atItem: setItem,
@@ -155,6 +180,11 @@ export function useTape({ money, choices, posted, putBy }: Options): TapeWork {
       return false;
     },
   };
+}
+
+/** What the machine proposes; nothing where it proposes nothing. */
+function beginning(money: Money): Line[] {
+  return money.ways[money.chosen ?? -1]?.lines ?? [];
 }
 
 /** Ctrl+Enter posts from anywhere; Ctrl+Z takes back a step, but in a field it is the field's own. */

@@ -8,13 +8,20 @@ import page from '../../components/Page.module.css';
 import styles from './Rules.module.css';
 import { keepLimits, type Limits } from './rulesApi';
 
-const FIELDS: [keyof Limits, string][] = [
-  ['chargeCap', 'Charge that a bank may keep'],
-  ['clerkWriteOff', 'A clerk writes off'],
-  ['supervisorWriteOff', 'A supervisor writes off'],
+type Reason = Limits['reasons'][number];
+
+const COLUMNS: [keyof Reason, string][] = [
+  ['clerkTape', 'clerk, on a tape'],
+  ['clerkMonth', 'clerk, customer and month'],
+  ['supervisorTape', 'supervisor, on a tape'],
+  ['supervisorMonth', 'supervisor, customer and month'],
+];
+
+const FIELDS: [Exclude<keyof Limits, 'reasons'>, string][] = [
   ['discountGraceDays', 'Days of grace for a discount'],
   ['lookBackMonths', 'Months back, for settled numbers'],
   ['recordedDays', 'Days from recorded to bank'],
+  ['daysAhead', 'Days ahead of today, for dates'],
 ];
 
 /** How far people may go without asking, and how far the machine looks. */
@@ -22,6 +29,7 @@ export function HouseLimits({ limits, may }: { limits: Limits; may: boolean }) {
   const queries = useQueryClient();
   const [typed, setTyped] = useState<Partial<Limits>>({});
   const [problem, setProblem] = useState('');
+  const reasons = typed.reasons ?? limits.reasons;
 
   const keep = async () => {
     setProblem('');
@@ -38,8 +46,9 @@ export function HouseLimits({ limits, may }: { limits: Limits; may: boolean }) {
     <section className={styles.rule} aria-label="Limits">
       <h2>Limits</h2>
       <p className={page.soft}>
-        Amounts hold in the currency of each sum. What is further back, or longer under way, is not
-        proposed; widen it when old money comes.
+        Amounts hold in the currency of each sum. On a tape means on one item too, for ever. What
+        the terms of an invoice or a rate of tax withheld grant counts towards no limit. What is
+        further back, or longer under way, is not proposed; widen it when old money comes.
       </p>
       <form
         onSubmit={(e) => {
@@ -47,6 +56,44 @@ export function HouseLimits({ limits, may }: { limits: Limits; may: boolean }) {
           void keep();
         }}
       >
+        <table className={page.table}>
+          <thead>
+            <tr>
+              <th>reason</th>
+              {COLUMNS.map(([key, label]) => (
+                <th key={key} className="figures">
+                  {label}
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {reasons.map((r, i) => (
+              <tr key={r.reason}>
+                <td>{r.words}</td>
+                {COLUMNS.map(([key, label]) => (
+                  <td key={key} className="figures">
+                    <input
+                      className={styles.limit}
+                      aria-label={`${r.words}: ${label}`}
+                      value={r[key]}
+                      inputMode="decimal"
+                      disabled={!may}
+                      onChange={(e) =>
+                        setTyped((before) => ({
+                          ...before,
+                          reasons: reasons.map((other, at) =>
+                            at === i ? { ...other, [key]: e.target.value } : other,
+                          ),
+                        }))
+                      }
+                    />
+                  </td>
+                ))}
+              </tr>
+            ))}
+          </tbody>
+        </table>
         <div className={styles.fields}>
           {FIELDS.map(([key, label]) => (
             <Field

@@ -2,7 +2,7 @@ import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { Field } from '../../components/Field';
 import { Sentence } from '../../components/States';
-import { setUp } from './sessionApi';
+import { setUp, signIn } from './sessionApi';
 import styles from './SignIn.module.css';
 
 const EMPTY = {
@@ -30,6 +30,7 @@ export function FirstStart({ done }: { done: () => void }) {
     try {
       const zone = Intl.DateTimeFormat().resolvedOptions().timeZone;
       await setUp({ ...answers, zone });
+      await signIn({ name: answers.person, password: answers.password });
       done();
     } catch (e) {
       setError(e);
@@ -43,7 +44,7 @@ export function FirstStart({ done }: { done: () => void }) {
         void begin();
       }}
     >
-      <p>Nobody is here yet. These answers set the house up; all can be added to later.</p>
+      <p>Nobody is here yet. These answers begin the house; they cannot be changed here later.</p>
       <Field label="Name of the house" {...answer('house')} first />
       <Field label="Your name, to sign in with" {...answer('person')} autoComplete="username" />
       <Field

@@ -1,11 +1,16 @@
 import { queryOptions } from '@tanstack/react-query';
+import { takeDecimals } from '../../money/money';
 import { client, type Schemas, unwrap } from '../../api/client';
 
 export type Session = Schemas['SessionView'];
 
 export const sessionQuery = queryOptions({
   queryKey: ['session'],
-  queryFn: () => unwrap(client.GET('/api/session')),
+  queryFn: async () => {
+    const session = await unwrap(client.GET('/api/session'));
+    takeDecimals(session.decimals);
+    return session;
+  },
 });
 
 export const signIn = (body: Schemas['Credentials']) =>

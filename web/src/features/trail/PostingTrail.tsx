@@ -9,6 +9,8 @@ import { SourceLink } from './SourceLink';
 import { postingTrailQuery } from './trailApi';
 import styles from './Trail.module.css';
 
+const MOST_ROWS = 200;
+
 /** One posting: the money and its place in its file, the tape, the items, the journal. */
 export function PostingTrail() {
   const { number = '' } = useParams();
@@ -105,7 +107,7 @@ export function PostingTrail() {
             </tr>
           </thead>
           <tbody>
-            {t.journal.slice(0, 60).map((l, i) => (
+            {t.journal.slice(0, MOST_ROWS).map((l, i) => (
               <tr key={i}>
                 <td>
                   {l.account} {l.accountName}
@@ -121,10 +123,11 @@ export function PostingTrail() {
             ))}
           </tbody>
         </table>
+        <Rest shown={MOST_ROWS} all={t.journal.length} />
         <h2>Items it moved</h2>
         <table className={styles.table}>
           <tbody>
-            {t.items.slice(0, 60).map((m, i) => (
+            {t.items.slice(0, MOST_ROWS).map((m, i) => (
               <tr key={i}>
                 <td>
                   <Link to={`/trail/items/${m.itemId}`}>{m.number}</Link>
@@ -137,7 +140,17 @@ export function PostingTrail() {
             ))}
           </tbody>
         </table>
+        <Rest shown={MOST_ROWS} all={t.items.length} />
       </div>
     </div>
   );
+}
+
+/** Says that a list is cut. */
+function Rest({ shown, all }: { shown: number; all: number }) {
+  return all > shown ? (
+    <p className={styles.soft}>
+      The first {shown} of {all} are shown.
+    </p>
+  ) : null;
 }

@@ -16,7 +16,7 @@ export const postingTrailQuery = (number: string) =>
       const [year, count] = number.split('-').map(Number);
       return unwrap(
         client.GET('/api/trail/postings/{year}/{number}', {
-          params: { path: { year: 2000 + (year ?? 0), number: count ?? 0 } },
+          params: { path: { year: year ?? 0, number: count ?? 0 } },
         }),
       );
     },

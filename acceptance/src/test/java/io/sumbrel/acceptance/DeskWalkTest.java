@@ -150,7 +150,7 @@ class DeskWalkTest {
   @Order(4)
   void turnsTheLastPostingBack() {
     key(ines, "Control+Shift+Z");
-    assertThat(ines.getByText("Turned back 26-0006, 3,412.40")).isVisible();
+    assertThat(ines.getByText("Turned back 2026-0006, 3,412.40")).isVisible();
     assertThat(ines.getByText("USD 0.00 of 42,279.10 placed")).isVisible();
     assertThat(
             ines.getByRole(
@@ -240,7 +240,7 @@ class DeskWalkTest {
     key(ines, "g", "b");
     Locator number =
         ines.getByRole(
-            AriaRole.LINK, new Page.GetByRoleOptions().setName(Pattern.compile("26-0008")));
+            AriaRole.LINK, new Page.GetByRoleOptions().setName(Pattern.compile("2026-0008")));
     number.first().focus();
     key(ines, "Enter");
     assertThat(ines.getByText("quayline-2026-11-16.xml")).isVisible();

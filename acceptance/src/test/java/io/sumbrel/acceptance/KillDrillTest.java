@@ -19,7 +19,7 @@ import org.junit.jupiter.api.Test;
  */
 class KillDrillTest {
   private static final int KILLS = Boolean.getBoolean("sumbrel.long") ? 50 : 3;
-  private static final Pattern NUMBER = Pattern.compile("\"number\":\"(\\d\\d-\\d+)\"");
+  private static final Pattern NUMBER = Pattern.compile("\"number\":\"(\\d{4}-\\d+)\"");
   private static final Pattern ROW =
       Pattern.compile("\"id\":(\\d+),\"payer\"[^{}]*?\"amountMinor\":(\\d+)");
 
@@ -92,7 +92,7 @@ class KillDrillTest {
       String[] parts = number.split("-");
       HttpResponse<String> back =
           person.post(
-              "/api/desk/postings/20%s/%d/turning-back"
+              "/api/desk/postings/%s/%d/turning-back"
                   .formatted(parts[0], Integer.parseInt(parts[1])),
               "{}");
       if (back.statusCode() == 200) {

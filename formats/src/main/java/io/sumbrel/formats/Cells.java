@@ -1,6 +1,7 @@
 package io.sumbrel.formats;
 
 import io.sumbrel.core.money.AmountText;
+import io.sumbrel.core.money.Currencies;
 import io.sumbrel.core.refusal.Refusal;
 import java.time.LocalDate;
 import java.time.format.DateTimeParseException;
@@ -40,7 +41,7 @@ public final class Cells {
   }
 
   public Optional<Currency> currency(String column) {
-    return optional(column, "currency", Currency::getInstance);
+    return optional(column, "currency", Currencies::of);
   }
 
   /** Signed minor units. */

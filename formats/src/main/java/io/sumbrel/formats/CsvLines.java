@@ -21,6 +21,7 @@ public final class CsvLines {
   private int nextLine = 1;
 
   public CsvLines(InputStream in, char delimiter) throws IOException {
+    requireDelimiter(delimiter);
     CSVFormat format =
         CSVFormat.RFC4180.builder().setDelimiter(delimiter).setIgnoreEmptyLines(false).get();
     text = new TextLines(in);
@@ -88,5 +89,24 @@ public final class CsvLines {
 
     @Override
     public void close() {}
+  }
+
+  /**
+   * @throws Refusal {@code layout} when a character cannot stand between columns
+   */
+  static void requireDelimiter(char delimiter) {
+    boolean divides =
+        !Character.isLetterOrDigit(delimiter)
+            && !Character.isSurrogate(delimiter)
+            && delimiter != '"'
+            && delimiter != '\n'
+            && delimiter != '\r'
+            && delimiter != 0;
+    if (!divides) {
+      throw new Refusal(
+          "layout",
+          "Columns are divided by a mark such as a comma, a semicolon or a tab; %s is none."
+              .formatted(Character.isISOControl(delimiter) ? "this" : "“" + delimiter + "”"));
+    }
   }
 }

@@ -16,6 +16,7 @@ import java.util.TreeSet;
  * @param delimiter the one that cuts the rows into most columns; a person may state another
  */
 public record CsvSample(char delimiter, List<SampleLine> lines) {
+  private static final int MOST_COLUMNS = 200;
   private static final int LINES = 20;
   private static final int FEW = 12;
   private static final char[] DELIMITERS = {',', ';', '\t', '|'};
@@ -39,6 +40,7 @@ public record CsvSample(char delimiter, List<SampleLine> lines) {
   }
 
   public static CsvSample of(byte[] bytes, char delimiter) {
+    CsvLines.requireDelimiter(delimiter);
     List<SampleLine> lines = new ArrayList<>();
     try {
       CsvLines rows = new CsvLines(new ByteArrayInputStream(bytes), delimiter);
@@ -56,7 +58,10 @@ public record CsvSample(char delimiter, List<SampleLine> lines) {
   /**
    * @throws Refusal {@code layout}
    */
-  public static void requireHeader(int headerLine, int linesAfter) {
+  public static void requireHeader(int headerLine, int linesAfter, int columns) {
+    if (columns > MOST_COLUMNS) {
+      throw new Refusal("layout", "A layout has up to " + MOST_COLUMNS + " columns.");
+    }
     if (headerLine < 1 || headerLine > 100 || linesAfter < 0 || linesAfter > 100) {
       throw new Refusal("layout", "The header stands in one of the first hundred lines.");
     }

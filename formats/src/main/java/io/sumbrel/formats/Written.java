@@ -3,24 +3,10 @@ package io.sumbrel.formats;
 import io.sumbrel.core.refusal.Refusal;
 import java.time.DateTimeException;
 import java.time.LocalDate;
-import java.util.Currency;
 
 /** Values that several formats write in the same way. */
 public final class Written {
   private Written() {}
-
-  /**
-   * A currency by its ISO 4217 code.
-   *
-   * @throws Refusal {@code currency}
-   */
-  public static Currency currency(String code) {
-    try {
-      return Currency.getInstance(code);
-    } catch (IllegalArgumentException e) {
-      throw new Refusal("currency", "“" + code + "” is no known currency.");
-    }
-  }
 
   /**
    * A date as YYMMDD; years from 80 on are of the last century (common practice).

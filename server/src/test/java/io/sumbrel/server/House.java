@@ -247,7 +247,7 @@ public final class House {
     return send(
         actor,
         HttpMethod.POST,
-        "/api/desk/postings/20%s/%d/turning-back".formatted(parts[0], Integer.parseInt(parts[1])),
+        "/api/desk/postings/%s/%d/turning-back".formatted(parts[0], Integer.parseInt(parts[1])),
         Map.of());
   }
 

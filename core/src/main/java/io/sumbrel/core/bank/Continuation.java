@@ -5,14 +5,18 @@ import io.sumbrel.core.refusal.Refusal;
 import java.util.ArrayList;
 import java.util.LinkedList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.function.Function;
 import java.util.function.Predicate;
+import java.util.stream.Collectors;
 
 /**
  * What a statement adds to its account. Balances decide where it states them: one that opens with
  * what the account holds is wholly new, whatever its references; one that overlaps must agree with
- * what is read already, entry by entry. Where it states none, an entry that looks like one read
- * already is held until a person says (common practice).
+ * what is read already, entry by entry. But one that has the number and every entry of a statement
+ * read already is that one, whatever its balances. Where it states none, an entry that looks like
+ * one read already is held until a person says (common practice).
  *
  * @param fresh entries that are new
  * @param known entries that are read already, or were booked before the account begins here
@@ -63,10 +67,28 @@ public record Continuation(
       if (!statement.frame().hasBalances()) {
         return withoutBalances();
       }
+      if (isRepeated()) {
+        throw knownAlready();
+      }
       long opening = statement.frame().opening().get().minor() + sum(known);
       return opening == history.balanceMinor()
           ? new Continuation(here, known, List.of())
           : overlapping(opening);
+    }
+
+    /** Same number, same dates, amounts, references and texts: known, whatever the balances say. */
+    private boolean isRepeated() {
+      Map<AccountHistory.Known, Long> entries =
+          counted(here.stream().map(AccountHistory.Known::of).toList());
+      return !here.isEmpty()
+          && history.statements().stream()
+              .filter(s -> s.number().equals(statement.number()))
+              .anyMatch(s -> counted(s.entries()).equals(entries));
+    }
+
+    private static Map<AccountHistory.Known, Long> counted(List<AccountHistory.Known> entries) {
+      return entries.stream()
+          .collect(Collectors.groupingBy(Function.identity(), Collectors.counting()));
     }
 
     private Continuation withoutBalances() {
@@ -145,11 +167,7 @@ public record Continuation(
                   k ->
                       "it lacks the entry of %s on %s".formatted(words(k.amountMinor()), k.date()));
       if (fresh.isEmpty() && unmet.isEmpty()) {
-        return Optional.of(
-            new Refusal(
-                "known-already",
-                "Everything in statement %s is known already: %d entries, and the account is read up to %s."
-                    .formatted(statement.number(), here.size(), history.until())));
+        return Optional.of(knownAlready());
       }
       return missing
           .or(() -> strange)
@@ -159,6 +177,13 @@ public record Continuation(
                       "overlap",
                       "Statement %s overlaps what was read up to %s and does not agree with it: %s. Nothing of the file was stored."
                           .formatted(statement.number(), history.until(), how)));
+    }
+
+    private Refusal knownAlready() {
+      return new Refusal(
+          "known-already",
+          "Everything in statement %s is known already: %d entries, and the account is read up to %s."
+              .formatted(statement.number(), here.size(), history.until()));
     }
 
     private Refusal gap() {

@@ -8,6 +8,7 @@ import io.sumbrel.core.bank.StatementEntry;
 import io.sumbrel.core.deposit.Deposit;
 import io.sumbrel.core.deposit.DepositMember;
 import io.sumbrel.core.deposit.MemberKind;
+import io.sumbrel.core.difference.Authority;
 import io.sumbrel.core.ledger.AccountCode;
 import io.sumbrel.core.ledger.JournalEntry;
 import io.sumbrel.core.money.Money;
@@ -34,6 +35,7 @@ import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.core.rules.HouseLimits;
+import io.sumbrel.core.tape.DifferencesBefore;
 import io.sumbrel.core.tape.Tape;
 import io.sumbrel.core.tape.TapeFacts;
 import io.sumbrel.core.tape.TapeLine;
@@ -242,11 +244,11 @@ public final class Books {
             .map(m -> new AccountHistory.Known(m.bookingDate(), m.amountMinor(), "", m.text()))
             .toList();
     return new AccountHistory(
-        account.beginsOn(), lastDay(account), lastClosing(account), known, List.of());
+        account.beginsOn(), lastDay(account), lastClosing(account), known, List.of(), List.of());
   }
 
   /** Posts a tape on the day that {@link PostingDate} gives. */
-  public PostingNumber post(MoneyInId id, List<TapeLine> lines, HouseLimits.Authority authority) {
+  public PostingNumber post(MoneyInId id, List<TapeLine> lines, Authority authority) {
     BooksFacts.Entry entry = entries.get(id);
     entry
         .explanation()
@@ -255,11 +257,11 @@ public final class Books {
               throw new Refusal("claimed", "This sum is explained already, by " + n.words() + ".");
             });
     LocalDate date = PostingDate.of(entry.moneyIn().bookingDate(), lastTurnedBack(id), closedUntil);
-    TapeFacts facts = new TapeFacts(items, limits, authority, Map.of());
+    TapeFacts facts = new TapeFacts(items, limits, List.of(), authority, DifferencesBefore.NONE);
     Tape judged = Tape.of(entry.moneyIn(), lines, facts);
     Map<ItemId, OpenItem> named = new HashMap<>();
     lines.forEach(l -> l.item().ifPresent(i -> named.put(i, items.get(i))));
-    Tape tape = new Tape(judged.moneyIn(), judged.lines(), named);
+    Tape tape = new Tape(judged.moneyIn(), judged.lines(), named, judged.agreed());
     PostingNumber number = nextNumber(date);
     TapePosting effect = TapePosting.of(tape, number, date, () -> new ItemId(nextItem++));
     effect.newCredits().forEach(c -> items.put(c.id(), c));
@@ -317,6 +319,7 @@ public final class Books {
         List.copyOf(accounts.values()),
         statements,
         entries(),
+        List.of(),
         deposits,
         List.of(),
         items(),

@@ -1,8 +1,8 @@
 package io.sumbrel.core.matching;
 
+import io.sumbrel.core.difference.DifferenceReason;
 import io.sumbrel.core.money.AmountText;
 import io.sumbrel.core.openitem.OpenItem;
-import io.sumbrel.core.tape.DifferenceReason;
 import io.sumbrel.core.tape.ShortPayReason;
 import io.sumbrel.core.tape.TapeLine;
 import java.util.ArrayList;

@@ -62,7 +62,7 @@ public record ListComparison(List<Row> rows) {
   }
 
   /**
-   * @param ours every item of these books by its number
+   * @param ours every item that a list brought, by the seller's number for it
    */
   public static ListComparison of(OpenItemList list, ListScope scope, Map<String, OpenItem> ours) {
     List<Row> rows = new ArrayList<>();
@@ -74,7 +74,6 @@ public record ListComparison(List<Row> rows) {
     if (scope == ListScope.COMPLETE) {
       ours.values().stream()
           .filter(o -> !named.contains(o.number()) && !o.isSettled())
-          .filter(o -> o.kind() == ItemKind.INVOICE || o.kind() == ItemKind.CREDIT_NOTE)
           .sorted((a, b) -> a.number().compareTo(b.number()))
           .forEach(o -> rows.add(new Row(Finding.GONE, Optional.empty(), Optional.of(o), 0)));
     }

@@ -1,6 +1,5 @@
 package io.sumbrel.core.posting;
 
-import io.sumbrel.core.openitem.ItemKind;
 import io.sumbrel.core.openitem.ListChoice;
 import io.sumbrel.core.openitem.ListComparison;
 import io.sumbrel.core.openitem.ListComparison.Finding;
@@ -105,8 +104,7 @@ public record ListReading(List<Effect> effects) {
   }
 
   private static void requireSameNature(ListedItem listed, OpenItem ours) {
-    if (ours.kind() != ItemKind.INVOICE && ours.kind() != ItemKind.CREDIT_NOTE
-        || listed.kind() != ours.kind()) {
+    if (listed.kind() != ours.kind()) {
       throw new Refusal(
           "item-changed-side",
           "Line %d: %s is %s in our books and %s in the list."

@@ -1,6 +1,7 @@
 package io.sumbrel.core.posting;
 
 import io.sumbrel.core.deposit.BroughtForward;
+import io.sumbrel.core.difference.DifferenceReason;
 import io.sumbrel.core.ledger.AccountCode;
 import io.sumbrel.core.ledger.JournalEntry;
 import io.sumbrel.core.ledger.JournalLine;
@@ -10,7 +11,6 @@ import io.sumbrel.core.money.Proportion;
 import io.sumbrel.core.openitem.ItemKind;
 import io.sumbrel.core.openitem.OpenItem;
 import io.sumbrel.core.party.CustomerId;
-import io.sumbrel.core.tape.DifferenceReason;
 import io.sumbrel.core.tape.Tape;
 import io.sumbrel.core.tape.TapeLine;
 import java.time.LocalDate;
@@ -114,11 +114,6 @@ public final class PostingTable {
       lines.addAll(linesFor(tape, line, Money.ofMinor(currency, line.amountMinor())));
     }
     return new JournalEntry(date, lines);
-  }
-
-  /** Turned back: the mirror, line by line. */
-  public static JournalEntry turnedBack(JournalEntry original, LocalDate date) {
-    return original.mirrored(date);
   }
 
   private static List<JournalLine> linesFor(Tape tape, TapeLine line, Money amount) {

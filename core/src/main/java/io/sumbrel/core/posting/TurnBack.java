@@ -1,10 +1,16 @@
 package io.sumbrel.core.posting;
 
+import io.sumbrel.core.ledger.AccountCode;
 import io.sumbrel.core.ledger.JournalEntry;
+import io.sumbrel.core.ledger.JournalLine;
+import io.sumbrel.core.ledger.StandardAccount;
+import io.sumbrel.core.money.Money;
 import io.sumbrel.core.openitem.ItemId;
 import io.sumbrel.core.openitem.OpenItem;
 import io.sumbrel.core.refusal.Refusal;
+import io.sumbrel.core.tape.Tape;
 import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 
@@ -31,9 +37,32 @@ public record TurnBack(JournalEntry entry, List<ItemMovement> movements) {
       requireCanMoveBack(posting, movement, items.get(movement.item()));
     }
     LocalDate date = businessDate.isBefore(posting.date()) ? posting.date() : businessDate;
+    List<JournalLine> lines = new ArrayList<>(posting.entry().mirrored(date).lines());
+    Tape tape = posting.tape().orElseThrow();
+    for (ItemMovement movement : posting.movements()) {
+      lines.addAll(rebilled(movement, tape, items.get(movement.item())));
+    }
     return new TurnBack(
-        PostingTable.turnedBack(posting.entry(), date),
+        new JournalEntry(date, lines),
         posting.movements().stream().map(ItemMovement::mirrored).toList());
+  }
+
+  /**
+   * What an item gets back it gets at the customer to whom it is billed now, which a newer list may
+   * have changed since.
+   */
+  private static List<JournalLine> rebilled(ItemMovement movement, Tape tape, OpenItem now) {
+    OpenItem then = tape.items().getOrDefault(movement.item(), now);
+    if (then.customer().equals(now.customer())
+        || then.customer().isEmpty()
+        || now.customer().isEmpty()) {
+      return List.of();
+    }
+    Money back = Money.ofMinor(now.currency(), -movement.openDelta());
+    AccountCode receivables = StandardAccount.RECEIVABLES.code();
+    return List.of(
+        JournalLine.credit(receivables, back).of(then.customer().get()),
+        JournalLine.debit(receivables, back).of(now.customer().get()));
   }
 
   private static void requireCanMoveBack(Posting posting, ItemMovement movement, OpenItem item) {

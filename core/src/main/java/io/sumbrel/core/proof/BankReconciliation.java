@@ -15,7 +15,8 @@ import java.util.Set;
  * that day, is what the books say.
  *
  * @param statementMinor the balance with which the account begins and all entries booked by the day
- * @param unexplainedMinor entries booked by the day that no posting explains on that day
+ * @param unexplainedMinor entries booked by the day that no posting explains on that day, less what
+ *     a posting explains on that day that is gone since
  * @param ledgerMinor the ledger's bank account by the day
  */
 public record BankReconciliation(
@@ -36,6 +37,11 @@ public record BankReconciliation(
         statement += entry.moneyIn().amountMinor();
         unexplained += explained.contains(entry.moneyIn().id()) ? 0 : entry.moneyIn().amountMinor();
       }
+    }
+    for (BooksFacts.Entry entry : facts.gone()) {
+      boolean counts =
+          entry.account().equals(account.code()) && explained.contains(entry.moneyIn().id());
+      unexplained -= counts ? entry.moneyIn().amountMinor() : 0;
     }
     return new BankReconciliation(
         account.code(), day, statement, unexplained, ledgerAt(facts, account.code(), day));

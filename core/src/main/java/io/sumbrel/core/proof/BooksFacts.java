@@ -14,11 +14,17 @@ import java.util.Currency;
 import java.util.List;
 import java.util.Optional;
 
-/** The stored facts of a set of books, from which every invariant is computed. */
+/**
+ * The stored facts of a set of books, from which every invariant is computed.
+ *
+ * @param gone entries that were explained once and count no more: they were given their parts, or
+ *     their file was withdrawn
+ */
 public record BooksFacts(
     List<Account> accounts,
     List<Statement> statements,
     List<Entry> entries,
+    List<Entry> gone,
     List<Deposit> deposits,
     List<Member> onHand,
     List<OpenItem> items,

@@ -1,5 +1,7 @@
 package io.sumbrel.core.tape;
 
+import io.sumbrel.core.difference.DifferenceReason;
+
 /** The kinds of line on a tape. The side of a line comes from its kind; nobody types a sign. */
 public enum LineKind {
   /** Money that a bank or a tax office kept on the way to us. */
@@ -23,6 +25,11 @@ public enum LineKind {
   LineKind(int side, String words) {
     this.side = side;
     this.words = words;
+  }
+
+  /** The kind of line on which a reason stands. */
+  public static LineKind of(DifferenceReason reason) {
+    return reason.side() == DifferenceReason.Side.KEPT_BACK ? KEPT_BACK : GRANTED;
   }
 
   public String words() {

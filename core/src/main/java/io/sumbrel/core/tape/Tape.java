@@ -7,6 +7,7 @@ import io.sumbrel.core.refusal.Refusal;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 
@@ -15,23 +16,37 @@ import java.util.stream.Collectors;
  * settled, goes elsewhere or stays as credit, is zero. A tape that exists obeys every rule.
  *
  * @param items the items it names, as they stood when it was judged
+ * @param agreed differences that the terms of an invoice or a rate of the house grant anyway: they
+ *     count towards no limit
  */
-public record Tape(MoneyIn moneyIn, List<TapeLine> lines, Map<ItemId, OpenItem> items) {
+public record Tape(
+    MoneyIn moneyIn, List<TapeLine> lines, Map<ItemId, OpenItem> items, Set<TapeLine> agreed) {
+
+  /** A sum falls to hundreds of items at the most; more is no work of a person. */
+  public static final int MOST_LINES = 1_000;
+
   public Tape {
     lines = List.copyOf(lines);
     items = Map.copyOf(items);
+    agreed = Set.copyOf(agreed);
   }
 
   /**
    * Judges a draft.
    *
-   * @throws Refusal with the first rule it breaks: {@code empty-tape}, {@code line-amount}, {@code
-   *     settled}, {@code more-than-open}, {@code twice}, {@code currency}, {@code over-limit},
-   *     {@code not-zero}, and others named in {@link TapeRules}
+   * @throws Refusal with the first rule it breaks: {@code too-many-lines}, {@code empty-tape},
+   *     {@code line-amount}, {@code settled}, {@code more-than-open}, {@code twice}, {@code
+   *     currency}, {@code over-limit}, {@code not-zero}, and others named in {@link TapeRules}
    */
   public static Tape of(MoneyIn moneyIn, List<TapeLine> lines, TapeFacts facts) {
     TapeRules.require(moneyIn, lines, facts);
-    return new Tape(moneyIn, lines, facts.items());
+    Set<TapeLine> agreed = new DifferenceRules(moneyIn, lines, facts).agreed();
+    return new Tape(moneyIn, lines, facts.items(), agreed);
+  }
+
+  /** The refusal of more than {@link #MOST_LINES}. */
+  public static Refusal tooManyLines() {
+    return new Refusal("too-many-lines", "A tape holds up to %,d lines.".formatted(MOST_LINES));
   }
 
   /** What the lines leave of a sum, in minor units: zero when it is all explained. */

@@ -1,5 +1,6 @@
 package io.sumbrel.core.tape;
 
+import io.sumbrel.core.difference.DifferenceReason;
 import io.sumbrel.core.ledger.AccountCode;
 import io.sumbrel.core.openitem.ItemId;
 import io.sumbrel.core.party.CustomerId;

@@ -1,20 +1,17 @@
 package io.sumbrel.core.tape;
 
+import io.sumbrel.core.difference.DifferenceReason;
 import io.sumbrel.core.ledger.StandardAccount;
 import io.sumbrel.core.money.AmountText;
 import io.sumbrel.core.money.Money;
 import io.sumbrel.core.openitem.ItemId;
 import io.sumbrel.core.openitem.OpenItem;
-import io.sumbrel.core.party.CustomerId;
 import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.refusal.Refusal;
-import io.sumbrel.core.rules.HouseLimits;
 import java.util.Arrays;
 import java.util.EnumSet;
-import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
-import java.util.Map;
 import java.util.Set;
 
 /** The rules of a tape, in the order in which a clerk would want to hear of them. */
@@ -34,13 +31,15 @@ final class TapeRules {
 
   static void require(MoneyIn moneyIn, List<TapeLine> lines, TapeFacts facts) {
     TapeRules rules = new TapeRules(moneyIn, lines, facts);
+    if (lines.size() > Tape.MOST_LINES) {
+      throw Tape.tooManyLines();
+    }
     if (lines.isEmpty()) {
       throw new Refusal("empty-tape", "Nothing is on the tape yet.");
     }
     lines.forEach(rules::requireLine);
     rules.requireEachItemOnce();
-    rules.requireGrantsWithinSettled();
-    rules.requireWithinLimits();
+    new DifferenceRules(moneyIn, lines, facts).require();
     rules.requireZero();
   }
 
@@ -101,23 +100,11 @@ final class TapeRules {
   private void requireReason(TapeLine line) {
     DifferenceReason reason =
         line.reason()
-            .filter(r -> r.kind() == line.kind())
+            .filter(r -> LineKind.of(r) == line.kind())
             .orElseThrow(
                 () -> new Refusal("no-reason", "“" + line.kind().words() + "” needs a reason."));
-    if (reason.namesItem()) {
+    if (reason.namesItem() || line.item().isPresent()) {
       itemOf(line);
-    }
-    if (line.kind() == LineKind.KEPT_BACK
-        && reason != DifferenceReason.TAX_WITHHELD
-        && line.amountMinor() > facts.limits().chargeCapMinor()
-        && facts.authority() == HouseLimits.Authority.CLERK) {
-      throw new Refusal(
-          "over-limit",
-          "%s of %s is above the house's limit of %s; a supervisor may post it."
-              .formatted(
-                  reason.words(),
-                  words(line.amountMinor()),
-                  words(facts.limits().chargeCapMinor())));
     }
   }
 
@@ -160,80 +147,6 @@ final class TapeRules {
         throw new Refusal("twice", itemOf(line).number() + " stands on the tape twice.");
       }
     }
-  }
-
-  private void requireGrantsWithinSettled() {
-    Map<ItemId, Long> settled = new HashMap<>();
-    for (TapeLine line : lines) {
-      if (line.kind() == LineKind.SETTLES) {
-        settled.put(line.item().orElseThrow(), line.amountMinor());
-      }
-    }
-    Map<ItemId, Long> granted = new HashMap<>();
-    for (TapeLine line : lines) {
-      if (line.kind() == LineKind.GRANTED) {
-        granted.merge(line.item().orElseThrow(), line.amountMinor(), Long::sum);
-      }
-    }
-    granted.forEach(
-        (item, minor) -> {
-          if (minor > settled.getOrDefault(item, 0L)) {
-            throw new Refusal(
-                "grant-above-settled",
-                "What is granted on %s, %s, is more than the tape settles of it."
-                    .formatted(facts.items().get(item).number(), words(minor)));
-          }
-        });
-  }
-
-  /**
-   * Write-offs hold per tape, and per customer, month and reason, so that they cannot be sliced.
-   */
-  private void requireWithinLimits() {
-    Map<TapeFacts.GrantKey, Long> sums = new HashMap<>(facts.grantedThisMonth());
-    long onTape = 0;
-    long limit = facts.limits().writeOffMinor(facts.authority());
-    for (TapeLine line : lines) {
-      if (!isWriteOff(line)) {
-        continue;
-      }
-      onTape += line.amountMinor();
-      CustomerId customer = itemOf(line).customer().orElseThrow();
-      long sum =
-          sums.merge(
-              new TapeFacts.GrantKey(customer, line.reason().orElseThrow()),
-              line.amountMinor(),
-              Long::sum);
-      if (onTape > limit || sum > limit) {
-        throw new Refusal(
-            "over-limit",
-            "%s: %s on this tape, %s for this customer this month; your limit is %s."
-                .formatted(
-                    line.reason().orElseThrow().words(), words(onTape), words(sum), words(limit)));
-      }
-    }
-  }
-
-  /**
-   * Whatever is granted, unless the terms grant it and it is in time or within the house's grace.
-   */
-  private boolean isWriteOff(TapeLine line) {
-    return line.kind() == LineKind.GRANTED
-        && !(line.reason().orElseThrow() == DifferenceReason.DISCOUNT && isWithinTerms(line));
-  }
-
-  private boolean isWithinTerms(TapeLine line) {
-    OpenItem item = itemOf(line);
-    return item.terms()
-        .filter(
-            t ->
-                !moneyIn
-                    .bookingDate()
-                    .isAfter(
-                        t.lastDiscountDay(item.date())
-                            .plusDays(facts.limits().discountGraceDays())))
-        .filter(t -> line.amountMinor() <= t.discountMinor(item.totalMinor()))
-        .isPresent();
   }
 
   private void requireZero() {

@@ -3,6 +3,7 @@ package io.sumbrel.core.bank;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import io.sumbrel.core.refusal.Refusal;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -10,6 +11,7 @@ import java.util.Currency;
 import java.util.List;
 import java.util.Optional;
 import java.util.Random;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 
 class ContinuationTest {
@@ -48,17 +50,38 @@ class ContinuationTest {
             .map(StatementEntry::bookingDate)
             .max(LocalDate::compareTo)
             .orElse(BEGIN.minusDays(1));
+    List<AccountHistory.Known> known =
+        Arrays.stream(entries).map(AccountHistory.Known::of).toList();
     return new AccountHistory(
         BEGIN,
         until,
         1_000 + sum,
-        Arrays.stream(entries)
-            .map(
-                e ->
-                    new AccountHistory.Known(
-                        e.bookingDate(), e.amountMinor(), e.bankReference(), e.text().get(0)))
-            .toList(),
-        List.of());
+        known,
+        List.of(),
+        List.of(new AccountHistory.KnownStatement("6", known)));
+  }
+
+  /** What nets to nothing opens where the account stands, and was taken in once more. */
+  @Test
+  void knowsAStatementThatIsEqualButForItsBalances() {
+    StatementEntry in = entry(1, 500, "A");
+    StatementEntry out = entry(1, -500, "B");
+    AccountHistory read =
+        new AccountHistory(
+            BEGIN,
+            BEGIN,
+            1_000,
+            Stream.of(in, out).map(AccountHistory.Known::of).toList(),
+            List.of(),
+            List.of(
+                new AccountHistory.KnownStatement(
+                    "7", Stream.of(out, in).map(AccountHistory.Known::of).toList())));
+    assertThatThrownBy(() -> Continuation.of(between(1_000, in, out), read))
+        .isInstanceOfSatisfying(
+            Refusal.class, r -> assertThat(r.code()).isEqualTo("known-already"));
+    StatementEntry third = entry(1, 200, "C");
+    assertThat(Continuation.of(between(1_000, in, out, third), read).fresh()).hasSize(3);
+    assertThat(Continuation.of(between(1_000, in, entry(2, -500, "B")), read).fresh()).hasSize(2);
   }
 
   @Test

@@ -9,6 +9,8 @@ import io.sumbrel.core.deposit.Deposit;
 import io.sumbrel.core.deposit.DepositKind;
 import io.sumbrel.core.deposit.DepositMember;
 import io.sumbrel.core.deposit.MemberKind;
+import io.sumbrel.core.difference.Authority;
+import io.sumbrel.core.difference.DifferenceReason;
 import io.sumbrel.core.ledger.AccountCode;
 import io.sumbrel.core.ledger.StandardAccount;
 import io.sumbrel.core.money.Money;
@@ -24,7 +26,6 @@ import io.sumbrel.core.proof.BooksFacts;
 import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.core.rules.HouseLimits;
-import io.sumbrel.core.tape.DifferenceReason;
 import io.sumbrel.core.tape.ShortPayReason;
 import io.sumbrel.core.tape.Tape;
 import io.sumbrel.core.tape.TapeLine;
@@ -195,8 +196,8 @@ final class RandomWalk {
     }
   }
 
-  private HouseLimits.Authority authority() {
-    return random.nextBoolean() ? HouseLimits.Authority.CLERK : HouseLimits.Authority.SUPERVISOR;
+  private Authority authority() {
+    return random.nextBoolean() ? Authority.CLERK : Authority.SUPERVISOR;
   }
 
   private List<TapeLine> tape(MoneyIn moneyIn) {

@@ -2,6 +2,7 @@ package io.sumbrel.core.learning;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import io.sumbrel.core.difference.DifferenceReason;
 import io.sumbrel.core.learning.Decision.Ground;
 import io.sumbrel.core.learning.Decision.Hand;
 import io.sumbrel.core.matching.Plan;
@@ -12,7 +13,6 @@ import io.sumbrel.core.rules.HouseLimits;
 import io.sumbrel.core.rules.HouseRules;
 import io.sumbrel.core.rules.SilentList;
 import io.sumbrel.core.rules.SilentPayments;
-import io.sumbrel.core.tape.DifferenceReason;
 import io.sumbrel.core.tape.ShortPayReason;
 import io.sumbrel.core.tape.TapeLine;
 import java.util.ArrayList;

@@ -2,9 +2,9 @@ package io.sumbrel.core.matching;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import io.sumbrel.core.difference.DifferenceReason;
 import io.sumbrel.core.party.CustomerId;
 import io.sumbrel.core.receipt.MoneyInId;
-import io.sumbrel.core.tape.DifferenceReason;
 import io.sumbrel.core.tape.TapeLine;
 import java.util.ArrayList;
 import java.util.List;

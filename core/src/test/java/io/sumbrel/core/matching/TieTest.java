@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import io.sumbrel.core.deposit.DepositKind;
 import io.sumbrel.core.deposit.Recorded;
+import io.sumbrel.core.difference.DifferenceLimits;
 import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.core.rules.HouseLimits;
@@ -59,7 +60,7 @@ class TieTest extends SmallHouse {
             Set.of()));
     bankLine(64_000, "BRANCH DEPOSIT");
     assertThat(words(plan().get(0))).containsExactly("T-90017");
-    HouseLimits wide = new HouseLimits(4_000, 3, 300, 30_000, 18, 120);
+    HouseLimits wide = new HouseLimits(DifferenceLimits.DEFAULTS, 3, 18, 120, 10);
     rules = new HouseRules(wide, List.of(), SilentPayments.NOT_SET);
     assertThat(words(plan().get(0))).containsExactly("slip 4711, recorded already");
   }

@@ -2,13 +2,13 @@ package io.sumbrel.core.matching;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import io.sumbrel.core.difference.DifferenceReason;
 import io.sumbrel.core.openitem.OpenItem;
 import io.sumbrel.core.party.CustomerId;
 import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.core.rules.HouseLimits;
 import io.sumbrel.core.rules.HouseRules;
 import io.sumbrel.core.rules.SilentPayments;
-import io.sumbrel.core.tape.DifferenceReason;
 import io.sumbrel.core.tape.TapeLine;
 import java.util.List;
 import java.util.Optional;

@@ -118,7 +118,7 @@ class PostingTest {
   @Test
   void turnedBackIsTheMirror() {
     JournalEntry entry = PostingTable.bankBegins(BANK, Money.ofMinor(USD, 500), DAY);
-    JournalEntry contra = PostingTable.turnedBack(entry, DAY.plusDays(3));
+    JournalEntry contra = entry.mirrored(DAY.plusDays(3));
     assertThat(contra.effectOn(BANK, USD)).isEqualTo(-500);
     assertThat(contra.date()).isEqualTo(DAY.plusDays(3));
   }
@@ -170,9 +170,15 @@ class PostingTest {
   }
 
   @Test
-  void numbersReadShort() {
-    assertThat(new PostingNumber(2026, 143).words()).isEqualTo("26-0143");
-    assertThat(new PostingNumber(2026, 12_345).words()).isEqualTo("26-12345");
+  void numbersCarryTheirWholeYear() {
+    assertThat(new PostingNumber(2026, 143).words()).isEqualTo("2026-0143");
+    assertThat(new PostingNumber(2026, 12_345).words()).isEqualTo("2026-12345");
+    assertThat(new PostingNumber(2126, 1).words()).isEqualTo("2126-0001");
+    assertThat(PostingNumber.parse("2126-0001")).isEqualTo(new PostingNumber(2126, 1));
+    assertThat(PostingNumber.parse("26-0143")).isEqualTo(new PostingNumber(2026, 143));
+    assertThatThrownBy(() -> PostingNumber.parse("2026"))
+        .hasMessage("“2026” is no number of a posting.");
+    assertThatThrownBy(() -> PostingNumber.of(0, 1)).hasMessage("There is no posting 0-1.");
     assertThat(new PostingNumber(2026, 2)).isLessThan(new PostingNumber(2027, 1));
   }
 

@@ -29,6 +29,7 @@ import java.util.Currency;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import org.junit.jupiter.api.Test;
 
 /** A proof that cannot fail proves nothing: each invariant is broken on purpose and must say so. */
@@ -43,7 +44,11 @@ class ProofTest {
 
   private final OpenItem billed = item(500);
   private final Tape tape =
-      new Tape(MONEY, List.of(TapeLine.settles(billed.id(), 500)), Map.of(billed.id(), billed));
+      new Tape(
+          MONEY,
+          List.of(TapeLine.settles(billed.id(), 500)),
+          Map.of(billed.id(), billed),
+          Set.of());
   private final List<Posting> postings = new ArrayList<>();
   private OpenItem item = item(0);
   private Optional<PostingNumber> claim = Optional.of(new PostingNumber(2026, 2));
@@ -111,6 +116,7 @@ class ProofTest {
             List.of(new BooksFacts.Account(BANK, DAY.minusDays(9), Money.zero(USD))),
             List.of(new BooksFacts.Statement(BANK, DAY, 500, Optional.of(closing))),
             List.of(new BooksFacts.Entry(BANK, MONEY, claim)),
+            List.of(),
             deposits,
             onHand,
             List.of(item),
@@ -123,6 +129,51 @@ class ProofTest {
   @Test
   void holdsForBooksThatAreRight() {
     assertThat(broken()).isEmpty();
+  }
+
+  /** Posted as one on the 16th, turned back on the 18th, then given its part. */
+  @Test
+  void provesTheDaysOnWhichASumStoodThatIsGoneSince() {
+    MoneyIn part =
+        new MoneyIn(
+            new MoneyInId(2), USD, 500, DAY, Optional.empty(), Optional.empty(), "", List.of());
+    postings.add(
+        new Posting(
+            new PostingNumber(2026, 3),
+            PostingKind.TURNED_BACK,
+            postings.get(1).entry().mirrored(DAY.plusDays(2)),
+            List.of(new ItemMovement(item.id(), ItemMovement.Kind.TURNED_BACK, 0, 500)),
+            Optional.empty(),
+            Optional.of(new PostingNumber(2026, 2))));
+    item = item(500);
+    claim = Optional.empty();
+    assertThat(broken()).isEmpty();
+    BooksFacts.Account account = new BooksFacts.Account(BANK, DAY.minusDays(9), Money.zero(USD));
+    List<BooksFacts.Entry> gone = List.of(new BooksFacts.Entry(BANK, MONEY, Optional.empty()));
+    for (int days = 0; days < 4; days++) {
+      LocalDate day = DAY.plusDays(days);
+      BankReconciliation right = BankReconciliation.of(given(account, part, gone), account, day);
+      assertThat(right.differenceMinor()).as("day %d", days).isZero();
+      assertThat(right.unexplainedMinor()).isEqualTo(days < 2 ? 0 : 500);
+    }
+    assertThat(
+            BankReconciliation.of(given(account, part, List.of()), account, DAY).differenceMinor())
+        .isEqualTo(-500);
+  }
+
+  private BooksFacts given(
+      BooksFacts.Account account, MoneyIn counts, List<BooksFacts.Entry> gone) {
+    return new BooksFacts(
+        List.of(account),
+        List.of(),
+        List.of(new BooksFacts.Entry(BANK, counts, Optional.empty())),
+        gone,
+        List.of(),
+        List.of(),
+        List.of(item),
+        postings,
+        List.of(),
+        audit);
   }
 
   @Test

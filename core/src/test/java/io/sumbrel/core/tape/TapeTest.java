@@ -3,6 +3,8 @@ package io.sumbrel.core.tape;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import io.sumbrel.core.difference.Authority;
+import io.sumbrel.core.difference.DifferenceReason;
 import io.sumbrel.core.ledger.AccountCode;
 import io.sumbrel.core.ledger.StandardAccount;
 import io.sumbrel.core.openitem.ItemId;
@@ -15,7 +17,6 @@ import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.core.rules.HouseLimits;
-import io.sumbrel.core.rules.HouseLimits.Authority;
 import java.time.LocalDate;
 import java.util.Arrays;
 import java.util.Currency;
@@ -75,7 +76,7 @@ class TapeTest {
     return Tape.of(
         received(received),
         Arrays.asList(lines),
-        new TapeFacts(items, HouseLimits.DEFAULTS, authority, Map.of()));
+        new TapeFacts(items, HouseLimits.DEFAULTS, List.of(), authority, DifferencesBefore.NONE));
   }
 
   private static Tape judged(long received, TapeLine... lines) {
@@ -198,19 +199,11 @@ class TapeTest {
   }
 
   @Test
-  void cannotBeSlicedOverSeveralTapes() {
-    TapeFacts facts =
-        new TapeFacts(
-            Map.of(INVOICE.id(), INVOICE),
-            HouseLimits.DEFAULTS,
-            Authority.CLERK,
-            Map.of(new TapeFacts.GrantKey(ALDER, DifferenceReason.SMALL_DIFFERENCE), 250L));
-    List<TapeLine> lines =
-        List.of(
-            TapeLine.settles(INVOICE.id(), 1_000),
-            TapeLine.granted(DifferenceReason.SMALL_DIFFERENCE, INVOICE.id(), 100));
-    assertThatThrownBy(() -> Tape.of(received(900), lines, facts))
-        .hasMessageContaining("3.50 for this customer this month; your limit is 3.00");
+  void holdsAtMostAThousandLines() {
+    TapeLine[] lines = new TapeLine[Tape.MOST_LINES + 1];
+    Arrays.fill(lines, TapeLine.unidentified(1));
+    refused("too-many-lines", lines.length, lines).hasMessage("A tape holds up to 1,000 lines.");
+    judged(Tape.MOST_LINES, Arrays.copyOf(lines, Tape.MOST_LINES));
   }
 
   @Test

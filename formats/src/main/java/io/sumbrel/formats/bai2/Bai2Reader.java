@@ -2,6 +2,7 @@ package io.sumbrel.formats.bai2;
 
 import io.sumbrel.core.bank.BankStatement;
 import io.sumbrel.core.bank.StatementFrame;
+import io.sumbrel.core.money.Currencies;
 import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.formats.Parsed;
 import io.sumbrel.formats.StatementReading;
@@ -243,7 +244,7 @@ public final class Bai2Reader extends StatementReading {
   }
 
   static Currency currency(String code, Currency otherwise) {
-    return code.isEmpty() ? otherwise : Written.currency(code);
+    return code.isEmpty() ? otherwise : Currencies.of(code);
   }
 
   /** Whole minor units with a sign; an empty field is zero. */

@@ -3,8 +3,8 @@ package io.sumbrel.formats.camt;
 import io.sumbrel.core.bank.Balance;
 import io.sumbrel.core.bank.StatementFrame;
 import io.sumbrel.core.money.AmountText;
+import io.sumbrel.core.money.Currencies;
 import io.sumbrel.core.refusal.Refusal;
-import io.sumbrel.formats.Written;
 import java.time.LocalDate;
 import java.util.Currency;
 import java.util.HashMap;
@@ -62,14 +62,14 @@ final class CamtStatement {
 
   void amountCurrency(String code) {
     if (currency.isEmpty() && code != null) {
-      currency = Optional.of(Written.currency(code));
+      currency = Optional.of(Currencies.of(code));
     }
   }
 
   /** The account's currency, or the one of its first amount. */
   Currency currencyOr(String code) {
     if (currency.isEmpty()) {
-      currency = Optional.of(Written.currency(code));
+      currency = Optional.of(Currencies.of(code));
     }
     return currency.get();
   }
@@ -86,7 +86,7 @@ final class CamtStatement {
       case "IBAN" -> account = inAccount && account.isEmpty() ? text : account;
       case "Ccy" -> {
         if (parent.equals("Acct")) {
-          currency = Optional.of(Written.currency(text));
+          currency = Optional.of(Currencies.of(text));
         }
       }
       case "ElctrncSeqNb" -> sequence = text;

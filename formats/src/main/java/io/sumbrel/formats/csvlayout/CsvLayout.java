@@ -99,7 +99,7 @@ public record CsvLayout(
     if (dateOrder == null || decimalMark == null || signRule == null) {
       throw new Refusal("layout", "State the order of dates, the decimal mark and the sign.");
     }
-    CsvSample.requireHeader(headerLine, linesAfter);
+    CsvSample.requireHeader(headerLine, linesAfter, columns.size());
     for (Meaning meaning : Meaning.values()) {
       long count = columns.stream().filter(meaning::equals).count();
       boolean wanted = meaning == Meaning.DATE || signRule.wants().contains(meaning);

@@ -5,6 +5,7 @@ import io.sumbrel.core.bank.BankStatement;
 import io.sumbrel.core.bank.StatementEntry;
 import io.sumbrel.core.bank.StatementFrame;
 import io.sumbrel.core.money.AmountText;
+import io.sumbrel.core.money.Currencies;
 import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.formats.Parsed;
 import io.sumbrel.formats.StatementReading;
@@ -151,8 +152,7 @@ public final class MtReader extends StatementReading {
           interim = true;
           currency =
               currency.or(
-                  () ->
-                      Optional.of(Written.currency(text.substring(0, Math.min(3, text.length())))));
+                  () -> Optional.of(Currencies.of(text.substring(0, Math.min(3, text.length())))));
         }
         case "61" -> {
           flush();
@@ -189,7 +189,7 @@ public final class MtReader extends StatementReading {
         throw new Refusal(
             "balance", "“%s” is not a balance such as C261116USD1250,00.".formatted(text.strip()));
       }
-      Currency of = Written.currency(matcher.group(3));
+      Currency of = Currencies.of(matcher.group(3));
       if (currency.isPresent() && !currency.get().equals(of)) {
         throw new Refusal(
             "currency", "the balance is in %s, the statement in %s.".formatted(of, currency.get()));

@@ -7,11 +7,11 @@ import io.sumbrel.core.bank.StatementEntry;
 import io.sumbrel.core.bank.StatementEntry.Status;
 import io.sumbrel.core.bank.StatementFrame;
 import io.sumbrel.core.money.AmountText;
+import io.sumbrel.core.money.Currencies;
 import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.formats.Parsed;
 import io.sumbrel.formats.StatementReading;
 import io.sumbrel.formats.StatementSink;
-import io.sumbrel.formats.Written;
 import java.io.BufferedInputStream;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
@@ -105,7 +105,7 @@ public final class OfxReader extends StatementReading {
       }
       case "/STMTTRN", "/STMTTRNP" -> attempt(entryLine, this::endEntry);
       case "CURDEF" ->
-          attempt(token.line(), () -> currency = Optional.of(Written.currency(token.text())));
+          attempt(token.line(), () -> currency = Optional.of(Currencies.of(token.text())));
       case "ACCTID" -> account = inStatement && account.isEmpty() ? token.text() : account;
       case "CODE" -> requireStatus(token);
       case "/OFX" -> ended = true;

@@ -124,7 +124,7 @@ public record PayoutLayout(
       throw new Refusal(
           "layout", "State the order of dates, the decimal mark and the sign of fees.");
     }
-    CsvSample.requireHeader(headerLine, linesAfter);
+    CsvSample.requireHeader(headerLine, linesAfter, columns.size());
     for (Holds holds : Holds.values()) {
       long count = columns.stream().filter(holds::equals).count();
       boolean mayRepeat = holds == Holds.NOTHING || holds == Holds.TEXT;

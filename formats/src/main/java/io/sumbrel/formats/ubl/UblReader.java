@@ -1,6 +1,7 @@
 package io.sumbrel.formats.ubl;
 
 import io.sumbrel.core.money.AmountText;
+import io.sumbrel.core.money.Currencies;
 import io.sumbrel.core.openitem.ListedItem;
 import io.sumbrel.core.openitem.OpenItemList;
 import io.sumbrel.core.openitem.Terms;
@@ -8,7 +9,6 @@ import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.formats.Issue;
 import io.sumbrel.formats.Parsed;
 import io.sumbrel.formats.SafeXml;
-import io.sumbrel.formats.Written;
 import java.io.ByteArrayInputStream;
 import java.time.LocalDate;
 import java.time.format.DateTimeParseException;
@@ -140,7 +140,7 @@ public final class UblReader {
           "currency",
           "The payable amount is in %s, the document in %s.".formatted(currencyOfPayable, code));
     }
-    return Written.currency(code);
+    return Currencies.of(code);
   }
 
   private long amount(String path, Currency currency) {

@@ -100,7 +100,7 @@ class UblReaderTest {
     assertThat(refusal(good.replace("1300.00", "0.00"))).contains("Nothing is payable");
     assertThat(refusal(good.replace("currencyID=\"USD\"", "currencyID=\"EUR\"")))
         .isEqualTo("The payable amount is in EUR, the document in USD.");
-    assertThat(refusal(good.replace("USD", "XQQ"))).contains("no known currency");
+    assertThat(refusal(good.replace("USD", "XQQ"))).contains("is no currency such as USD");
     assertThat(refusal(good.replace("c:SupplierAssignedAccountID", "c:Other")))
         .contains("lacks a number of the customer");
     assertThat(refusal(good.replace("</Invoice>", ""))).contains("breaks off");

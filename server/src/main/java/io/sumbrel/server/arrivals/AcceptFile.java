@@ -9,8 +9,10 @@ import io.sumbrel.core.openitem.ListScope;
 import io.sumbrel.formats.FileKind;
 import io.sumbrel.server.audit.AuditRecord;
 import io.sumbrel.server.books.BooksNames;
+import io.sumbrel.server.books.Months;
 import io.sumbrel.server.deposit.WaitingForTie;
 import io.sumbrel.server.people.Actor;
+import io.sumbrel.server.persistence.Column;
 import io.sumbrel.server.persistence.RowIds;
 import jakarta.persistence.EntityManager;
 import java.time.Clock;
@@ -43,6 +45,8 @@ public class AcceptFile {
   private final WaitingForTie waiting;
   private final BulkRows bulk;
   private final BringIn bringIn;
+  private final MoneyLines moneyLines;
+  private final Months months;
 
   AcceptFile(
       EntityManager entities,
@@ -60,7 +64,9 @@ public class AcceptFile {
       PastPayments pastPayments,
       WaitingForTie waiting,
       BulkRows bulk,
-      BringIn bringIn) {
+      BringIn bringIn,
+      MoneyLines moneyLines,
+      Months months) {
     this.entities = entities;
     this.ids = ids;
     this.clock = clock;
@@ -77,6 +83,8 @@ public class AcceptFile {
     this.waiting = waiting;
     this.bulk = bulk;
     this.bringIn = bringIn;
+    this.moneyLines = moneyLines;
+    this.months = months;
   }
 
   /**
@@ -125,9 +133,18 @@ public class AcceptFile {
       case INFORMATION -> throw new IllegalStateException("accepted: " + row.fileName);
     }
     bringIn.lookAgain(actor.booksId());
+    requireStillOpen(actor, row, file);
     audit.append(
         actor, "file-accepted", row.fileName, row.title + ", " + row.statedCount + " lines");
     return row.toView(file.statements().isEmpty() ? 0 : row.acceptedCount);
+  }
+
+  /** A month may have been closed since the file was looked at. */
+  private void requireStillOpen(Actor actor, ArrivalRow row, ArrivedFile file) {
+    if (file.kind().use() == FileKind.Use.STATEMENT || file.kind().use() == FileKind.Use.DEPOSITS) {
+      entities.flush();
+      moneyLines.earliestOf(row.id).ifPresent(d -> months.requireStillOpen(actor.booksId(), d));
+    }
   }
 
   private void storeStatements(Actor actor, ArrivalRow row, ArrivedFile file) {
@@ -170,7 +187,7 @@ public class AcceptFile {
     row.bankAccountId = link.account().id();
     row.arrivalId = arrival.id;
     row.sequenceNumber = chain.statementsOf(link.account()) + 1;
-    row.number = statement.number().substring(0, Math.min(60, statement.number().length()));
+    row.number = Column.cut(statement.number(), 60);
     row.closingDate = StatementChain.lastDay(statement, books.businessDate(actor.booksId()));
     row.openingDate = statement.frame().opening().map(Balance::date).orElse(row.closingDate);
     if (statement.frame().hasBalances()) {

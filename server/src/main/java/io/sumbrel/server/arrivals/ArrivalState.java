@@ -8,6 +8,8 @@ public enum ArrivalState {
   ACCEPTED,
   /** Shown only: the statement that follows brings the money. */
   INFORMATION,
+  /** Everything in it was taken in before. */
+  KNOWN,
   REFUSED,
   /** Taken out before it was accepted. */
   DROPPED,
@@ -16,6 +18,6 @@ public enum ArrivalState {
 
   /** Whether the same bytes may come once more. */
   boolean isGone() {
-    return this == REFUSED || this == DROPPED || this == WITHDRAWN;
+    return this == KNOWN || this == REFUSED || this == DROPPED || this == WITHDRAWN;
   }
 }

@@ -3,6 +3,7 @@ package io.sumbrel.server.arrivals;
 import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.formats.FileKind;
 import io.sumbrel.formats.TextLines;
+import io.sumbrel.server.persistence.Column;
 import jakarta.persistence.EntityManager;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
@@ -77,8 +78,8 @@ public class Arrivals {
   @Transactional(readOnly = true)
   byte[] original(long booksId, long arrivalId) {
     ArrivalRow row = row(booksId, arrivalId);
-    if (row.state == ArrivalState.REFUSED) {
-      throw new Refusal("not-found", "Nothing of a refused file was stored.");
+    if (row.state == ArrivalState.REFUSED || row.state == ArrivalState.KNOWN) {
+      throw new Refusal("not-found", "Nothing of " + row.fileName + " was stored.");
     }
     return store.original(row.hash);
   }
@@ -96,8 +97,7 @@ public class Arrivals {
           next = text.next()) {
         if (text.number() >= around - LINES_AROUND) {
           String line = next.get();
-          lines.add(
-              new SourceLine(text.number(), line.substring(0, Math.min(MAX_LINE, line.length()))));
+          lines.add(new SourceLine(text.number(), Column.cut(line, MAX_LINE)));
         }
       }
     } catch (IOException e) {

@@ -8,6 +8,7 @@ import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.formats.FileKind;
 import io.sumbrel.server.audit.AuditRecord;
 import io.sumbrel.server.people.Actor;
+import io.sumbrel.server.persistence.Column;
 import io.sumbrel.server.persistence.RowIds;
 import jakarta.persistence.EntityManager;
 import java.io.InputStream;
@@ -17,8 +18,10 @@ import java.util.List;
 import java.util.Locale;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
+import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionTemplate;
 
 /** A file comes in: it is read and shown, and counts nowhere until somebody accepts it. */
 @Component
@@ -31,6 +34,8 @@ public class BringIn {
   private final StatementChain chain;
   private final ArrivedFiles files;
   private final AcceptDeposits acceptDeposits;
+  private final DateBounds dateBounds;
+  private final TransactionTemplate inOneAct;
 
   BringIn(
       EntityManager entities,
@@ -40,7 +45,9 @@ public class BringIn {
       FileStore store,
       StatementChain chain,
       ArrivedFiles files,
-      AcceptDeposits acceptDeposits) {
+      AcceptDeposits acceptDeposits,
+      DateBounds dateBounds,
+      PlatformTransactionManager transactions) {
     this.entities = entities;
     this.ids = ids;
     this.clock = clock;
@@ -49,6 +56,8 @@ public class BringIn {
     this.chain = chain;
     this.files = files;
     this.acceptDeposits = acceptDeposits;
+    this.dateBounds = dateBounds;
+    this.inOneAct = new TransactionTemplate(transactions);
   }
 
   /**
@@ -57,31 +66,43 @@ public class BringIn {
    *
    * @throws Refusal {@code too-large}, {@code same-file} with when and by whom
    */
-  @Transactional
   public ArrivalView bringIn(Actor actor, String fileName, InputStream content) {
     FileStore.Received received = store.receive(content);
     try {
-      requireNew(actor.booksId(), received.hash());
-      ArrivalRow row = row(actor, fileName, received);
-      try {
-        read(row, received.bytes());
-        row.liveHash = received.hash();
-        store.keep(received);
-      } catch (Refusal e) {
-        row.refusal = e.getMessage();
-        row.decide(ArrivalState.REFUSED, actor.name(), row.arrivedAt);
-      }
-      entities.persist(row);
-      audit.append(
-          actor, "file-" + row.state.name().toLowerCase(), row.fileName, row.title + row.refusal);
-      return row.toView(0);
+      return inOneAct.execute(t -> taken(actor, fileName, received));
     } finally {
       received.discard();
     }
   }
 
+  private ArrivalView taken(Actor actor, String fileName, FileStore.Received received) {
+    requireNew(actor.booksId(), received.hash());
+    ArrivalRow row = row(actor, fileName, received);
+    try {
+      read(row, received.bytes());
+    } catch (Refusal e) {
+      row.refusal = e.getMessage();
+      row.state = ArrivalState.REFUSED;
+    }
+    if (row.state.isGone()) {
+      row.decide(row.state, actor.name(), row.arrivedAt);
+    } else {
+      row.liveHash = received.hash();
+      store.keep(received);
+    }
+    row.refusal = Column.cut(row.refusal, 2000);
+    entities.persist(row);
+    audit.append(
+        actor,
+        "file-" + row.state.name().toLowerCase(Locale.ROOT),
+        row.fileName,
+        row.title + row.refusal);
+    return row.toView(0);
+  }
+
   /**
-   * Reads what a row is about. A statement before which another is missing may wait for it.
+   * Reads what a row is about. A statement before which another is missing may wait for it; one of
+   * which everything is read already is known.
    *
    * @throws Refusal when the file cannot be taken in
    */
@@ -98,10 +119,12 @@ public class BringIn {
     }
     ArrivedFile file = files.read(row.booksId, bytes, row.csvLayoutId);
     row.kind = file.kind().name();
-    row.notes = file.notes();
+    file.items().ifPresent(ReadOpenItems::requireFits);
+    row.notes = Column.cut(file.notes(), 4000);
     describe(row, file);
     row.refusal = "";
     row.state = ArrivalState.WAITING;
+    dateBounds.require(row.booksId, file);
     if (file.kind().use() == FileKind.Use.INFORMATION) {
       row.state = ArrivalState.INFORMATION;
       return;
@@ -112,9 +135,11 @@ public class BringIn {
       }
       acceptDeposits.require(row.booksId, file);
     } catch (Refusal e) {
-      if (!e.code().equals("gap") && !e.code().equals("explained")) {
+      boolean known = e.code().equals("known-already");
+      if (!known && !e.code().equals("gap") && !e.code().equals("explained")) {
         throw e;
       }
+      row.state = known ? ArrivalState.KNOWN : ArrivalState.WAITING;
       row.refusal = e.getMessage();
     }
   }
@@ -134,6 +159,9 @@ public class BringIn {
         read(row, store.original(row.hash));
       } catch (Refusal e) {
         row.refusal = e.getMessage();
+      }
+      if (row.state == ArrivalState.KNOWN) {
+        row.decide(row.state, row.arrivedBy, clock.instant());
       }
     }
   }
@@ -180,7 +208,7 @@ public class BringIn {
     String last =
         fileName.substring(Math.max(fileName.lastIndexOf('/'), fileName.lastIndexOf('\\')) + 1);
     String clean = last.replaceAll("\\p{Cntrl}", "").strip();
-    return clean.isEmpty() ? "unnamed" : clean.substring(0, Math.min(200, clean.length()));
+    return clean.isEmpty() ? "unnamed" : Column.cut(clean, 200);
   }
 
   private void describe(ArrivalRow row, ArrivedFile file) {
@@ -269,7 +297,7 @@ public class BringIn {
   }
 
   private static String cut(String text) {
-    return text.length() <= 400 ? text : text.substring(0, 399) + "…";
+    return text.length() <= 400 ? text : Column.cut(text, 399) + "…";
   }
 
   /** Takes a waiting file out again; the same bytes may come once more. */
@@ -311,7 +339,8 @@ public class BringIn {
           case LAYOUT -> "waits for somebody to name its columns";
           case INFORMATION -> "is shown for information only";
           default ->
-              "was %s already, by %s".formatted(row.state.name().toLowerCase(), row.decidedBy);
+              "was %s already, by %s"
+                  .formatted(row.state.name().toLowerCase(Locale.ROOT), row.decidedBy);
         };
     return new Refusal("not-waiting", row.fileName + " " + words + ".");
   }

@@ -7,6 +7,7 @@ import io.sumbrel.formats.payoutcsv.PayoutLayout;
 import io.sumbrel.server.books.BankAccount;
 import io.sumbrel.server.books.OpenBooks;
 import io.sumbrel.server.people.Actor;
+import io.sumbrel.server.persistence.Column;
 import io.sumbrel.server.persistence.RowIds;
 import jakarta.persistence.EntityManager;
 import java.time.Clock;
@@ -93,7 +94,7 @@ class CsvLayouts {
   /** Keeps a layout for all files with its header; a layout made before for them is replaced. */
   @Transactional(propagation = Propagation.MANDATORY)
   Stored keep(Actor actor, byte[] file, CsvShape layout, long bankAccountId) {
-    String signature = signature(file, layout);
+    String signature = Column.whole("The header of the file", signature(file, layout), 2000);
     CsvLayoutRow row =
         rows(actor.booksId()).stream()
             .filter(r -> r.signature.equals(signature))
@@ -103,7 +104,7 @@ class CsvLayouts {
     row.bankAccountId = books.account(actor.booksId(), bankAccountId).id();
     row.content = layout instanceof PayoutLayout ? PAYOUTS : ENTRIES;
     row.signature = signature;
-    row.layout = json.writeValueAsString(layout);
+    row.layout = Column.whole("The layout", json.writeValueAsString(layout), 4000);
     row.madeBy = actor.name();
     row.madeAt = clock.instant();
     if (row.id == null) {

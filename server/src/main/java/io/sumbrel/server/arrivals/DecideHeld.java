@@ -50,7 +50,6 @@ public class DecideHeld {
     if (row == null || row.booksId != actor.booksId() || row.standing != Standing.HELD) {
       throw new Refusal("not-held", "This entry is not held any more; somebody was first.");
     }
-    months.requireOpen(actor.booksId(), row.bookingDate);
     ArrivalRow arrival = entities.find(ArrivalRow.class, row.arrivalId);
     arrival.heldCount--;
     if (verdict == Verdict.REAL) {
@@ -68,6 +67,7 @@ public class DecideHeld {
           .setParameter("id", moneyInId)
           .executeUpdate();
     }
+    months.requireStillOpen(actor.booksId(), row.bookingDate);
     audit.append(
         actor,
         "held-" + verdict.name().toLowerCase(),

@@ -312,6 +312,7 @@ class FileContents {
           switch (money.standing) {
             case HELD -> EntryStand.HELD;
             case DETAILED -> EntryStand.DETAILED;
+            case WITHDRAWN -> EntryStand.SHOWN;
             case COUNTS ->
                 number.isPresent()
                     ? EntryStand.EXPLAINED

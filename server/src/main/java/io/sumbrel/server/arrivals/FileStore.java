@@ -6,6 +6,7 @@ import java.io.InputStream;
 import java.io.OutputStream;
 import java.io.UncheckedIOException;
 import java.nio.channels.FileChannel;
+import java.nio.file.DirectoryStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
@@ -13,9 +14,13 @@ import java.nio.file.StandardOpenOption;
 import java.security.DigestInputStream;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
 import java.util.HexFormat;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
+import org.springframework.transaction.support.TransactionSynchronizationManager;
 
 /**
  * The originals, as files named by the hash of their bytes. A file is written aside, brought to the
@@ -25,11 +30,27 @@ import org.springframework.stereotype.Component;
 class FileStore {
   static final long MAX_BYTES = 100L << 20;
 
+  private static final String ASIDE = "in-";
+  private static final String PART = ".part";
+  private static final Duration AN_HOUR = Duration.ofHours(1);
+
   private final Path folder;
 
-  FileStore(@Value("${sumbrel.data}") Path data) throws IOException {
+  FileStore(@Value("${sumbrel.data}") Path data, Clock clock) throws IOException {
     folder = data.resolve("files");
     Files.createDirectories(folder);
+    sweep(clock.instant().minus(AN_HOUR));
+  }
+
+  /** What was on its way in when a process ended; not what another is just receiving. */
+  private void sweep(Instant before) throws IOException {
+    try (DirectoryStream<Path> left = Files.newDirectoryStream(folder, ASIDE + "*" + PART)) {
+      for (Path path : left) {
+        if (Files.getLastModifiedTime(path).toInstant().isBefore(before)) {
+          Files.deleteIfExists(path);
+        }
+      }
+    }
   }
 
   /** A file that has come in and is not kept yet. */
@@ -48,24 +69,31 @@ class FileStore {
   }
 
   /**
-   * Streams to a file aside while hashing.
+   * Streams to a file aside while hashing. Whoever sends may be slow: no transaction is open, and
+   * with it no connection to the database.
    *
    * @throws Refusal {@code too-large} above 100 MB; nothing is kept then
    */
   Received receive(InputStream in) {
+    if (TransactionSynchronizationManager.isActualTransactionActive()) {
+      throw new IllegalStateException("a file is received inside a transaction");
+    }
     Path aside = null;
+    boolean whole = false;
     try {
-      aside = Files.createTempFile(folder, "in-", ".part");
+      aside = Files.createTempFile(folder, ASIDE, PART);
       MessageDigest sha = MessageDigest.getInstance("SHA-256");
       long size = copy(new DigestInputStream(in, sha), aside);
+      whole = true;
       return new Received(aside, HexFormat.of().formatHex(sha.digest()), size);
-    } catch (Refusal e) {
-      new Received(aside, "", 0).discard();
-      throw e;
     } catch (IOException e) {
       throw new UncheckedIOException(e);
     } catch (NoSuchAlgorithmException e) {
       throw new IllegalStateException(e);
+    } finally {
+      if (!whole && aside != null) {
+        new Received(aside, "", 0).discard();
+      }
     }
   }
 

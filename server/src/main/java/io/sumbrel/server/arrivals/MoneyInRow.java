@@ -9,6 +9,7 @@ import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.core.remittance.RemittanceDetail;
 import io.sumbrel.server.deposit.Deposits;
+import io.sumbrel.server.persistence.Column;
 import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
@@ -77,16 +78,17 @@ class MoneyInRow {
     row.valueDate = entry.valueDate();
     row.currency = currency.getCurrencyCode();
     row.amountMinor = entry.amountMinor();
-    row.bankReference = cut(entry.bankReference(), 80);
-    row.payerName = entry.payerName().map(n -> cut(n, 200)).orElse(null);
-    row.payerAccount = entry.payerAccount().map(a -> cut(a, 60)).orElse(null);
+    row.bankReference = Column.cut(entry.bankReference(), 80);
+    row.payerName = entry.payerName().map(n -> Column.cut(n, 200)).orElse(null);
+    row.payerAccount = entry.payerAccount().map(a -> Column.cut(a, 60)).orElse(null);
     row.method = entry.method();
     List<String> text = new ArrayList<>(entry.payerName().stream().toList());
     text.addAll(entry.text());
-    row.bankText = cut(String.join("\n", text), MAX_TEXT);
+    row.bankText = Column.cut(String.join("\n", text), MAX_TEXT);
     row.documentReferences = written(entry.references(), entry.details());
-    row.batchReference = entry.batch().map(b -> cut(b, 80)).orElse(null);
-    row.originalReference = entry.reversal().map(r -> cut(r.originalReference(), 80)).orElse(null);
+    row.batchReference = entry.batch().map(b -> Column.cut(b, 80)).orElse(null);
+    row.originalReference =
+        entry.reversal().map(r -> Column.cut(r.originalReference(), 80)).orElse(null);
     return row;
   }
 
@@ -103,11 +105,11 @@ class MoneyInRow {
     row.valueDate = fact.date();
     row.currency = member.currency().getCurrencyCode();
     row.amountMinor = fact.amountMinor();
-    row.bankReference = cut(fact.number(), 80);
-    row.payerName = fact.payerName().map(n -> cut(n, 200)).orElse(null);
-    row.payerAccount = fact.payerAccount().map(a -> cut(a, 60)).orElse(null);
+    row.bankReference = Column.cut(fact.number(), 80);
+    row.payerName = fact.payerName().map(n -> Column.cut(n, 200)).orElse(null);
+    row.payerAccount = fact.payerAccount().map(a -> Column.cut(a, 60)).orElse(null);
     row.method = fact.kind().method();
-    row.bankText = cut(money.text(), MAX_TEXT);
+    row.bankText = Column.cut(money.text(), MAX_TEXT);
     row.documentReferences = written(money.references(), money.details());
     return row;
   }
@@ -121,16 +123,12 @@ class MoneyInRow {
     boolean whole = !both.isEmpty() && both.length() <= MAX_REFERENCES;
     String numbers =
         references.stream().map(MoneyInRow::inOneCell).collect(Collectors.joining("\n"));
-    return whole ? both : cut(numbers, MAX_REFERENCES);
+    return whole ? both : Column.wholePieces(numbers, '\n', MAX_REFERENCES);
   }
 
   /** A file may send tabs and line ends in a number; here they divide. */
   private static String inOneCell(String number) {
     return number.replaceAll("\\s", " ");
-  }
-
-  private static String cut(String text, int length) {
-    return text.substring(0, Math.min(length, text.length()));
   }
 
   MoneyIn toFact() {

@@ -11,6 +11,8 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
@@ -49,6 +51,25 @@ public class MoneyLines {
   @Transactional(readOnly = true)
   public List<MoneyLine> held(long booksId) {
     return standing(booksId, Standing.HELD);
+  }
+
+  /** What was a sum once: it was given its parts, or its file was withdrawn. */
+  @Transactional(readOnly = true)
+  public List<MoneyLine> gone(long booksId) {
+    return Stream.of(Standing.DETAILED, Standing.WITHDRAWN)
+        .flatMap(s -> standing(booksId, s).stream())
+        .toList();
+  }
+
+  /** The day of the earliest entry of a file, which must not lie in a closed month. */
+  @Transactional(readOnly = true)
+  public Optional<LocalDate> earliestOf(long arrivalId) {
+    return Optional.ofNullable(
+        entities
+            .createQuery(
+                "select min(bookingDate) from MoneyInRow where arrivalId = :a", LocalDate.class)
+            .setParameter("a", arrivalId)
+            .getSingleResult());
   }
 
   private List<MoneyLine> standing(long booksId, Standing standing) {
@@ -91,7 +112,8 @@ public class MoneyLines {
   /**
    * A sum that a tape may explain.
    *
-   * @throws Refusal {@code not-found}, {@code held}, {@code detailed}, {@code waiting}
+   * @throws Refusal {@code not-found}, {@code held}, {@code detailed}, {@code withdrawn}, {@code
+   *     waiting}
    */
   @Transactional(readOnly = true)
   public MoneyLine explainable(long booksId, MoneyInId id) {
@@ -104,6 +126,9 @@ public class MoneyLines {
     if (row.standing == Standing.DETAILED) {
       throw new Refusal(
           "detailed", "The parts of this sum have come; they are explained in its place.");
+    }
+    if (row.standing == Standing.WITHDRAWN) {
+      throw new Refusal("withdrawn", "The file that brought this entry was withdrawn.");
     }
     waiting
         .depositOf(id)
@@ -125,13 +150,34 @@ public class MoneyLines {
         .createQuery(
             """
             select arrivalId, count(*), sum(amountMinor) from MoneyInRow
-            where booksId = :b and standing <> HELD group by arrivalId
+            where booksId = :b and standing <> HELD and standing <> WITHDRAWN group by arrivalId
             """,
             Object[].class)
         .setParameter("b", booksId)
         .getResultStream()
         .forEach(r -> taken.put((Long) r[0], new Deposits.Taken((Long) r[1], (Long) r[2])));
     return taken;
+  }
+
+  /** Money in that somebody explained on a business date, and that stands so, by currency. */
+  @Transactional(readOnly = true)
+  public Map<String, Long> explainedOn(long booksId, LocalDate day) {
+    Map<String, Long> explained = new TreeMap<>();
+    entities
+        .createQuery(
+            """
+            select m.currency, sum(m.amountMinor) from MoneyInRow m
+            join ClaimRow c on c.moneyInId = m.id
+            join PostingRow p on p.id = c.postingId
+            where p.booksId = :b and p.actedOn = :d and m.amountMinor > 0
+            group by m.currency
+            """,
+            Object[].class)
+        .setParameter("b", booksId)
+        .setParameter("d", day)
+        .getResultStream()
+        .forEach(r -> explained.put((String) r[0], (Long) r[1]));
+    return explained;
   }
 
   /** As which sum a member of a deposit must be explained, by the member. */

@@ -1,6 +1,7 @@
 package io.sumbrel.server.arrivals;
 
 import io.sumbrel.core.receipt.PastPayment;
+import io.sumbrel.server.persistence.Column;
 import jakarta.persistence.Entity;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
@@ -31,18 +32,14 @@ class PastPaymentRow {
     PastPaymentRow row = new PastPaymentRow();
     row.place = payment.place();
     row.paidOn = payment.date();
-    row.payerName = payment.payerName().map(n -> cut(n, 200)).orElse(null);
-    row.payerAccount = payment.payerAccount().map(a -> cut(a, 60)).orElse(null);
+    row.payerName = payment.payerName().map(n -> Column.cut(n, 200)).orElse(null);
+    row.payerAccount = payment.payerAccount().map(a -> Column.cut(a, 60)).orElse(null);
     row.currency = payment.currency().getCurrencyCode();
     row.amountMinor = payment.amountMinor();
-    row.customerNumber = cut(payment.customerNumber(), 40);
-    row.items = cut(String.join(" ", payment.items()), 2000);
+    row.customerNumber = Column.cut(payment.customerNumber(), 40);
+    row.items = Column.wholePieces(String.join(" ", payment.items()), ' ', 2000);
     row.discountMinor = payment.discountMinor();
     return row;
-  }
-
-  private static String cut(String text, int length) {
-    return text.substring(0, Math.min(length, text.length()));
   }
 
   PastPayment toFact() {

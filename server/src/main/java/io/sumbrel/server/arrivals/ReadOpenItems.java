@@ -18,6 +18,7 @@ import io.sumbrel.server.books.Customers;
 import io.sumbrel.server.books.Items;
 import io.sumbrel.server.books.Ledger;
 import io.sumbrel.server.people.Actor;
+import io.sumbrel.server.persistence.Column;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
@@ -75,6 +76,22 @@ class ReadOpenItems {
       ledger.append(actor, act, "items-read", arrival.fileName);
     }
     count(arrival, comparison);
+  }
+
+  /**
+   * Numbers and names are kept whole or not at all.
+   *
+   * @throws io.sumbrel.core.refusal.Refusal {@code too-long} with the line
+   */
+  static void requireFits(OpenItemList list) {
+    for (ListedItem item : list.items()) {
+      String line = "Line " + item.line() + ": ";
+      Column.whole(line + "the number of the item", item.number(), 60);
+      Column.whole(line + "the number of the customer", item.customerNumber(), 40);
+      Column.whole(line + "the name of the customer", item.customerName(), 120);
+      Column.whole(line + "the number of the head office", item.parentNumber().orElse(""), 40);
+      Column.whole(line + "the order number", item.orderNumber().orElse(""), 60);
+    }
   }
 
   private static void count(ArrivalRow arrival, ListComparison comparison) {
@@ -140,7 +157,12 @@ class ReadOpenItems {
   }
 
   private String extra(ListedItem listed) {
-    return listed.extra().isEmpty() ? "" : json.writeValueAsString(listed.extra());
+    return listed.extra().isEmpty()
+        ? ""
+        : Column.whole(
+            "Line %d: all further columns together".formatted(listed.line()),
+            json.writeValueAsString(listed.extra()),
+            4000);
   }
 
   /** Gathers what one list does. */

@@ -6,5 +6,7 @@ enum Standing {
   /** Possibly double: waits for a person's word. */
   HELD,
   /** Its parts count in its place. */
-  DETAILED
+  DETAILED,
+  /** Its file was withdrawn after something of it was posted and turned back. */
+  WITHDRAWN
 }

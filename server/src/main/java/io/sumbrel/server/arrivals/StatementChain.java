@@ -14,6 +14,8 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.function.Predicate;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 
@@ -77,16 +79,22 @@ class StatementChain {
   private static AccountHistory after(
       AccountHistory history, BankStatement statement, Continuation reading) {
     List<AccountHistory.Known> counted = new ArrayList<>(history.counted());
-    reading.fresh().forEach(e -> counted.add(known(e)));
+    reading.fresh().forEach(e -> counted.add(AccountHistory.Known.of(e)));
     List<AccountHistory.Known> held = new ArrayList<>(history.held());
-    reading.held().forEach(e -> held.add(known(e)));
+    reading.held().forEach(e -> held.add(AccountHistory.Known.of(e)));
+    List<AccountHistory.KnownStatement> statements = new ArrayList<>(history.statements());
+    statements.add(
+        new AccountHistory.KnownStatement(
+            statement.number(),
+            statement.bookedEntries().stream().map(AccountHistory.Known::of).toList()));
     LocalDate last = lastDay(statement, history.until());
     return new AccountHistory(
         history.beginsOn(),
         last.isAfter(history.until()) ? last : history.until(),
         history.balanceMinor() + reading.freshMinor(),
         counted,
-        held);
+        held,
+        statements);
   }
 
   /** The last day that a statement speaks of. */
@@ -96,14 +104,6 @@ class StatementChain {
             statement.bookedEntries().stream().map(StatementEntry::bookingDate))
         .max(LocalDate::compareTo)
         .orElse(otherwise);
-  }
-
-  private static AccountHistory.Known known(StatementEntry entry) {
-    return new AccountHistory.Known(
-        entry.bookingDate(),
-        entry.amountMinor(),
-        entry.bankReference(),
-        String.join("\n", entry.text()));
   }
 
   /** What is read of an account, with its entries from a day on. */
@@ -116,6 +116,7 @@ class StatementChain {
                     """
                     from MoneyInRow
                     where bankAccountId = :a and bookingDate >= :d and detailOfId is null
+                      and standing <> WITHDRAWN
                     order by bookingDate, id
                     """,
                     MoneyInRow.class)
@@ -126,8 +127,26 @@ class StatementChain {
         account.beginsOn(),
         until(account),
         account.beginsWith().minor() + sum(account),
-        rows.stream().filter(r -> r.standing != Standing.HELD).map(MoneyInRow::toKnown).toList(),
-        rows.stream().filter(r -> r.standing == Standing.HELD).map(MoneyInRow::toKnown).toList());
+        known(rows, s -> s != Standing.HELD),
+        known(rows, s -> s == Standing.HELD),
+        statements(rows));
+  }
+
+  private static List<AccountHistory.Known> known(
+      List<MoneyInRow> rows, Predicate<Standing> standing) {
+    return rows.stream().filter(r -> standing.test(r.standing)).map(MoneyInRow::toKnown).toList();
+  }
+
+  private List<AccountHistory.KnownStatement> statements(List<MoneyInRow> rows) {
+    Map<Long, List<MoneyInRow>> byStatement =
+        rows.stream().collect(Collectors.groupingBy(r -> r.statementId));
+    return byStatement.entrySet().stream()
+        .map(
+            e ->
+                new AccountHistory.KnownStatement(
+                    entities.find(StatementRow.class, e.getKey()).number,
+                    known(e.getValue(), s -> true)))
+        .toList();
   }
 
   private long sum(BankAccount account) {

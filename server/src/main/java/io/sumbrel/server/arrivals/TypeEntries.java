@@ -19,7 +19,6 @@ import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
-import org.springframework.transaction.annotation.Transactional;
 
 /**
  * Bank entries that no file brings, typed as rows or pasted from a sheet: they become a file like
@@ -50,7 +49,6 @@ public class TypeEntries {
   /**
    * @throws Refusal naming the first row that cannot be read
    */
-  @Transactional
   public ArrivalView type(Actor actor, TypedRequest request) {
     BankAccount account = books.account(actor.booksId(), request.accountId());
     if (request.rows().isEmpty() || request.rows().size() > MAX_ROWS) {

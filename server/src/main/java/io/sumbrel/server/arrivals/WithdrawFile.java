@@ -1,6 +1,8 @@
 package io.sumbrel.server.arrivals;
 
+import io.sumbrel.core.posting.PostingNumber;
 import io.sumbrel.core.refusal.Refusal;
+import io.sumbrel.formats.FileKind;
 import io.sumbrel.server.audit.AuditRecord;
 import io.sumbrel.server.books.Months;
 import io.sumbrel.server.deposit.Deposits;
@@ -10,12 +12,14 @@ import jakarta.persistence.EntityManager;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.util.List;
+import java.util.Optional;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
 /**
- * Takes an accepted file out again, while nothing of it was ever posted and no statement follows
- * it: its entries go, its bytes stay, and the same file may come once more.
+ * Takes an accepted file out again, while nothing of it stands posted and no statement follows it:
+ * its entries go, its bytes stay, and the same file may come once more. An entry that was posted
+ * and turned back counts no more, and stays for the postings that name it.
  */
 @Component
 public class WithdrawFile {
@@ -23,6 +27,7 @@ public class WithdrawFile {
   private final Clock clock;
   private final AuditRecord audit;
   private final Months months;
+  private final MoneyLines moneyLines;
   private final Deposits deposits;
   private final WaitingForTie waiting;
 
@@ -31,12 +36,14 @@ public class WithdrawFile {
       Clock clock,
       AuditRecord audit,
       Months months,
+      MoneyLines moneyLines,
       Deposits deposits,
       WaitingForTie waiting) {
     this.entities = entities;
     this.clock = clock;
     this.audit = audit;
     this.months = months;
+    this.moneyLines = moneyLines;
     this.deposits = deposits;
     this.waiting = waiting;
   }
@@ -62,17 +69,19 @@ public class WithdrawFile {
     }
     lockAccounts(arrivalId);
     requireLast(arrivalId);
-    requireNothingPosted(row);
+    requireNothingStands(row);
     requireNotDetailed(arrivalId);
-    requireOpenMonths(actor, arrivalId);
+    Optional<LocalDate> earliest = moneyLines.earliestOf(arrivalId);
     waiting.forget(arrivalId);
     for (String remove :
         List.of(
             "delete from draft where money_in_id in (select id from money_in where arrival_id = :a)",
             "update money_in set standing = 'COUNTS' where id in (select detail_of_id from money_in where arrival_id = :a and detail_of_id is not null)",
             "update money_in set reverses_id = null where arrival_id = :a",
-            "delete from money_in where arrival_id = :a",
-            "delete from bank_statement where arrival_id = :a",
+            "update money_in set standing = 'WITHDRAWN' where arrival_id = :a",
+            "delete from money_in where arrival_id = :a and not exists (select 1 from posting p where p.money_in_id = money_in.id)",
+            "update bank_statement set sequence_number = null where arrival_id = :a",
+            "delete from bank_statement where arrival_id = :a and not exists (select 1 from money_in m where m.statement_id = bank_statement.id)",
             "delete from past_payment where arrival_id = :a")) {
       entities.createNativeQuery(remove).setParameter("a", arrivalId).executeUpdate();
     }
@@ -80,6 +89,7 @@ public class WithdrawFile {
     row.acceptedCount = 0;
     row.heldCount = 0;
     row.decide(ArrivalState.WITHDRAWN, actor.name(), clock.instant());
+    earliest.ifPresent(d -> months.requireStillOpen(actor.booksId(), d));
     audit.append(actor, "file-withdrawn", row.fileName, row.title);
     return row.toView(0);
   }
@@ -114,27 +124,34 @@ public class WithdrawFile {
     }
   }
 
-  private void requireNothingPosted(ArrivalRow row) {
+  /** Of a deposit's members even what was turned back: their deposit stands in the books. */
+  private void requireNothingStands(ArrivalRow row) {
+    boolean statement = row.fileKind().use() == FileKind.Use.STATEMENT;
     List<?> posted =
         entities
             .createNativeQuery(
                 """
                 select p.posting_year, p.posting_number from posting p
                 join money_in m on m.id = p.money_in_id
-                where m.arrival_id = :a order by p.id
+                where m.arrival_id = :a and (not :statement
+                  or not exists (select 1 from posting t where t.turns_back_id = p.id))
+                order by p.id
                 """)
             .setParameter("a", row.id)
+            .setParameter("statement", statement)
             .setMaxResults(1)
             .getResultList();
     if (!posted.isEmpty()) {
-      Object[] number = (Object[]) posted.get(0);
+      Object[] cells = (Object[]) posted.get(0);
+      PostingNumber number =
+          new PostingNumber(((Number) cells[0]).intValue(), ((Number) cells[1]).intValue());
       throw new Refusal(
           "posted",
-          "%02d-%04d was posted on an entry of %s; what stood in the books keeps its file."
-              .formatted(
-                  ((Number) number[0]).intValue() % 100,
-                  ((Number) number[1]).intValue(),
-                  row.fileName));
+          statement
+              ? "%s explains an entry of %s; turn it back first."
+                  .formatted(number.words(), row.fileName)
+              : "%s was posted on an entry of %s; what stood in the books keeps its file."
+                  .formatted(number.words(), row.fileName));
     }
   }
 
@@ -155,18 +172,6 @@ public class WithdrawFile {
     if (!details.isEmpty()) {
       throw new Refusal(
           "followed", details.get(0) + " gives the parts of an entry in it; withdraw that first.");
-    }
-  }
-
-  private void requireOpenMonths(Actor actor, long arrivalId) {
-    LocalDate first =
-        entities
-            .createQuery(
-                "select min(bookingDate) from MoneyInRow where arrivalId = :a", LocalDate.class)
-            .setParameter("a", arrivalId)
-            .getSingleResult();
-    if (first != null) {
-      months.requireOpen(actor.booksId(), first);
     }
   }
 }

@@ -2,6 +2,7 @@ package io.sumbrel.server.audit;
 
 import io.sumbrel.core.proof.AuditLine;
 import io.sumbrel.server.people.Actor;
+import io.sumbrel.server.persistence.Column;
 import jakarta.persistence.EntityManager;
 import jakarta.persistence.LockModeType;
 import java.time.Clock;
@@ -49,7 +50,7 @@ public class AuditRecord {
   public void append(Actor actor, String act, String subject, String detail) {
     AuditHeadRow head = head(actor.booksId());
     String at = clock.instant().truncatedTo(ChronoUnit.MILLIS).toString();
-    String cut = detail.substring(0, Math.min(detail.length(), 2000));
+    String cut = Column.cut(detail, 2000);
     AuditLine line =
         AuditLine.next(head.lastNumber + 1, at, actor.name(), act, subject, cut, head.lastHash);
     entities.persist(AuditLineRow.of(actor.booksId(), line));
@@ -58,9 +59,14 @@ public class AuditRecord {
     events.publishEvent(new BooksChanged(actor.booksId()));
   }
 
+  /** The number of the line that is written next; others wait until then. */
+  @Transactional(propagation = Propagation.MANDATORY)
+  public long nextNumber(long booksId) {
+    return head(booksId).lastNumber + 1;
+  }
+
   private AuditHeadRow head(long booksId) {
-    AuditHeadRow head = entities.find(AuditHeadRow.class, booksId, LockModeType.PESSIMISTIC_WRITE);
-    return head;
+    return entities.find(AuditHeadRow.class, booksId, LockModeType.PESSIMISTIC_WRITE);
   }
 
   /** The number of the newest line, which names the state of the books. */

@@ -23,7 +23,8 @@ import org.springframework.transaction.annotation.Transactional;
 public class Items {
   private static final String WITH_BALANCE =
       """
-      select i, b from OpenItemRow i join ItemBalanceRow b on b.itemId = i.id
+      select i, b.totalMinor, b.openMinor
+      from OpenItemRow i join ItemBalanceRow b on b.itemId = i.id
       """;
 
   private final EntityManager entities;
@@ -49,11 +50,11 @@ public class Items {
         .toList();
   }
 
-  /** Every item by its number. */
+  /** Every item that a list brought, by the seller's number for it. */
   @Transactional(readOnly = true)
   public Map<String, OpenItem> byNumber(long booksId) {
     Map<String, OpenItem> byNumber = new LinkedHashMap<>();
-    all(booksId).forEach(i -> byNumber.put(i.number(), i));
+    all(booksId).stream().filter(i -> i.kind().isNamed()).forEach(i -> byNumber.put(i.number(), i));
     return byNumber;
   }
 
@@ -159,6 +160,6 @@ public class Items {
   }
 
   private static OpenItem fact(Object[] row) {
-    return ((OpenItemRow) row[0]).toFact((ItemBalanceRow) row[1]);
+    return ((OpenItemRow) row[0]).toFact((Long) row[1], (Long) row[2]);
   }
 }

@@ -13,11 +13,13 @@ import io.sumbrel.server.audit.AuditRecord;
 import io.sumbrel.server.people.Actor;
 import io.sumbrel.server.persistence.RowIds;
 import jakarta.persistence.EntityManager;
+import java.sql.PreparedStatement;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
 import java.util.List;
 import java.util.Optional;
+import org.hibernate.Session;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
@@ -28,18 +30,29 @@ import org.springframework.transaction.annotation.Transactional;
  */
 @Component
 public class Ledger {
+  private static final String MOVE =
+      "update item_balance set total_minor = total_minor + ?, open_minor = open_minor + ? where item_id = ?";
+
   private final EntityManager entities;
   private final RowIds ids;
   private final Clock clock;
   private final AuditRecord audit;
   private final Months months;
+  private final BooksNames names;
 
-  Ledger(EntityManager entities, RowIds ids, Clock clock, AuditRecord audit, Months months) {
+  Ledger(
+      EntityManager entities,
+      RowIds ids,
+      Clock clock,
+      AuditRecord audit,
+      Months months,
+      BooksNames names) {
     this.entities = entities;
     this.ids = ids;
     this.clock = clock;
     this.audit = audit;
     this.months = months;
+    this.names = names;
   }
 
   /** What is to be posted. */
@@ -88,10 +101,12 @@ public class Ledger {
     months.requireOpen(actor.booksId(), act.entry().date());
     yearRow(actor.booksId(), act.entry().date()).lastNumber = number.number();
     PostingRow row = row(actor, act, number);
+    row.recordNumber = audit.nextNumber(actor.booksId());
+    row.actedOn = names.businessDate(actor.booksId());
     entities.persist(row);
     storeLines(actor.booksId(), row.id, act);
-    act.movements().forEach(this::move);
     entities.flush();
+    move(act.movements());
     audit.append(actor, auditAct, number.words(), detail);
     return new Stored(row.id, number);
   }
@@ -142,10 +157,22 @@ public class Ledger {
     }
   }
 
-  private void move(ItemMovement movement) {
-    ItemBalanceRow balance = entities.find(ItemBalanceRow.class, movement.item().number());
-    balance.totalMinor += movement.totalDelta();
-    balance.openMinor += movement.openDelta();
+  /** Adds to the balances where they stand: nothing that was read before is written back. */
+  private void move(List<ItemMovement> movements) {
+    entities
+        .unwrap(Session.class)
+        .doWork(
+            connection -> {
+              try (PreparedStatement update = connection.prepareStatement(MOVE)) {
+                for (ItemMovement movement : movements) {
+                  update.setLong(1, movement.totalDelta());
+                  update.setLong(2, movement.openDelta());
+                  update.setLong(3, movement.item().number());
+                  update.addBatch();
+                }
+                update.executeBatch();
+              }
+            });
   }
 
   private JournalYearRow yearRow(long booksId, LocalDate date) {

@@ -1,7 +1,11 @@
 package io.sumbrel.server.books;
 
+import io.sumbrel.core.difference.Authority;
+import io.sumbrel.core.difference.DifferenceLimits;
+import io.sumbrel.core.difference.DifferenceReason;
 import io.sumbrel.core.rules.HouseLimits;
 import jakarta.persistence.EntityManager;
+import java.util.EnumMap;
 import java.util.Map;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
@@ -11,12 +15,10 @@ import org.springframework.transaction.annotation.Transactional;
 /** The limits of a house, kept as data. */
 @Component
 public class Limits {
-  private static final String CHARGE_CAP = "charge-cap";
   private static final String DISCOUNT_GRACE_DAYS = "discount-grace-days";
-  private static final String CLERK_WRITE_OFF = "clerk-write-off";
-  private static final String SUPERVISOR_WRITE_OFF = "supervisor-write-off";
   private static final String LOOK_BACK_MONTHS = "look-back-months";
   private static final String RECORDED_DAYS = "recorded-days";
+  private static final String DAYS_AHEAD = "days-ahead";
 
   private final EntityManager entities;
 
@@ -33,21 +35,38 @@ public class Limits {
             .getResultStream()
             .collect(Collectors.toMap(r -> r.code, r -> r.amount));
     return new HouseLimits(
-        amounts.get(CHARGE_CAP),
+        differences(booksId),
         Math.toIntExact(amounts.get(DISCOUNT_GRACE_DAYS)),
-        amounts.get(CLERK_WRITE_OFF),
-        amounts.get(SUPERVISOR_WRITE_OFF),
         Math.toIntExact(amounts.get(LOOK_BACK_MONTHS)),
-        Math.toIntExact(amounts.get(RECORDED_DAYS)));
+        Math.toIntExact(amounts.get(RECORDED_DAYS)),
+        Math.toIntExact(amounts.get(DAYS_AHEAD)));
+  }
+
+  private DifferenceLimits differences(long booksId) {
+    Map<Authority, Map<DifferenceReason, DifferenceLimits.Limit>> limits =
+        new EnumMap<>(Authority.class);
+    for (Authority authority : Authority.values()) {
+      limits.put(authority, new EnumMap<>(DifferenceReason.class));
+    }
+    entities
+        .createQuery("from DifferenceLimitRow where booksId = :b", DifferenceLimitRow.class)
+        .setParameter("b", booksId)
+        .getResultStream()
+        .forEach(r -> limits.get(r.authority).put(r.reason, r.toLimit()));
+    return new DifferenceLimits(limits.get(Authority.CLERK), limits.get(Authority.SUPERVISOR));
   }
 
   @Transactional(propagation = Propagation.MANDATORY)
   public void store(long booksId, HouseLimits limits) {
-    entities.merge(LimitRow.of(booksId, CHARGE_CAP, limits.chargeCapMinor()));
+    for (DifferenceReason reason : DifferenceReason.values()) {
+      for (Authority authority : Authority.values()) {
+        DifferenceLimits.Limit limit = limits.differences().of(reason, authority);
+        entities.merge(DifferenceLimitRow.of(booksId, reason, authority, limit));
+      }
+    }
     entities.merge(LimitRow.of(booksId, DISCOUNT_GRACE_DAYS, limits.discountGraceDays()));
-    entities.merge(LimitRow.of(booksId, CLERK_WRITE_OFF, limits.clerkWriteOffMinor()));
-    entities.merge(LimitRow.of(booksId, SUPERVISOR_WRITE_OFF, limits.supervisorWriteOffMinor()));
     entities.merge(LimitRow.of(booksId, LOOK_BACK_MONTHS, limits.lookBackMonths()));
     entities.merge(LimitRow.of(booksId, RECORDED_DAYS, limits.recordedDays()));
+    entities.merge(LimitRow.of(booksId, DAYS_AHEAD, limits.daysAhead()));
   }
 }

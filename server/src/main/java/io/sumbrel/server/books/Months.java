@@ -2,6 +2,7 @@ package io.sumbrel.server.books;
 
 import io.sumbrel.core.proof.BankReconciliation;
 import io.sumbrel.core.refusal.Refusal;
+import io.sumbrel.server.audit.AuditRecord;
 import io.sumbrel.server.people.Actor;
 import jakarta.persistence.EntityManager;
 import java.time.Clock;
@@ -19,10 +20,12 @@ import org.springframework.transaction.annotation.Transactional;
 public class Months {
   private final EntityManager entities;
   private final Clock clock;
+  private final AuditRecord audit;
 
-  Months(EntityManager entities, Clock clock) {
+  Months(EntityManager entities, Clock clock, AuditRecord audit) {
     this.entities = entities;
     this.clock = clock;
+    this.audit = audit;
   }
 
   /** The last day of the newest closed month; long ago when none is closed. */
@@ -56,6 +59,18 @@ public class Months {
           "%s lies in a closed month; the first open day is %s."
               .formatted(date, closed.plusDays(1)));
     }
+  }
+
+  /**
+   * Whether a day is open while this act is stored: whoever closes a month waits for its end. Taken
+   * last, before the act is recorded.
+   *
+   * @throws Refusal {@code closed-month}
+   */
+  @Transactional(propagation = Propagation.MANDATORY)
+  public void requireStillOpen(long booksId, LocalDate date) {
+    audit.lock(booksId);
+    requireOpen(booksId, date);
   }
 
   /** A month that was closed at some time. */

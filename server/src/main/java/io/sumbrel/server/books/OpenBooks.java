@@ -20,6 +20,8 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.IntStream;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -81,12 +83,7 @@ public class OpenBooks {
   @Transactional
   public BankAccount beginAccount(
       Actor actor, String name, String accountNumber, LocalDate date, Money balance) {
-    long count =
-        entities
-            .createQuery("select count(*) from BankAccountRow where booksId = :b", Long.class)
-            .setParameter("b", actor.booksId())
-            .getSingleResult();
-    AccountCode code = new AccountCode(Integer.toString(1010 + 10 * (int) count));
+    AccountCode code = freeCode(actor.booksId());
     entities.persist(LedgerAccountRow.of(actor.booksId(), code.code(), name, "BANK"));
     BankAccountRow row = new BankAccountRow();
     row.id = ids.next();
@@ -104,6 +101,19 @@ public class OpenBooks {
         "bank-account-begins",
         name + " begins on " + date + " with " + balance);
     return row.toAccount();
+  }
+
+  /** The next code below those of the standard accounts: 1010, 1020, …, then those between. */
+  private AccountCode freeCode(long booksId) {
+    Set<String> taken = ledgerAccounts(booksId).keySet();
+    return IntStream.of(0, 5, 1, 2, 3, 4, 6, 7, 8, 9)
+        .flatMap(last -> IntStream.rangeClosed(1, 9).map(tens -> 1000 + 10 * tens + last))
+        .mapToObj(Integer::toString)
+        .filter(code -> !taken.contains(code))
+        .findFirst()
+        .map(AccountCode::new)
+        .orElseThrow(
+            () -> new Refusal("accounts", "These books have as many bank accounts as they can."));
   }
 
   /** The bank accounts of the house, in the order of their ledger accounts. */

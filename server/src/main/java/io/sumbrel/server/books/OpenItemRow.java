@@ -26,6 +26,10 @@ class OpenItemRow {
 
   Long customerId;
   String number;
+
+  /** The seller, or these books: two may give one number. */
+  String numberedBy;
+
   LocalDate itemDate;
   LocalDate dueDate;
   String currency;
@@ -43,6 +47,7 @@ class OpenItemRow {
     row.booksId = booksId;
     row.kind = item.kind();
     row.number = item.number();
+    row.numberedBy = item.kind().isNamed() ? "SELLER" : "BOOKS";
     row.currency = item.currency().getCurrencyCode();
     row.describe(item);
     return row;
@@ -58,7 +63,7 @@ class OpenItemRow {
     terms = item.terms().map(Terms::words).orElse(null);
   }
 
-  OpenItem toFact(ItemBalanceRow balance) {
+  OpenItem toFact(long totalMinor, long openMinor) {
     return new OpenItem(
         new ItemId(id),
         kind,
@@ -67,8 +72,8 @@ class OpenItemRow {
         itemDate,
         Optional.ofNullable(dueDate),
         Currency.getInstance(currency),
-        balance.totalMinor,
-        balance.openMinor,
+        totalMinor,
+        openMinor,
         Optional.ofNullable(taxMinor),
         Optional.ofNullable(orderNumber),
         Optional.ofNullable(terms).map(Terms::parse));

@@ -29,6 +29,8 @@ class PostingRow {
   Long moneyInId;
   Long arrivalId;
   Long turnsBackId;
+  long recordNumber;
+  LocalDate actedOn;
 
   PostingNumber number() {
     return new PostingNumber(postingYear, postingNumber);

@@ -3,7 +3,6 @@ package io.sumbrel.server.books;
 import io.sumbrel.core.ledger.JournalEntry;
 import io.sumbrel.core.openitem.ItemId;
 import io.sumbrel.core.openitem.OpenItem;
-import io.sumbrel.core.party.CustomerId;
 import io.sumbrel.core.posting.ItemMovement;
 import io.sumbrel.core.posting.Posting;
 import io.sumbrel.core.posting.PostingKind;
@@ -11,13 +10,10 @@ import io.sumbrel.core.posting.PostingNumber;
 import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.core.refusal.Refusal;
-import io.sumbrel.core.tape.DifferenceReason;
 import io.sumbrel.core.tape.Tape;
-import io.sumbrel.core.tape.TapeFacts.GrantKey;
 import jakarta.persistence.EntityManager;
 import java.time.Instant;
 import java.time.LocalDate;
-import java.time.YearMonth;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -141,7 +137,7 @@ public class Postings {
     List<PostingRow> ordered =
         entities
             .createQuery(
-                "from PostingRow where booksId = :b order by postedAt, id", PostingRow.class)
+                "from PostingRow where booksId = :b order by recordNumber", PostingRow.class)
             .setParameter("b", booksId)
             .getResultList();
     Map<Long, PostingNumber> turnedBackBy = new HashMap<>();
@@ -211,7 +207,8 @@ public class Postings {
     return new Tape(
         moneyOf.apply(new MoneyInId(row.moneyInId)),
         lines.stream().map(TapeLineRow::toFact).toList(),
-        then);
+        then,
+        lines.stream().filter(l -> l.agreed).map(TapeLineRow::toFact).collect(Collectors.toSet()));
   }
 
   /** The day on which the last explanation of a sum was turned back. */
@@ -230,33 +227,6 @@ public class Postings {
             .getSingleResult());
   }
 
-  /** What was granted in a month and not turned back, by customer and reason, in minor units. */
-  @Transactional(readOnly = true)
-  public Map<GrantKey, Long> granted(long booksId, YearMonth month) {
-    Map<GrantKey, Long> granted = new HashMap<>();
-    entities
-        .createQuery(
-            """
-            select l.itemCustomerId, l.reason, sum(l.amountMinor)
-            from TapeLineRow l join PostingRow p on p.id = l.postingId
-            where p.booksId = :b and l.kind = GRANTED
-              and p.postingDate between :from and :to
-              and not exists (select 1 from PostingRow c where c.turnsBackId = p.id)
-            group by l.itemCustomerId, l.reason
-            """,
-            Object[].class)
-        .setParameter("b", booksId)
-        .setParameter("from", month.atDay(1))
-        .setParameter("to", month.atEndOfMonth())
-        .getResultStream()
-        .forEach(
-            r ->
-                granted.put(
-                    new GrantKey(new CustomerId((Long) r[0]), (DifferenceReason) r[1]),
-                    (Long) r[2]));
-    return granted;
-  }
-
   /** What moved an item, oldest first: posting number, and by whom. */
   @Transactional(readOnly = true)
   public List<Moved> movementsOf(ItemId item) {
@@ -264,7 +234,7 @@ public class Postings {
         .createQuery(
             """
             select m, p from ItemMovementRow m join PostingRow p on p.id = m.postingId
-            where m.itemId = :i order by p.postedAt, p.id
+            where m.itemId = :i order by p.recordNumber
             """,
             Object[].class)
         .setParameter("i", item.number())

@@ -48,8 +48,14 @@ public class Rules {
         .forEach(r -> own.put(new CustomerId(r.id), read(r.silentList)));
     Optional<SilentList> house =
         Optional.ofNullable(entities.find(BooksRow.class, booksId).silentList).map(Rules::read);
-    List<Integer> rates = rates(booksId).stream().map(r -> r.basisPoints).toList();
-    return new HouseRules(limits.of(booksId), rates, new SilentPayments(house, own));
+    return new HouseRules(
+        limits.of(booksId), withheldRates(booksId), new SilentPayments(house, own));
+  }
+
+  /** The rates at which customers withhold tax, in hundredths of a per cent, rising. */
+  @Transactional(readOnly = true)
+  public List<Integer> withheldRates(long booksId) {
+    return rates(booksId).stream().map(r -> r.basisPoints).toList();
   }
 
   /**

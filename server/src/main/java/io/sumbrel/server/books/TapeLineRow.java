@@ -1,10 +1,10 @@
 package io.sumbrel.server.books;
 
+import io.sumbrel.core.difference.DifferenceReason;
 import io.sumbrel.core.ledger.AccountCode;
 import io.sumbrel.core.openitem.ItemId;
 import io.sumbrel.core.openitem.OpenItem;
 import io.sumbrel.core.party.CustomerId;
-import io.sumbrel.core.tape.DifferenceReason;
 import io.sumbrel.core.tape.LineKind;
 import io.sumbrel.core.tape.ShortPayReason;
 import io.sumbrel.core.tape.Tape;
@@ -46,6 +46,7 @@ class TapeLineRow {
   Long itemCustomerId;
   Long itemTotalMinor;
   Long itemTaxMinor;
+  boolean agreed;
 
   static TapeLineRow of(long postingId, int number, Tape tape, TapeLine line) {
     TapeLineRow row = new TapeLineRow();
@@ -57,6 +58,7 @@ class TapeLineRow {
     row.reason = line.reason().orElse(null);
     row.shortPay = line.shortPay().orElse(null);
     row.accountCode = line.account().map(AccountCode::code).orElse(null);
+    row.agreed = tape.agreed().contains(line);
     row.customerId = line.customer().map(CustomerId::number).orElse(null);
     line.item()
         .ifPresent(

@@ -2,6 +2,7 @@ package io.sumbrel.server.connection;
 
 import io.sumbrel.server.audit.AuditRecord;
 import io.sumbrel.server.people.Actor;
+import io.sumbrel.server.persistence.Column;
 import io.sumbrel.server.persistence.RowIds;
 import jakarta.persistence.EntityManager;
 import java.time.Clock;
@@ -54,7 +55,7 @@ class Attempts {
     row.toDate = range.to();
     row.brought = outcome.brought();
     row.known = outcome.known();
-    row.failure = outcome.failure().substring(0, Math.min(400, outcome.failure().length()));
+    row.failure = Column.cut(outcome.failure(), 400);
     entities.persist(row);
     audit.append(
         actor,

@@ -5,6 +5,7 @@ import io.sumbrel.core.deposit.DepositMember;
 import io.sumbrel.core.deposit.MemberKind;
 import io.sumbrel.core.deposit.Recorded;
 import io.sumbrel.core.remittance.RemittanceDetail;
+import io.sumbrel.server.persistence.Column;
 import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
@@ -23,7 +24,7 @@ import org.hibernate.annotations.Immutable;
 @Immutable
 @Table(name = "deposit_member")
 class DepositMemberRow {
-  private static final int MAX_DETAILS = 8000;
+  private static final int MAX_DETAILS = 100_000;
 
   @Id Long id;
   long booksId;
@@ -56,21 +57,18 @@ class DepositMemberRow {
     row.memberDate = member.date();
     row.currency = currency.getCurrencyCode();
     row.amountMinor = member.amountMinor();
-    row.number = cut(member.number(), 80);
-    row.payerName = member.payerName().map(n -> cut(n, 200)).orElse(null);
-    row.payerAccount = member.payerAccount().map(a -> cut(a, 60)).orElse(null);
+    row.number = Column.cut(member.number(), 80);
+    row.payerName = member.payerName().map(n -> Column.cut(n, 200)).orElse(null);
+    row.payerAccount = member.payerAccount().map(a -> Column.cut(a, 60)).orElse(null);
     row.details =
-        cut(
+        Column.wholePieces(
             member.details().stream()
                 .map(d -> d.paidMinor() + " " + d.number())
                 .collect(Collectors.joining("\n")),
+            '\n',
             MAX_DETAILS);
-    row.note = cut(member.note(), 2000);
+    row.note = Column.cut(member.note(), 2000);
     return row;
-  }
-
-  private static String cut(String text, int length) {
-    return text.substring(0, Math.min(length, text.length()));
   }
 
   DepositMember toFact() {

@@ -6,6 +6,7 @@ import io.sumbrel.core.deposit.Deposit;
 import io.sumbrel.core.deposit.DepositMember;
 import io.sumbrel.core.money.AmountText;
 import io.sumbrel.core.refusal.Refusal;
+import io.sumbrel.server.persistence.Column;
 import io.sumbrel.server.persistence.RowIds;
 import jakarta.persistence.EntityManager;
 import java.util.ArrayList;
@@ -139,7 +140,7 @@ public class Deposits {
                 DepositRow.class)
             .setParameter("a", bankAccountId)
             .setParameter("k", deposit.kind())
-            .setParameter("r", cut(deposit.reference()))
+            .setParameter("r", Column.cut(deposit.reference(), 80))
             .setParameter("d", deposit.date())
             .getResultList();
     if (same.isEmpty() || deposit.reference().isEmpty()) {
@@ -172,7 +173,7 @@ public class Deposits {
     row.bankAccountId = bankAccountId;
     row.kind = deposit.kind();
     row.currency = deposit.currency().getCurrencyCode();
-    row.reference = cut(deposit.reference());
+    row.reference = Column.cut(deposit.reference(), 80);
     row.depositDate = deposit.date();
     row.netMinor = deposit.netMinor();
     entities.persist(row);
@@ -204,10 +205,6 @@ public class Deposits {
     row.ordinal = ordinal;
     entities.persist(row);
     return row;
-  }
-
-  private static String cut(String reference) {
-    return reference.substring(0, Math.min(80, reference.length()));
   }
 
   /** Members in files, numbered through: the first of each deposit. */

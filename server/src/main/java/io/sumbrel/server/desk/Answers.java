@@ -27,13 +27,16 @@ class Answers {
     this.json = json;
   }
 
+  /** What was asked: to post this tape on this sum. */
+  record Asked(long moneyInId, Object request) {}
+
   /**
    * The answer given before to this key.
    *
    * @throws Refusal {@code key-used} when the key came with another request, or of another person
    */
   @Transactional(propagation = Propagation.MANDATORY)
-  Optional<Posted> before(Actor actor, String key, Object request) {
+  Optional<Posted> before(Actor actor, String key, Asked request) {
     IdempotencyKeyRow row =
         entities.find(IdempotencyKeyRow.class, new IdempotencyKeyRow.Key(actor.booksId(), key));
     if (row == null) {
@@ -46,7 +49,7 @@ class Answers {
   }
 
   @Transactional(propagation = Propagation.MANDATORY)
-  void keep(Actor actor, String key, Object request, Posted answer) {
+  void keep(Actor actor, String key, Asked request, Posted answer) {
     IdempotencyKeyRow row = new IdempotencyKeyRow();
     row.booksId = actor.booksId();
     row.requestKey = key;
@@ -57,7 +60,7 @@ class Answers {
     entities.persist(row);
   }
 
-  private String hash(Object request) {
+  private String hash(Asked request) {
     try {
       byte[] bytes = json.writeValueAsString(request).getBytes(StandardCharsets.UTF_8);
       return HexFormat.of().formatHex(MessageDigest.getInstance("SHA-256").digest(bytes));

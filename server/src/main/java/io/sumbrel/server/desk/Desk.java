@@ -12,7 +12,6 @@ import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.core.tape.LineKind;
 import io.sumbrel.core.tape.Tape;
-import io.sumbrel.core.tape.TapeFacts;
 import io.sumbrel.core.tape.TapeLine;
 import io.sumbrel.server.arrivals.MoneyLine;
 import io.sumbrel.server.arrivals.MoneyLines;
@@ -21,9 +20,7 @@ import io.sumbrel.server.books.BooksNames;
 import io.sumbrel.server.books.Claims;
 import io.sumbrel.server.books.Customers;
 import io.sumbrel.server.books.Items;
-import io.sumbrel.server.books.Limits;
 import io.sumbrel.server.books.OpenBooks;
-import io.sumbrel.server.books.Postings;
 import io.sumbrel.server.desk.DeskViews.DeskView;
 import io.sumbrel.server.desk.DeskViews.EvidenceView;
 import io.sumbrel.server.desk.DeskViews.ItemsView;
@@ -36,18 +33,17 @@ import io.sumbrel.server.desk.DeskViews.SureView;
 import io.sumbrel.server.desk.DeskViews.WayView;
 import io.sumbrel.server.people.Actor;
 import java.time.LocalDate;
-import java.time.YearMonth;
 import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeMap;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
@@ -59,48 +55,40 @@ class Desk {
   private static final int REASONS_SHOWN = 3;
   private static final DateTimeFormatter DAY =
       DateTimeFormatter.ofPattern("dd MMM", Locale.ENGLISH);
-  private static final int SEARCH_LIMIT = 200;
 
-  private final PlanBoard plans;
+  /** So many items are shown at once; how many there are is said. */
+  private static final int MOST_ITEMS = 1_000;
+
   private final MoneyLines moneyLines;
   private final OpenBooks accounts;
   private final BooksNames books;
   private final Claims claims;
   private final Customers customers;
   private final Items items;
-  private final Limits limits;
-  private final Postings postings;
   private final Drafts drafts;
   private final PostTape postTape;
 
   Desk(
-      PlanBoard plans,
       MoneyLines moneyLines,
       OpenBooks accounts,
       BooksNames books,
       Claims claims,
       Customers customers,
       Items items,
-      Limits limits,
-      Postings postings,
       Drafts drafts,
       PostTape postTape) {
-    this.plans = plans;
     this.moneyLines = moneyLines;
     this.accounts = accounts;
     this.books = books;
     this.claims = claims;
     this.customers = customers;
     this.items = items;
-    this.limits = limits;
-    this.postings = postings;
     this.drafts = drafts;
     this.postTape = postTape;
   }
 
   @Transactional(readOnly = true)
-  DeskView desk(Actor actor) {
-    PlanBoard.Board board = plans.board(actor.booksId());
+  DeskView desk(Actor actor, PlanBoard.Board board) {
     Map<Long, List<Drafts.Draft>> worked =
         drafts.all(actor.booksId()).stream()
             .collect(Collectors.groupingBy(Drafts.Draft::moneyInId));
@@ -121,7 +109,8 @@ class Desk {
                     .thenComparing(PileRow::id))
             .toList();
     int putBy = (int) rows.stream().filter(PileRow::putBy).count();
-    return new DeskView(progress(actor.booksId(), board), rows.size(), putBy, rows);
+    return new DeskView(
+        progress(actor.booksId(), board), !board.lines().isEmpty(), rows.size(), putBy, rows);
   }
 
   private PileRow pileRow(
@@ -157,40 +146,23 @@ class Desk {
             .toList());
   }
 
-  /**
-   * Money in of each account's newest statement and of deposits that are not tied, and what older
-   * is still in the pile.
-   */
+  /** Of what stood in the pile when the day began or came since: how much is explained. */
   private List<ProgressView> progress(long booksId, PlanBoard.Board board) {
-    Set<Long> newest = new HashSet<>();
-    moneyLines.statements(booksId).stream()
-        .collect(Collectors.groupingBy(MoneyLines.StoredStatement::bankAccountId))
-        .values()
-        .forEach(all -> newest.add(all.get(all.size() - 1).id()));
-    Set<MoneyInId> open =
-        board.pile().stream().map(l -> l.moneyIn().id()).collect(Collectors.toSet());
-    Map<String, long[]> sums = new LinkedHashMap<>();
-    for (MoneyLine line : board.lines()) {
-      boolean unplaced = open.contains(line.moneyIn().id());
-      boolean today =
-          line.statementId().map(newest::contains).orElse(true)
-              && !board.waiting().contains(line.moneyIn().id());
-      if (line.moneyIn().isIn() && (unplaced || today)) {
-        long[] sum =
-            sums.computeIfAbsent(line.moneyIn().currency().getCurrencyCode(), c -> new long[2]);
-        sum[1] += line.moneyIn().amountMinor();
-        sum[0] += unplaced ? 0 : line.moneyIn().amountMinor();
+    Map<String, Long> placed = moneyLines.explainedOn(booksId, books.businessDate(booksId));
+    Map<String, Long> all = new TreeMap<>(placed);
+    for (MoneyLine line : board.pile()) {
+      if (line.moneyIn().isIn()) {
+        all.merge(
+            line.moneyIn().currency().getCurrencyCode(), line.moneyIn().amountMinor(), Long::sum);
       }
     }
-    List<ProgressView> progress = new ArrayList<>();
-    sums.forEach((c, s) -> progress.add(new ProgressView(c, s[0], s[1])));
-    return progress;
+    return all.entrySet().stream()
+        .map(e -> new ProgressView(e.getKey(), placed.getOrDefault(e.getKey(), 0L), e.getValue()))
+        .toList();
   }
 
   /** What is sure, the doubtful first: what forgives something, then the least sure. */
-  @Transactional(readOnly = true)
-  List<SureView> sure(Actor actor) {
-    PlanBoard.Board board = plans.board(actor.booksId());
+  List<SureView> sure(PlanBoard.Board board) {
     return board.pile().stream()
         .map(line -> new Sure(line, board.rows().get(line.moneyIn().id())))
         .filter(s -> s.row.certainty() == Certainty.SURE && !s.way().isTie())
@@ -232,8 +204,7 @@ class Desk {
   }
 
   @Transactional(readOnly = true)
-  MoneyView money(Actor actor, MoneyInId id) {
-    PlanBoard.Board board = plans.board(actor.booksId());
+  MoneyView money(Actor actor, PlanBoard.Board board, MoneyInId id) {
     MoneyLine line = moneyLines.explainable(actor.booksId(), id);
     Plan.Row row = board.rows().get(id);
     if (row == null) {
@@ -263,6 +234,7 @@ class Desk {
         row.certainty(),
         row.ways().stream().map(w -> way(w, views)).toList(),
         row.chosen(),
+        row.waysCount() > 0,
         row.countWords(),
         row.searchedWords(),
         row.recordedAlready(),
@@ -356,7 +328,6 @@ class Desk {
                             .isPresent()
                         || !digits.isEmpty()
                             && Long.toString(Math.abs(i.openMinor())).startsWith(digits))
-            .limit(SEARCH_LIMIT)
             .toList();
     return itemsView("Found in every customer", Optional.empty(), currency, views);
   }
@@ -369,7 +340,8 @@ class Desk {
         views.stream().mapToLong(i -> Math.max(0, i.openMinor())).sum(),
         views.stream().mapToLong(i -> Math.min(0, i.openMinor())).sum(),
         currency,
-        views);
+        views.size(),
+        views.stream().limit(MOST_ITEMS).toList());
   }
 
   /** What the core says of a tape as it stands, without posting it. */
@@ -378,17 +350,8 @@ class Desk {
     MoneyLine line = moneyLines.explainable(actor.booksId(), id);
     List<TapeLine> tape = lines.stream().map(LineView::toLine).toList();
     long left = Tape.leftToPlace(line.moneyIn(), tape);
-    List<ItemId> named = tape.stream().flatMap(l -> l.item().stream()).toList();
-    YearMonth month = YearMonth.from(postTape.postingDate(actor, line.moneyIn(), Optional.empty()));
     try {
-      Tape.of(
-          line.moneyIn(),
-          tape,
-          new TapeFacts(
-              items.find(actor.booksId(), named),
-              limits.of(actor.booksId()),
-              actor.authority(),
-              postings.granted(actor.booksId(), month)));
+      postTape.judge(actor, line.moneyIn(), tape);
       return new JudgedView(0, true, "", "");
     } catch (Refusal e) {
       return new JudgedView(left, false, e.code(), e.getMessage());

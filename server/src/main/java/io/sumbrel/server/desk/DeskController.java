@@ -1,12 +1,12 @@
 package io.sumbrel.server.desk;
 
+import io.sumbrel.core.difference.DifferenceReason;
 import io.sumbrel.core.learning.Decision;
 import io.sumbrel.core.ledger.StandardAccount;
 import io.sumbrel.core.party.CustomerId;
 import io.sumbrel.core.posting.PostingNumber;
 import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.core.refusal.Refusal;
-import io.sumbrel.core.tape.DifferenceReason;
 import io.sumbrel.core.tape.LineKind;
 import io.sumbrel.core.tape.ShortPayReason;
 import io.sumbrel.server.people.Actor;
@@ -28,6 +28,7 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 @RequestMapping("/api/desk")
 class DeskController {
+  private final PlanBoard plans;
   private final Desk desk;
   private final DoneList doneList;
   private final Drafts drafts;
@@ -35,11 +36,13 @@ class DeskController {
   private final TurnBackPosting turnBackPosting;
 
   DeskController(
+      PlanBoard plans,
       Desk desk,
       DoneList doneList,
       Drafts drafts,
       PostTape postTape,
       TurnBackPosting turnBackPosting) {
+    this.plans = plans;
     this.desk = desk;
     this.doneList = doneList;
     this.drafts = drafts;
@@ -51,7 +54,7 @@ class DeskController {
 
   @GetMapping
   DeskViews.DeskView desk(@AuthenticationPrincipal Actor actor) {
-    return desk.desk(actor);
+    return desk.desk(actor, plans.board(actor.booksId()));
   }
 
   @GetMapping("/choices")
@@ -61,7 +64,7 @@ class DeskController {
             .map(k -> new DeskViews.KindView(k, k.words(), k.side(false), k.side(true)))
             .toList(),
         Arrays.stream(DifferenceReason.values())
-            .map(r -> new DeskViews.ReasonView(r, r.words(), r.kind(), r.namesItem()))
+            .map(r -> new DeskViews.ReasonView(r, r.words(), LineKind.of(r), r.namesItem()))
             .toList(),
         Arrays.stream(ShortPayReason.values())
             .map(r -> new DeskViews.ShortPayView(r, r.words()))
@@ -81,12 +84,12 @@ class DeskController {
   /** What may be posted in one go, after a look at it. */
   @GetMapping("/sure")
   List<DeskViews.SureView> sure(@AuthenticationPrincipal Actor actor) {
-    return desk.sure(actor);
+    return desk.sure(plans.board(actor.booksId()));
   }
 
   @GetMapping("/money/{id}")
   DeskViews.MoneyView money(@AuthenticationPrincipal Actor actor, @PathVariable long id) {
-    return desk.money(actor, new MoneyInId(id));
+    return desk.money(actor, plans.board(actor.booksId()), new MoneyInId(id));
   }
 
   /** Open items of one customer, or of all that the text is found in. */
@@ -124,14 +127,15 @@ class DeskController {
     if (key.isBlank() || key.length() > 80) {
       throw new Refusal("key", "An idempotency key has up to 80 characters.");
     }
-    return postTape.post(actor, new MoneyInId(id), request, key);
+    MoneyInId moneyIn = new MoneyInId(id);
+    return postTape.post(actor, moneyIn, request, key, plans.said(actor.booksId(), moneyIn));
   }
 
   @PostMapping("/postings/{year}/{number}/turning-back")
   @PreAuthorize("hasAuthority('POST')")
   Posted turnBack(
       @AuthenticationPrincipal Actor actor, @PathVariable int year, @PathVariable int number) {
-    return turnBackPosting.turnBack(actor, new PostingNumber(year, number));
+    return turnBackPosting.turnBack(actor, PostingNumber.of(year, number));
   }
 
   /**

@@ -1,9 +1,9 @@
 package io.sumbrel.server.desk;
 
+import io.sumbrel.core.difference.DifferenceReason;
 import io.sumbrel.core.evidence.Evidence;
 import io.sumbrel.core.evidence.TextSpan;
 import io.sumbrel.core.matching.Certainty;
-import io.sumbrel.core.tape.DifferenceReason;
 import io.sumbrel.core.tape.LineKind;
 import io.sumbrel.core.tape.ShortPayReason;
 import java.time.Instant;
@@ -15,7 +15,10 @@ import java.util.Optional;
 final class DeskViews {
   private DeskViews() {}
 
-  /** How far the day is, in one currency. */
+  /**
+   * How far the day is, in one currency: of the money in that stood in the pile when it began or
+   * came since.
+   */
   record ProgressView(String currency, long placedMinor, long totalMinor) {}
 
   /**
@@ -39,7 +42,11 @@ final class DeskViews {
       boolean putBy,
       List<String> workedBy) {}
 
-  record DeskView(List<ProgressView> progress, int entries, int putBy, List<PileRow> rows) {}
+  /**
+   * @param anyMoney whether any money has ever come in: an empty pile says little of a new house
+   */
+  record DeskView(
+      List<ProgressView> progress, boolean anyMoney, int entries, int putBy, List<PileRow> rows) {}
 
   /**
    * A sum that is sure, with the tape that would be posted.
@@ -80,6 +87,7 @@ final class DeskViews {
   /**
    * One sum, with everything that may explain it.
    *
+   * @param reached whether open items reach the sum in any way
    * @param recordedAlready in words, that the money may be in the books already; else empty
    */
   record MoneyView(
@@ -97,6 +105,7 @@ final class DeskViews {
       Certainty certainty,
       List<WayView> ways,
       Optional<Integer> chosen,
+      boolean reached,
       String waysCount,
       String searched,
       String recordedAlready,
@@ -106,13 +115,18 @@ final class DeskViews {
       List<OtherDraftView> others,
       int otherMoneyOfPayer) {}
 
-  /** Open items of a customer, or found by a search. */
+  /**
+   * Open items of a customer, or found by a search.
+   *
+   * @param found how many there are; the list may hold the first of them
+   */
   record ItemsView(
       String title,
       Optional<Long> customerId,
       long invoicesMinor,
       long creditsMinor,
       String currency,
+      int found,
       List<LineView.ItemView> items) {}
 
   /** The core's judgement of a tape that is being made. */

@@ -1,5 +1,6 @@
 package io.sumbrel.server.desk;
 
+import io.sumbrel.core.difference.DifferenceReason;
 import io.sumbrel.core.learning.Decision;
 import io.sumbrel.core.money.AmountText;
 import io.sumbrel.core.party.Customer;
@@ -7,7 +8,6 @@ import io.sumbrel.core.party.CustomerId;
 import io.sumbrel.core.posting.PostingNumber;
 import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.receipt.MoneyInId;
-import io.sumbrel.core.tape.DifferenceReason;
 import io.sumbrel.core.tape.LineKind;
 import io.sumbrel.core.tape.Tape;
 import io.sumbrel.core.tape.TapeLine;
@@ -33,6 +33,7 @@ import java.util.Optional;
 import java.util.TreeMap;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -94,7 +95,8 @@ class DoneList {
   @Transactional(readOnly = true)
   DoneListView all(Actor actor, Wanted wanted) {
     Map<MoneyInId, MoneyLine> lines =
-        moneyLines.all(actor.booksId()).stream()
+        Stream.concat(
+                moneyLines.all(actor.booksId()).stream(), moneyLines.gone(actor.booksId()).stream())
             .collect(Collectors.toMap(l -> l.moneyIn().id(), Function.identity()));
     Map<MoneyInId, MoneyIn> money = new HashMap<>();
     lines.forEach((id, line) -> money.put(id, line.moneyIn()));

@@ -1,7 +1,7 @@
 package io.sumbrel.server.desk;
 
 import io.sumbrel.core.receipt.MoneyInId;
-import io.sumbrel.core.refusal.Refusal;
+import io.sumbrel.core.tape.Tape;
 import io.sumbrel.server.people.Actor;
 import jakarta.persistence.EntityManager;
 import java.time.Clock;
@@ -19,8 +19,6 @@ import tools.jackson.databind.ObjectMapper;
  */
 @Component
 public class Drafts {
-  private static final int MAX_LINES = 200;
-
   private final EntityManager entities;
   private final Clock clock;
   private final ObjectMapper json;
@@ -43,8 +41,17 @@ public class Drafts {
   /** Keeps a tape as it is; an empty one that is not put by is dropped. */
   @Transactional
   void keep(Actor actor, MoneyInId moneyIn, List<LineView> lines, boolean putBy) {
-    if (lines.size() > MAX_LINES) {
-      throw new Refusal("too-many-lines", "A tape holds up to " + MAX_LINES + " lines.");
+    if (lines.size() > Tape.MOST_LINES) {
+      throw Tape.tooManyLines();
+    }
+    // two windows of one person save one after the other
+    entities
+        .createNativeQuery("select id from person where id = :p for update")
+        .setParameter("p", actor.personId())
+        .getResultList();
+    if (lines.isEmpty() && !putBy) {
+      drop(actor, moneyIn);
+      return;
     }
     DraftRow.Key key = new DraftRow.Key(moneyIn.number(), actor.personId());
     DraftRow row = entities.find(DraftRow.class, key);

@@ -1,11 +1,13 @@
 package io.sumbrel.server.desk;
 
+import io.sumbrel.core.difference.DifferenceReason;
 import io.sumbrel.core.ledger.AccountCode;
+import io.sumbrel.core.money.Money;
 import io.sumbrel.core.openitem.ItemId;
 import io.sumbrel.core.openitem.OpenItem;
 import io.sumbrel.core.openitem.Terms;
 import io.sumbrel.core.party.CustomerId;
-import io.sumbrel.core.tape.DifferenceReason;
+import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.core.tape.LineKind;
 import io.sumbrel.core.tape.ShortPayReason;
 import io.sumbrel.core.tape.TapeLine;
@@ -24,7 +26,13 @@ record LineView(
     Optional<Long> customerId,
     Optional<ItemView> item) {
 
+  /**
+   * @throws Refusal {@code line-amount} above what is handled
+   */
   TapeLine toLine() {
+    if (amountMinor > Money.MAX_MINOR || amountMinor < -Money.MAX_MINOR) {
+      throw new Refusal("line-amount", "The amount of a line is larger than is handled here.");
+    }
     return new TapeLine(
         kind,
         amountMinor,

@@ -39,16 +39,25 @@ import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
+import org.springframework.transaction.PlatformTransactionManager;
+import org.springframework.transaction.TransactionDefinition;
 import org.springframework.transaction.event.TransactionalEventListener;
+import org.springframework.transaction.support.TransactionSynchronizationManager;
+import org.springframework.transaction.support.TransactionTemplate;
 
 /**
  * The plan over the pile. Whenever an act is committed, what it touches is planned anew in the
- * background; whoever asks before that is done waits for it.
+ * background; whoever asks before that is done waits for it. Nobody waits inside a transaction: the
+ * planner needs a connection to read, and those who wait would hold them all.
  */
 @Component
 class PlanBoard {
+  private static final Logger LOG = LoggerFactory.getLogger(PlanBoard.class);
+
   /** With more items changed since the indexes were built, these are built anew. */
   private static final int MOST_CHANGES = 500;
 
@@ -69,6 +78,8 @@ class PlanBoard {
   private final Budgets budgets;
   private final ExecutorService background = Executors.newSingleThreadExecutor();
   private final Map<Long, Board> boards = new ConcurrentHashMap<>();
+  private final Map<Long, Object> planning = new ConcurrentHashMap<>();
+  private final TransactionTemplate oneMoment;
 
   PlanBoard(
       AuditRecord audit,
@@ -82,6 +93,7 @@ class PlanBoard {
       Decisions decisions,
       HouseWeights weights,
       BooksNames books,
+      PlatformTransactionManager transactions,
       @Value("${sumbrel.matching.set-steps}") long setSteps,
       @Value("${sumbrel.matching.plan-nodes}") int planNodes) {
     this.audit = audit;
@@ -96,6 +108,9 @@ class PlanBoard {
     this.weights = weights;
     this.books = books;
     this.budgets = new Budgets(setSteps, planNodes);
+    this.oneMoment = new TransactionTemplate(transactions);
+    oneMoment.setReadOnly(true);
+    oneMoment.setIsolationLevel(TransactionDefinition.ISOLATION_REPEATABLE_READ);
   }
 
   /**
@@ -131,14 +146,31 @@ class PlanBoard {
       HouseRules rules,
       Weights weights) {}
 
+  /**
+   * The plan, at least as new as the record is now.
+   *
+   * @throws IllegalStateException inside a transaction
+   */
   Board board(long booksId) {
+    if (TransactionSynchronizationManager.isActualTransactionActive()) {
+      throw new IllegalStateException("a plan is waited for inside a transaction");
+    }
     long newest = audit.lastNumber(booksId);
-    return boards.compute(
-        booksId,
-        (id, board) ->
-            board != null && board.feedNumber == newest
-                ? board
-                : made(id, newest, Optional.ofNullable(board)));
+    Board known = boards.get(booksId);
+    return known != null && known.feedNumber >= newest ? known : madeAnew(booksId, newest);
+  }
+
+  /** One at a time; what came meanwhile is planned with it, so those who waited find it done. */
+  private Board madeAnew(long booksId, long newest) {
+    synchronized (planning.computeIfAbsent(booksId, id -> new Object())) {
+      Board known = boards.get(booksId);
+      if (known != null && known.feedNumber >= newest) {
+        return known;
+      }
+      Board made = made(booksId, Optional.ofNullable(known));
+      boards.put(booksId, made);
+      return made;
+    }
   }
 
   /**
@@ -157,7 +189,16 @@ class PlanBoard {
   @TransactionalEventListener
   void planAnew(BooksChanged changed) {
     if (boards.containsKey(changed.booksId())) {
-      background.execute(() -> board(changed.booksId()));
+      background.execute(() -> planQuietly(changed.booksId()));
+    }
+  }
+
+  /** Whoever asks plans it, and hears what is wrong. */
+  private void planQuietly(long booksId) {
+    try {
+      board(booksId);
+    } catch (RuntimeException e) {
+      LOG.warn("not planned in the background: {}", e.getMessage());
     }
   }
 
@@ -166,7 +207,69 @@ class PlanBoard {
     background.shutdownNow();
   }
 
-  private Board made(long booksId, long feedNumber, Optional<Board> before) {
+  /**
+   * What a plan is made from, as of one moment.
+   *
+   * @param moved the items that may have changed since a board was made; empty where everything is
+   *     read
+   * @param candidates every item that may be meant, where everything is read
+   */
+  private record Reading(
+      long feedNumber,
+      List<MoneyLine> lines,
+      List<MoneyLine> pile,
+      Set<MoneyInId> waiting,
+      Basis basis,
+      Map<Long, List<PastPayment>> decided,
+      Optional<Collection<OpenItem>> moved,
+      List<OpenItem> candidates,
+      List<PastPayment> past) {
+    List<MoneyIn> money() {
+      return pile.stream().map(MoneyLine::moneyIn).toList();
+    }
+  }
+
+  private Board made(long booksId, Optional<Board> before) {
+    Reading reading = oneMoment.execute(t -> read(booksId, before));
+    Optional<MatchingProblem> changed =
+        reading.moved.flatMap(
+            items ->
+                before
+                    .get()
+                    .problem
+                    .with(
+                        reading.money(),
+                        items,
+                        only(reading.decided, before.get().decided),
+                        only(before.get().decided, reading.decided)));
+    if (changed.isEmpty() && reading.moved.isPresent()) {
+      return made(booksId, Optional.empty());
+    }
+    MatchingProblem problem = changed.orElseGet(() -> problem(reading));
+    Plan plan =
+        changed.isPresent()
+            ? Planner.replan(before.get().plan, problem)
+            : Planner.plan(
+                problem,
+                reading.basis.weights,
+                budgets,
+                Runtime.getRuntime().availableProcessors());
+    Map<MoneyInId, Plan.Row> rows = new HashMap<>();
+    plan.rows().forEach(r -> rows.put(r.moneyIn(), r));
+    return new Board(
+        reading.feedNumber,
+        reading.lines,
+        reading.pile,
+        reading.waiting,
+        reading.basis,
+        reading.decided,
+        problem,
+        plan,
+        rows);
+  }
+
+  private Reading read(long booksId, Optional<Board> before) {
+    long feedNumber = audit.lastNumber(booksId);
     Optional<Collection<OpenItem>> moved = before.flatMap(b -> movedSince(booksId, b));
     List<MoneyLine> lines = moved.isPresent() ? before.get().lines : moneyLines.all(booksId);
     Set<MoneyInId> claimed = claims.claimed(booksId);
@@ -176,29 +279,29 @@ class PlanBoard {
             .filter(l -> !claimed.contains(l.moneyIn().id()))
             .filter(l -> !waiting.contains(l.moneyIn().id()))
             .toList();
-    List<MoneyIn> money = pile.stream().map(MoneyLine::moneyIn).toList();
     Basis basis = basis(booksId, before.filter(b -> moved.isPresent()));
     Map<Long, List<PastPayment>> decided =
         decisions.all(booksId, before.map(Board::decided).orElse(Map.of()));
-    Optional<MatchingProblem> changed =
-        before
-            .filter(b -> b.basis.equals(basis) && b.problem.changes() < MOST_CHANGES)
-            .flatMap(
-                b ->
-                    b.problem.with(
-                        money,
-                        moved.orElseGet(() -> items.all(booksId)),
-                        only(decided, b.decided),
-                        only(b.decided, decided)));
-    MatchingProblem problem = changed.orElseGet(() -> problem(booksId, money, basis, decided));
-    Plan plan =
-        changed.isPresent()
-            ? Planner.replan(before.get().plan, problem)
-            : Planner.plan(
-                problem, basis.weights, budgets, Runtime.getRuntime().availableProcessors());
-    Map<MoneyInId, Plan.Row> rows = new HashMap<>();
-    plan.rows().forEach(r -> rows.put(r.moneyIn(), r));
-    return new Board(feedNumber, lines, pile, waiting, basis, decided, problem, plan, rows);
+    boolean goesOn =
+        before.filter(b -> b.basis.equals(basis) && b.problem.changes() < MOST_CHANGES).isPresent();
+    LocalDate from = books.businessDate(booksId).minusMonths(basis.rules.limits().lookBackMonths());
+    return new Reading(
+        feedNumber,
+        lines,
+        pile,
+        waiting,
+        basis,
+        decided,
+        goesOn ? moved.or(() -> Optional.of(items.all(booksId))) : Optional.empty(),
+        goesOn ? List.of() : candidates(booksId, from),
+        goesOn ? List.of() : pastPayments.all(booksId));
+  }
+
+  /** What is open, and what was settled within the look-back. */
+  private List<OpenItem> candidates(long booksId, LocalDate from) {
+    return items.all(booksId).stream()
+        .filter(i -> !i.isSettled() || i.date().isAfter(from))
+        .toList();
   }
 
   /**
@@ -241,16 +344,17 @@ class PlanBoard {
         .toList();
   }
 
-  /** With what is open, and what was settled within the look-back. */
-  private MatchingProblem problem(
-      long booksId, List<MoneyIn> money, Basis basis, Map<Long, List<PastPayment>> decided) {
-    LocalDate from = books.businessDate(booksId).minusMonths(basis.rules.limits().lookBackMonths());
-    List<OpenItem> candidates =
-        items.all(booksId).stream().filter(i -> !i.isSettled() || i.date().isAfter(from)).toList();
-    List<PastPayment> past = new ArrayList<>(pastPayments.all(booksId));
-    decided.values().forEach(past::addAll);
-    RememberedPayers remembered = RememberedPayers.of(past, basis.customers, candidates);
+  private static MatchingProblem problem(Reading reading) {
+    List<PastPayment> past = new ArrayList<>(reading.past);
+    reading.decided.values().forEach(past::addAll);
+    Basis basis = reading.basis;
+    RememberedPayers remembered = RememberedPayers.of(past, basis.customers, reading.candidates);
     return MatchingProblem.of(
-        money, candidates, basis.customers, remembered, basis.recorded, basis.rules);
+        reading.money(),
+        reading.candidates,
+        basis.customers,
+        remembered,
+        basis.recorded,
+        basis.rules);
   }
 }

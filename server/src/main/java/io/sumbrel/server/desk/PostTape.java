@@ -20,15 +20,19 @@ import io.sumbrel.core.tape.TapeFacts;
 import io.sumbrel.core.tape.TapeLine;
 import io.sumbrel.server.arrivals.MoneyLine;
 import io.sumbrel.server.arrivals.MoneyLines;
+import io.sumbrel.server.audit.AuditRecord;
 import io.sumbrel.server.books.BankAccount;
+import io.sumbrel.server.books.BooksNames;
 import io.sumbrel.server.books.Claims;
 import io.sumbrel.server.books.Customers;
+import io.sumbrel.server.books.DifferencesPosted;
 import io.sumbrel.server.books.Items;
 import io.sumbrel.server.books.Ledger;
 import io.sumbrel.server.books.Limits;
 import io.sumbrel.server.books.Months;
 import io.sumbrel.server.books.OpenBooks;
 import io.sumbrel.server.books.Postings;
+import io.sumbrel.server.books.Rules;
 import io.sumbrel.server.learning.DecisionRecord;
 import io.sumbrel.server.people.Actor;
 import java.time.LocalDate;
@@ -51,12 +55,15 @@ public class PostTape {
   private final Customers customers;
   private final Limits limits;
   private final Months months;
+  private final AuditRecord audit;
+  private final BooksNames books;
+  private final Rules rules;
+  private final DifferencesPosted differences;
   private final Postings postings;
   private final OpenBooks accounts;
   private final Ledger ledger;
   private final Drafts drafts;
   private final Answers answers;
-  private final PlanBoard plans;
   private final DecisionRecord decisions;
 
   PostTape(
@@ -66,12 +73,15 @@ public class PostTape {
       Customers customers,
       Limits limits,
       Months months,
+      AuditRecord audit,
+      BooksNames books,
+      Rules rules,
+      DifferencesPosted differences,
       Postings postings,
       OpenBooks accounts,
       Ledger ledger,
       Drafts drafts,
       Answers answers,
-      PlanBoard plans,
       DecisionRecord decisions) {
     this.moneyLines = moneyLines;
     this.claims = claims;
@@ -79,12 +89,15 @@ public class PostTape {
     this.customers = customers;
     this.limits = limits;
     this.months = months;
+    this.audit = audit;
+    this.books = books;
+    this.rules = rules;
+    this.differences = differences;
     this.postings = postings;
     this.accounts = accounts;
     this.ledger = ledger;
     this.drafts = drafts;
     this.answers = answers;
-    this.plans = plans;
     this.decisions = decisions;
   }
 
@@ -97,32 +110,51 @@ public class PostTape {
 
   /**
    * @param key names the request: sent again, it is answered and not posted again
+   * @param said what the plan said of the sum
    * @throws Refusal when somebody was first, or the tape breaks a rule; nothing is changed, and the
    *     draft is kept
    */
   @Transactional
-  Posted post(Actor actor, MoneyInId id, PostingRequest request, String key) {
-    Optional<PlanBoard.Said> said = plans.said(actor.booksId(), id);
+  Posted post(
+      Actor actor,
+      MoneyInId id,
+      PostingRequest request,
+      String key,
+      Optional<PlanBoard.Said> said) {
     moneyLines.lock(id);
-    Optional<Posted> before = answers.before(actor, key, request);
+    Answers.Asked asked = new Answers.Asked(id.number(), request);
+    Optional<Posted> before = answers.before(actor, key, asked);
     if (before.isPresent()) {
+      requireStands(id, before.get());
       return before.get();
     }
     MoneyLine line = moneyLines.explainable(actor.booksId(), id);
     requireUnclaimed(id);
     List<TapeLine> lines = request.lines().stream().map(LineView::toLine).toList();
     LocalDate date = postingDate(actor, line.moneyIn(), request.date());
-    Tape tape = judged(actor, line.moneyIn(), lines, date);
     // found before the record is locked: everybody who posts waits for that lock
     Optional<Decision> decision =
         said.map(s -> Decision.of(s.row(), lines, request.fromTheList().orElse(false)));
     Optional<Lesson> lesson = said.flatMap(s -> Lesson.of(s.problem(), id, lines));
+    Tape tape = judged(actor, line.moneyIn(), lines, date);
     Ledger.Stored stored = store(actor, line, tape, date);
     decision.ifPresent(d -> decisions.keep(actor.booksId(), stored.id(), d, lesson));
     Posted posted = new Posted(stored.number().words(), words(actor, tape), id.number());
     drafts.drop(actor, id);
-    answers.keep(actor, key, request, posted);
+    answers.keep(actor, key, asked, posted);
     return posted;
+  }
+
+  /** What this key posted once may have been turned back since: then it does not stand posted. */
+  private void requireStands(MoneyInId id, Posted before) {
+    boolean stands =
+        claims.of(id).filter(c -> c.number().words().equals(before.number())).isPresent();
+    if (!stands) {
+      throw new Refusal(
+          "turned-back",
+          "This request was posted as %s, which was turned back since; it is not posted again."
+              .formatted(before.number()));
+    }
   }
 
   private void requireUnclaimed(MoneyInId id) {
@@ -151,6 +183,9 @@ public class PostTape {
     wanted.ifPresent(
         d -> {
           months.requireOpen(actor.booksId(), d);
+          limits
+              .of(actor.booksId())
+              .requireWithinDates("The posting", d, books.businessDate(actor.booksId()));
           if (d.isBefore(earliest)) {
             throw new Refusal(
                 "posting-date",
@@ -161,19 +196,49 @@ public class PostTape {
   }
 
   private Tape judged(Actor actor, MoneyIn moneyIn, List<TapeLine> lines, LocalDate date) {
-    List<ItemId> named = lines.stream().flatMap(l -> l.item().stream()).toList();
-    TapeFacts facts =
-        new TapeFacts(
-            items.lock(actor.booksId(), named),
-            limits.of(actor.booksId()),
-            actor.authority(),
-            postings.granted(actor.booksId(), YearMonth.from(date)));
+    requireFew(lines);
+    Map<ItemId, OpenItem> locked =
+        items.lock(actor.booksId(), lines.stream().flatMap(l -> l.item().stream()).toList());
+    if (lines.stream().anyMatch(l -> l.reason().isPresent())) {
+      audit.lock(actor.booksId());
+    }
+    TapeFacts facts = facts(actor, lines, date, locked);
     requireCustomers(actor, lines);
     try {
       return Tape.of(moneyIn, lines, facts);
     } catch (Refusal e) {
       throw withLastHand(e, lines, facts.items());
     }
+  }
+
+  /** Before anything is locked or read for them. */
+  private static void requireFew(List<TapeLine> lines) {
+    if (lines.size() > Tape.MOST_LINES) {
+      throw Tape.tooManyLines();
+    }
+  }
+
+  private TapeFacts facts(
+      Actor actor, List<TapeLine> lines, LocalDate date, Map<ItemId, OpenItem> named) {
+    return new TapeFacts(
+        named,
+        limits.of(actor.booksId()),
+        rules.withheldRates(actor.booksId()),
+        actor.authority(),
+        differences.before(actor.booksId(), YearMonth.from(date), lines, named));
+  }
+
+  /**
+   * What the core says of a tape as it stands, without posting it.
+   *
+   * @throws Refusal with the first rule that it breaks
+   */
+  @Transactional(readOnly = true, noRollbackFor = Refusal.class)
+  void judge(Actor actor, MoneyIn moneyIn, List<TapeLine> lines) {
+    requireFew(lines);
+    LocalDate date = postingDate(actor, moneyIn, Optional.empty());
+    List<ItemId> named = lines.stream().flatMap(l -> l.item().stream()).toList();
+    Tape.of(moneyIn, lines, facts(actor, lines, date, items.find(actor.booksId(), named)));
   }
 
   private void requireCustomers(Actor actor, List<TapeLine> lines) {

@@ -4,14 +4,17 @@ import io.sumbrel.server.audit.AuditRecord;
 import io.sumbrel.server.audit.BooksChanged;
 import io.sumbrel.server.people.Actor;
 import jakarta.annotation.PreDestroy;
+import jakarta.servlet.http.HttpSession;
 import java.io.IOException;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
+import org.springframework.context.event.EventListener;
 import org.springframework.http.MediaType;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.security.web.session.HttpSessionDestroyedEvent;
 import org.springframework.transaction.event.TransactionalEventListener;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RestController;
@@ -32,16 +35,16 @@ class LiveController {
     this.audit = audit;
   }
 
-  private record Listener(long booksId, long knows) {}
+  private record Listener(long booksId, String session, long knows) {}
 
   @GetMapping(value = "/api/live", produces = MediaType.TEXT_EVENT_STREAM_VALUE)
-  SseEmitter live(@AuthenticationPrincipal Actor actor) {
+  SseEmitter live(@AuthenticationPrincipal Actor actor, HttpSession session) {
     SseEmitter emitter = new SseEmitter(TEN_MINUTES);
     Runnable gone = () -> listeners.remove(emitter);
     emitter.onCompletion(gone);
     emitter.onTimeout(emitter::complete);
     emitter.onError(e -> gone.run());
-    listeners.put(emitter, new Listener(actor.booksId(), -1));
+    listeners.put(emitter, new Listener(actor.booksId(), session.getId(), -1));
     return emitter;
   }
 
@@ -57,6 +60,17 @@ class LiveController {
     teller.execute(this::tell);
   }
 
+  /** Who has signed out, or whose session has ended, hears nothing more. */
+  @EventListener
+  void ended(HttpSessionDestroyedEvent event) {
+    listeners.forEach(
+        (emitter, listener) -> {
+          if (listener.session().equals(event.getId())) {
+            emitter.complete();
+          }
+        });
+  }
+
   @PreDestroy
   void stop() {
     teller.shutdownNow();
@@ -65,12 +79,22 @@ class LiveController {
   private void tell() {
     listeners.forEach(
         (emitter, listener) -> {
-          long newest = audit.lastNumber(listener.booksId());
+          long newest = newest(listener);
           if (newest != listener.knows()) {
             send(emitter, newest);
-            listeners.replace(emitter, new Listener(listener.booksId(), newest));
+            listeners.replace(
+                emitter, new Listener(listener.booksId(), listener.session(), newest));
           }
         });
+  }
+
+  /** Where the database cannot be asked at this moment, nothing is told. */
+  private long newest(Listener listener) {
+    try {
+      return audit.lastNumber(listener.booksId());
+    } catch (RuntimeException e) {
+      return listener.knows();
+    }
   }
 
   private void send(SseEmitter emitter, long number) {

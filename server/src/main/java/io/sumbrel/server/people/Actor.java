@@ -1,6 +1,6 @@
 package io.sumbrel.server.people;
 
-import io.sumbrel.core.rules.HouseLimits.Authority;
+import io.sumbrel.core.difference.Authority;
 import java.io.Serializable;
 
 /** Who acts, and in which set of books. */

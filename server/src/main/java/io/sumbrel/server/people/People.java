@@ -3,6 +3,7 @@ package io.sumbrel.server.people;
 import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.server.persistence.RowIds;
 import jakarta.persistence.EntityManager;
+import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Optional;
 import org.springframework.security.crypto.password.PasswordEncoder;
@@ -16,6 +17,9 @@ public class People {
   public static final String DEMO_PASSWORD = "clay-and-kiln";
 
   private static final int MIN_PASSWORD = 10;
+
+  /** More are not looked at by the hash that is used. */
+  private static final int MOST_BYTES = 72;
 
   private final EntityManager entities;
   private final RowIds ids;
@@ -37,9 +41,11 @@ public class People {
     if (name.isBlank() || name.length() > 60) {
       throw new Refusal("person-name", "A person needs a name of up to 60 letters.");
     }
-    if (password.length() < MIN_PASSWORD || password.length() > 72) {
+    if (password.length() < MIN_PASSWORD || isTooLong(password)) {
       throw new Refusal(
-          "password", "A password has between " + MIN_PASSWORD + " and 72 characters.");
+          "password",
+          "A password has at least %d characters, and no more than %d bytes."
+              .formatted(MIN_PASSWORD, MOST_BYTES));
     }
     PersonRow row = new PersonRow();
     row.id = ids.next();
@@ -59,15 +65,19 @@ public class People {
             .createQuery("from PersonRow where lower(name) = lower(:name)", PersonRow.class)
             .setParameter("name", name.strip())
             .getResultList();
-    if (found.isEmpty()) {
-      passwords.encode(
-          password); // takes as long as a wrong password, so that names cannot be tried
+    if (found.isEmpty() || isTooLong(password)) {
+      // takes as long as a wrong password, so that names cannot be tried
+      passwords.encode("x".repeat(MIN_PASSWORD));
       return Optional.empty();
     }
     return found.stream()
         .filter(p -> passwords.matches(password, p.passwordHash))
         .findFirst()
         .map(PersonRow::toActor);
+  }
+
+  private static boolean isTooLong(String password) {
+    return password.getBytes(StandardCharsets.UTF_8).length > MOST_BYTES;
   }
 
   @Transactional(readOnly = true)

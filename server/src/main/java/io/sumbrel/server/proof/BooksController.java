@@ -60,6 +60,13 @@ class BooksController {
 
   record JournalView(String number, LocalDate date, String kind, List<JournalLineView> lines) {}
 
+  /**
+   * The newest entries.
+   *
+   * @param count how many entries there are in all
+   */
+  record JournalList(int count, List<JournalView> entries) {}
+
   record BalanceView(String account, String accountName, String currency, long minor) {}
 
   record BankAccountView(long id, String name, String currency, LocalDate beginsOn) {}
@@ -68,21 +75,23 @@ class BooksController {
 
   /** The newest entries, newest first. */
   @GetMapping("/journal")
-  List<JournalView> journal(@AuthenticationPrincipal Actor actor) {
+  JournalList journal(@AuthenticationPrincipal Actor actor) {
     Map<String, String> names = accounts.ledgerAccounts(actor.booksId());
     Map<CustomerId, Customer> byId = customers.byId(actor.booksId());
     List<Posting> postings = new ArrayList<>(facts.read(actor.booksId()).postings());
     Collections.reverse(postings);
-    return postings.stream()
-        .limit(JOURNAL_LIMIT)
-        .map(
-            p ->
-                new JournalView(
-                    p.number().words(),
-                    p.date(),
-                    p.kind().words(),
-                    p.entry().lines().stream().map(l -> view(l, names, byId)).toList()))
-        .toList();
+    return new JournalList(
+        postings.size(),
+        postings.stream()
+            .limit(JOURNAL_LIMIT)
+            .map(
+                p ->
+                    new JournalView(
+                        p.number().words(),
+                        p.date(),
+                        p.kind().words(),
+                        p.entry().lines().stream().map(l -> view(l, names, byId)).toList()))
+            .toList());
   }
 
   private static JournalLineView view(

@@ -22,6 +22,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Isolation;
 import org.springframework.transaction.annotation.Transactional;
@@ -69,7 +70,9 @@ public class BooksFactsReader {
     List<MoneyLine> held = moneyLines.held(booksId);
     Map<Long, Deposits.Taken> taken = moneyLines.taken(booksId);
     Map<MoneyInId, MoneyIn> money = new HashMap<>();
-    lines.forEach(l -> money.put(l.moneyIn().id(), l.moneyIn()));
+    List<MoneyLine> gone = moneyLines.gone(booksId);
+    Stream.concat(lines.stream(), gone.stream())
+        .forEach(l -> money.put(l.moneyIn().id(), l.moneyIn()));
     Map<MoneyInId, Claims.Claim> claimed = claims.all(booksId);
     List<MoneyLines.StoredStatement> statements = moneyLines.statements(booksId);
     List<Postings.Stored> stored = postings.all(booksId, money);
@@ -105,6 +108,14 @@ public class BooksFactsReader {
                         l.moneyIn(),
                         Optional.ofNullable(claimed.get(l.moneyIn().id()))
                             .map(Claims.Claim::number)))
+            .toList(),
+        gone.stream()
+            .map(
+                l ->
+                    new BooksFacts.Entry(
+                        l.moneyAccount(accounts.get(l.bankAccountId())),
+                        l.moneyIn(),
+                        Optional.empty()))
             .toList(),
         deposits.all(booksId).stream().map(d -> deposit(d, ofMember)).toList(),
         deposits.onHand(booksId).stream().map(m -> member(m, Optional.empty())).toList(),

@@ -1,5 +1,8 @@
 package io.sumbrel.server.rules;
 
+import io.sumbrel.core.difference.Authority;
+import io.sumbrel.core.difference.DifferenceLimits;
+import io.sumbrel.core.difference.DifferenceReason;
 import io.sumbrel.core.money.AmountText;
 import io.sumbrel.core.party.CustomerId;
 import io.sumbrel.core.refusal.Refusal;
@@ -11,7 +14,10 @@ import io.sumbrel.core.rules.SilentStep;
 import io.sumbrel.server.books.Customers;
 import io.sumbrel.server.books.Rules;
 import io.sumbrel.server.people.Actor;
+import java.util.Arrays;
+import java.util.EnumMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import org.springframework.http.HttpStatus;
@@ -69,44 +75,81 @@ class RulesController {
    * months whole.
    *
    * @param recordedDays how long what is recorded may take to reach the bank
+   * @param daysAhead how far after today something may be dated
    */
   record LimitsView(
-      String chargeCap,
-      String clerkWriteOff,
-      String supervisorWriteOff,
+      List<ReasonLimits> reasons,
       String discountGraceDays,
       String lookBackMonths,
-      String recordedDays) {
+      String recordedDays,
+      String daysAhead) {
     static LimitsView of(HouseLimits limits) {
       return new LimitsView(
-          AmountText.plain(limits.chargeCapMinor(), HouseLimits.WRITTEN_IN),
-          AmountText.plain(limits.clerkWriteOffMinor(), HouseLimits.WRITTEN_IN),
-          AmountText.plain(limits.supervisorWriteOffMinor(), HouseLimits.WRITTEN_IN),
+          Arrays.stream(DifferenceReason.values())
+              .map(r -> ReasonLimits.of(r, limits.differences()))
+              .toList(),
           "" + limits.discountGraceDays(),
           "" + limits.lookBackMonths(),
-          "" + limits.recordedDays());
+          "" + limits.recordedDays(),
+          "" + limits.daysAhead());
     }
 
     HouseLimits toLimits() {
+      Map<DifferenceReason, DifferenceLimits.Limit> clerk = new EnumMap<>(DifferenceReason.class);
+      Map<DifferenceReason, DifferenceLimits.Limit> supervisor =
+          new EnumMap<>(DifferenceReason.class);
+      for (ReasonLimits limits : reasons) {
+        clerk.put(
+            limits.reason(),
+            new DifferenceLimits.Limit(minor(limits.clerkTape()), minor(limits.clerkMonth())));
+        supervisor.put(
+            limits.reason(),
+            new DifferenceLimits.Limit(
+                minor(limits.supervisorTape()), minor(limits.supervisorMonth())));
+      }
       return new HouseLimits(
-          minor(chargeCap),
+          new DifferenceLimits(clerk, supervisor),
           whole(discountGraceDays),
-          minor(clerkWriteOff),
-          minor(supervisorWriteOff),
           whole(lookBackMonths),
-          whole(recordedDays));
+          whole(recordedDays),
+          whole(daysAhead));
     }
 
     private static int whole(String written) {
       try {
-        return Integer.parseInt(Optional.ofNullable(written).orElse("").strip());
+        return Integer.parseInt(written.strip());
       } catch (NumberFormatException e) {
         throw new Refusal("limit", "“%s” is no whole number.".formatted(written));
       }
     }
 
     private static long minor(String written) {
-      return AmountText.parse(Optional.ofNullable(written).orElse(""), HouseLimits.WRITTEN_IN);
+      return AmountText.parse(written, HouseLimits.WRITTEN_IN);
+    }
+  }
+
+  /** How far people may go with one reason: on a tape, and for a customer in a month. */
+  record ReasonLimits(
+      DifferenceReason reason,
+      String words,
+      String clerkTape,
+      String clerkMonth,
+      String supervisorTape,
+      String supervisorMonth) {
+    static ReasonLimits of(DifferenceReason reason, DifferenceLimits limits) {
+      DifferenceLimits.Limit clerk = limits.of(reason, Authority.CLERK);
+      DifferenceLimits.Limit supervisor = limits.of(reason, Authority.SUPERVISOR);
+      return new ReasonLimits(
+          reason,
+          reason.words(),
+          plain(clerk.tapeMinor()),
+          plain(clerk.monthMinor()),
+          plain(supervisor.tapeMinor()),
+          plain(supervisor.monthMinor()));
+    }
+
+    private static String plain(long minor) {
+      return AmountText.plain(minor, HouseLimits.WRITTEN_IN);
     }
   }
 
@@ -114,9 +157,6 @@ class RulesController {
 
   record SilentRequest(List<StepRequest> steps) {
     Optional<SilentList> toList() {
-      if (steps == null || steps.stream().anyMatch(s -> s == null || s.step() == null)) {
-        throw new Refusal("silent-list", "The list has each step once, on or off.");
-      }
       return Optional.of(
           new SilentList(steps.stream().map(s -> new Entry(s.step(), s.on())).toList()));
     }
@@ -163,8 +203,7 @@ class RulesController {
   @PreAuthorize("hasAuthority('APPROVE')")
   @ResponseStatus(HttpStatus.NO_CONTENT)
   void keepRates(@AuthenticationPrincipal Actor actor, @RequestBody RatesRequest request) {
-    String written = Optional.ofNullable(request.withheld()).orElse("");
-    rules.keepWithheldRates(actor, HouseRules.rates(written));
+    rules.keepWithheldRates(actor, HouseRules.rates(request.withheld()));
   }
 
   @PutMapping("/limits")

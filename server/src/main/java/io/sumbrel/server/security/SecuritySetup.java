@@ -1,18 +1,19 @@
 package io.sumbrel.server.security;
 
+import io.sumbrel.server.http.ProblemWriter;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
-import org.springframework.http.HttpStatus;
 import org.springframework.security.authentication.AuthenticationManager;
 import org.springframework.security.config.annotation.method.configuration.EnableMethodSecurity;
 import org.springframework.security.config.annotation.web.builders.HttpSecurity;
 import org.springframework.security.crypto.factory.PasswordEncoderFactories;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.security.web.SecurityFilterChain;
-import org.springframework.security.web.authentication.HttpStatusEntryPoint;
 import org.springframework.security.web.context.HttpSessionSecurityContextRepository;
 import org.springframework.security.web.context.SecurityContextRepository;
+import org.springframework.security.web.firewall.RequestRejectedHandler;
 import org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter.ReferrerPolicy;
+import org.springframework.security.web.session.HttpSessionEventPublisher;
 
 /** Sessions with a strict cookie, CSRF tokens, and nothing of the API without signing in. */
 @Configuration
@@ -21,6 +22,18 @@ class SecuritySetup {
   @Bean
   PasswordEncoder passwordEncoder() {
     return PasswordEncoderFactories.createDelegatingPasswordEncoder();
+  }
+
+  /** Tells who listens that a session has ended. */
+  @Bean
+  HttpSessionEventPublisher endsOfSessions() {
+    return new HttpSessionEventPublisher();
+  }
+
+  /** An address that no path of ours can be, refused before it is looked at. */
+  @Bean
+  RequestRejectedHandler strangeAddresses(ProblemWriter problems) {
+    return (request, response, e) -> problems.noSuchAddress(response);
   }
 
   @Bean
@@ -35,7 +48,9 @@ class SecuritySetup {
   }
 
   @Bean
-  SecurityFilterChain api(HttpSecurity http, SecurityContextRepository contexts) throws Exception {
+  SecurityFilterChain api(
+      HttpSecurity http, SecurityContextRepository contexts, ProblemWriter problems)
+      throws Exception {
     return http.authorizeHttpRequests(
             requests ->
                 requests
@@ -48,7 +63,9 @@ class SecuritySetup {
         .csrf(csrf -> csrf.spa())
         .securityContext(c -> c.securityContextRepository(contexts))
         .exceptionHandling(
-            e -> e.authenticationEntryPoint(new HttpStatusEntryPoint(HttpStatus.UNAUTHORIZED)))
+            e ->
+                e.authenticationEntryPoint((rq, rs, x) -> problems.notSignedIn(rs))
+                    .accessDeniedHandler((rq, rs, x) -> problems.notOfOurPages(rs)))
         .requestCache(c -> c.disable())
         .logout(l -> l.disable())
         .formLogin(f -> f.disable())

@@ -1,5 +1,6 @@
 package io.sumbrel.server.security;
 
+import io.sumbrel.core.money.Currencies;
 import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.server.books.BooksNames;
 import io.sumbrel.server.people.Actor;
@@ -9,6 +10,7 @@ import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.time.LocalDate;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.http.HttpStatus;
@@ -55,6 +57,7 @@ class SessionController {
   /**
    * @param firstStart whether nobody can sign in yet, because the house is to be set up
    * @param simulatedBank whether a bank that stands in for one has a page
+   * @param decimals of every currency that has not two, by its code (ISO 4217)
    * @param demoPeople who may be tried, in the demonstration house only
    */
   record SessionView(
@@ -65,6 +68,7 @@ class SessionController {
       String books,
       Optional<LocalDate> businessDate,
       boolean simulatedBank,
+      Map<String, Integer> decimals,
       List<DemoPerson> demoPeople) {}
 
   @GetMapping
@@ -77,7 +81,15 @@ class SessionController {
                   .toList()
               : List.of();
       return new SessionView(
-          false, people.isEmpty(), "", List.of(), "", Optional.empty(), false, demoPeople);
+          false,
+          people.isEmpty(),
+          "",
+          List.of(),
+          "",
+          Optional.empty(),
+          false,
+          Map.of(),
+          demoPeople);
     }
     return new SessionView(
         true,
@@ -87,6 +99,7 @@ class SessionController {
         books.name(actor.booksId()),
         Optional.of(books.businessDate(actor.booksId())),
         standIn,
+        Currencies.unusualDecimals(),
         List.of());
   }
 

@@ -1,12 +1,16 @@
 package io.sumbrel.server.setup;
 
 import io.sumbrel.core.money.AmountText;
+import io.sumbrel.core.money.Currencies;
 import io.sumbrel.core.money.Money;
 import io.sumbrel.core.refusal.Refusal;
+import io.sumbrel.core.rules.HouseLimits;
 import io.sumbrel.server.books.OpenBooks;
 import io.sumbrel.server.people.Actor;
 import io.sumbrel.server.people.Bundle;
 import io.sumbrel.server.people.People;
+import io.sumbrel.server.persistence.Column;
+import java.time.Clock;
 import java.time.DateTimeException;
 import java.time.LocalDate;
 import java.time.ZoneId;
@@ -25,8 +29,10 @@ import org.springframework.web.bind.annotation.RestController;
 public class FirstStart {
   private final People people;
   private final OpenBooks books;
+  private final Clock clock;
 
-  FirstStart(People people, OpenBooks books) {
+  FirstStart(People people, OpenBooks books, Clock clock) {
+    this.clock = clock;
     this.people = people;
     this.books = books;
   }
@@ -56,8 +62,13 @@ public class FirstStart {
     requireText(request.house(), "The house needs a name.");
     requireText(request.bank(), "The bank account needs a name.");
     requireText(request.accountNumber(), "The bank account needs its number or IBAN.");
-    Currency currency = currency(request.currency());
+    Column.whole("The name of the house", request.house(), 120);
+    Column.whole("The name of the bank account", request.bank(), 80);
+    Column.whole("The number of the bank account", request.accountNumber(), 40);
+    Currency currency = Currencies.of(request.currency());
     long balance = AmountText.parse(request.balance(), currency);
+    LocalDate today = LocalDate.now(clock.withZone(zone(request.zone())));
+    HouseLimits.DEFAULTS.requireWithinDates("The bank account", request.date(), today);
     long booksId = books.open(request.house(), zone(request.zone()), Optional.empty());
     Actor actor = people.add(booksId, request.person(), request.password(), Bundle.SUPERVISOR);
     books.beginAccount(
@@ -69,16 +80,8 @@ public class FirstStart {
   }
 
   private static void requireText(String text, String otherwise) {
-    if (text == null || text.isBlank()) {
+    if (text.isBlank()) {
       throw new Refusal("answer-missing", otherwise);
-    }
-  }
-
-  private static Currency currency(String code) {
-    try {
-      return Currency.getInstance(code);
-    } catch (IllegalArgumentException e) {
-      throw new Refusal("currency", "“" + code + "” is no currency such as USD.");
     }
   }
 

@@ -176,7 +176,7 @@ class TrailController {
     long books = actor.booksId();
     Postings.Stored stored =
         postings.find(
-            books, new PostingNumber(year, number), m -> moneyLines.find(books, m).moneyIn());
+            books, PostingNumber.of(year, number), m -> moneyLines.find(books, m).moneyIn());
     Map<CustomerId, Customer> byId = customers.byId(books);
     Map<ItemId, OpenItem> moved =
         items.find(books, stored.posting().movements().stream().map(m -> m.item()).toList());

@@ -165,10 +165,33 @@ class ArrivalsTest extends ServerTest {
             .asString();
     assertThat(entries(file).get(0).path("explainedBy").asString()).isEqualTo(number);
     assertThat(withdraw(file).sentence())
-        .isEqualTo(
-            number + " was posted on an entry of 1.csv; what stood in the books keeps its file.");
+        .isEqualTo(number + " explains an entry of 1.csv; turn it back first.");
+  }
+
+  /** A slip of the pen in a typed entry would else stand in the way of every later statement. */
+  @Test
+  void withdrawsWhatWasPostedAndTurnedBackAndProvesTheDaysBetween() {
+    house.items("T-1,K-1,PAYER,2026-10-14,,250.00,250.00,,USD,,");
+    JsonNode file =
+        bring("1.csv", House.statementFile(DAY, "1000.00", "1250.00", "250.00,PAYER,ONE"));
+    accept(file);
+    long money = house.money("PAYER");
+    String number =
+        house
+            .post(house.clerk, money, house.settles("T-1", 25_000))
+            .body()
+            .path("number")
+            .asString();
     house.turnBack(house.clerk, number);
-    assertThat(withdraw(file).code()).isEqualTo("posted");
+    assertThat(withdraw(file).status()).isEqualTo(200);
+    assertThat(house.get(house.clerk, "/api/desk").body().path("entries").asInt()).isZero();
+    assertThat(house.get(house.clerk, "/api/desk/money/" + money).status()).isNotEqualTo(500);
+    assertThat(house.post(house.clerk, money, house.settles("T-1", 25_000)).code())
+        .isEqualTo("withdrawn");
+    assertThat(house.get(house.clerk, "/api/desk/done").body().path("rows")).hasSize(1);
+    house.prove();
+    house.statement(DAY, "1000.00", "1100.00", "100.00,OTHER,TWO");
+    assertThat(house.get(house.clerk, "/api/desk").body().path("entries").asInt()).isEqualTo(1);
   }
 
   private House.Answer withdraw(JsonNode arrival) {

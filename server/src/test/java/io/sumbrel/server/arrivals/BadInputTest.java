@@ -79,7 +79,7 @@ class BadInputTest extends ServerTest {
         Arguments.of(
             "no currency",
             House.itemFile("T-1,K-1,A,2026-10-14,,10.00,10.00,,XQQ,,"),
-            "Line 2: currency: “XQQ” is no known currency."),
+            "Line 2: currency: “XQQ” is no currency such as USD."),
         Arguments.of(
             "a quote that stays open",
             House.itemFile("T-1,K-1,\"A,2026-10-14,,10.00,10.00,,USD,,"),

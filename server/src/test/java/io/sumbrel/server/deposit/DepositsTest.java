@@ -176,13 +176,13 @@ class DepositsTest extends ServerTest {
         .isEqualTo(200);
     assertThat(house.open("TCK-1")).isZero();
     JsonNode member = deposits().path("deposits").get(0).path("members").get(0);
-    assertThat(member.path("explainedBy").asString()).startsWith("26-");
+    assertThat(member.path("explainedBy").asString()).startsWith("2026-");
     JsonNode trail =
         house
             .get(
                 house.reader,
                 "/api/trail/postings/2026/"
-                    + Integer.parseInt(member.path("explainedBy").asString().substring(3)))
+                    + Integer.parseInt(member.path("explainedBy").asString().substring(5)))
             .body();
     assertThat(trail.path("journal").toString()).contains("Lockbox clearing");
     assertThat(trail.path("money").path("account").asString())
@@ -242,7 +242,7 @@ class DepositsTest extends ServerTest {
             house
                 .get(
                     house.reader,
-                    "/api/trail/postings/2026/" + Integer.parseInt(number.substring(3)))
+                    "/api/trail/postings/2026/" + Integer.parseInt(number.substring(5)))
                 .body()
                 .path("money")
                 .path("amountMinor")

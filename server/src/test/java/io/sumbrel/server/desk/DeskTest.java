@@ -165,7 +165,7 @@ class DeskTest extends ServerTest {
     House.Answer gone = house.get(house.other, "/api/desk/money/" + money);
     assertThat(gone.status()).isEqualTo(409);
     assertThat(gone.sentence())
-        .startsWith("This sum is explained already: 26-")
+        .startsWith("This sum is explained already: 2026-")
         .endsWith("by Ines.");
   }
 }

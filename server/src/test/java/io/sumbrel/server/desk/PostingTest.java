@@ -287,7 +287,7 @@ class PostingTest extends ServerTest {
     return house
         .get(
             house.clerk,
-            "/api/trail/postings/20%s/%d".formatted(parts[0], Integer.parseInt(parts[1])))
+            "/api/trail/postings/%s/%d".formatted(parts[0], Integer.parseInt(parts[1])))
         .body();
   }
 

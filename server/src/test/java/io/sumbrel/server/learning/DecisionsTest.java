@@ -92,7 +92,7 @@ class DecisionsTest extends ServerTest {
     assertThat(done("?how=ACCEPTED").path("rows")).hasSize(1);
     assertThat(done("?how=ACCEPTED").path("totals")).isEmpty();
     String[] cells = number.split("-");
-    String trail = "/api/trail/postings/20" + cells[0] + "/" + Integer.parseInt(cells[1]);
+    String trail = "/api/trail/postings/" + cells[0] + "/" + Integer.parseInt(cells[1]);
     assertThat(house.get(house.reader, trail).body().path("cameAbout").asString())
         .isEqualTo("accepted as proposed, by number");
 

@@ -70,8 +70,9 @@ class SchemaTest extends ServerTest {
     String contra =
         """
         insert into posting (id, books_id, posting_year, posting_number, kind, posting_date,
-          posted_at, actor, turns_back_id)
-        values (?, ?, 2026, ?, 'TURNED_BACK', date '2026-11-17', current_timestamp, 'x', ?)
+          posted_at, actor, turns_back_id, record_number, acted_on)
+        values (?, ?, 2026, ?, 'TURNED_BACK', date '2026-11-17', current_timestamp, 'x', ?,
+          900, date '2026-11-17')
         """;
     sql.sql(contra).params(List.of(1L, house.clerk.booksId(), 900, posting)).update();
     try {
@@ -86,8 +87,9 @@ class SchemaTest extends ServerTest {
     refuses(
         """
         insert into posting (id, books_id, posting_year, posting_number, kind, posting_date,
-          posted_at, actor)
-        values (3, ?, 2026, 1, 'ITEMS_READ', date '2026-11-17', current_timestamp, 'x')
+          posted_at, actor, record_number, acted_on)
+        values (3, ?, 2026, 1, 'ITEMS_READ', date '2026-11-17', current_timestamp, 'x', 900,
+          date '2026-11-17')
         """,
         house.clerk.booksId());
   }
@@ -97,8 +99,9 @@ class SchemaTest extends ServerTest {
     String bare =
         """
         insert into posting (id, books_id, posting_year, posting_number, kind, posting_date,
-          posted_at, actor)
-        values (4, ?, 2026, 950, '%s', date '2026-11-17', current_timestamp, 'x')
+          posted_at, actor, record_number, acted_on)
+        values (4, ?, 2026, 950, '%s', date '2026-11-17', current_timestamp, 'x', 900,
+          date '2026-11-17')
         """;
     refuses(bare.formatted("TAPE"), house.clerk.booksId());
     refuses(bare.formatted("TURNED_BACK"), house.clerk.booksId());

@@ -113,14 +113,27 @@ class RulesTest extends ServerTest {
     assertThat(house.post(house.clerk, sum, settles, kept).status()).isEqualTo(200);
   }
 
-  private static Map<String, Object> limits(String chargeCap, String months) {
+  /** The limits as they are, with another charge cap for clerks. */
+  private Map<String, Object> limits(String chargeCap, String months) {
+    List<Map<String, Object>> reasons = new ArrayList<>();
+    for (JsonNode r : house.get(house.reader, "/api/rules").body().path("limits").path("reasons")) {
+      String reason = r.path("reason").asString();
+      reasons.add(
+          Map.of(
+              "reason", reason,
+              "words", r.path("words").asString(),
+              "clerkTape",
+                  reason.equals("BANK_CHARGE") ? chargeCap : r.path("clerkTape").asString(),
+              "clerkMonth", r.path("clerkMonth").asString(),
+              "supervisorTape", r.path("supervisorTape").asString(),
+              "supervisorMonth", r.path("supervisorMonth").asString()));
+    }
     return Map.of(
-        "chargeCap", chargeCap,
-        "clerkWriteOff", "3.00",
-        "supervisorWriteOff", "300.00",
+        "reasons", reasons,
         "discountGraceDays", "3",
         "lookBackMonths", months,
-        "recordedDays", "60");
+        "recordedDays", "60",
+        "daysAhead", "31");
   }
 
   private House.Answer keepLimits(String chargeCap, String months) {
@@ -144,7 +157,7 @@ class RulesTest extends ServerTest {
     assertThat(words(125_600)).doesNotContain("charge");
     assertThat(words(90_000)).contains("second payment");
     JsonNode kept = house.get(house.clerk, "/api/rules").body().path("limits");
-    assertThat(kept.path("chargeCap").asString()).isEqualTo("20.00");
+    assertThat(kept.path("reasons").get(0).path("clerkTape").asString()).isEqualTo("20.00");
     assertThat(kept.path("lookBackMonths").asString()).isEqualTo("60");
 
     assertThat(keepLimits("20.00", "999").sentence())

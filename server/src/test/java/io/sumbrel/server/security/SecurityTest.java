@@ -100,7 +100,11 @@ class SecurityTest extends ServerTest {
             post("/api/first-start")
                 .with(csrf())
                 .contentType("application/json")
-                .content("{\"house\":\"x\"}"));
+                .content(
+                    """
+                    {"house":"x","zone":"UTC","person":"x","password":"ten letters","bank":"x",
+                     "accountNumber":"1","currency":"USD","date":"2026-11-01","balance":"0.00"}
+                    """));
     assertThat(refused.getContentAsString()).contains("set-up-already");
   }
 }

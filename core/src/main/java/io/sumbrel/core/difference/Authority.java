@@ -1,0 +1,7 @@
+package io.sumbrel.core.difference;
+
+/** Whose limits hold. */
+public enum Authority {
+  CLERK,
+  SUPERVISOR
+}

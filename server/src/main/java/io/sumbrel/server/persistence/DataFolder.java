@@ -1,0 +1,76 @@
+package io.sumbrel.server.persistence;
+
+import io.sumbrel.core.refusal.Refusal;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Optional;
+import org.springframework.beans.factory.annotation.Value;
+import org.springframework.stereotype.Component;
+import org.springframework.util.unit.DataSize;
+
+/**
+ * The folder in which the house keeps its data, watched before each act: what could not be kept is
+ * not acknowledged.
+ */
+@Component
+public class DataFolder {
+  private final Path folder;
+  private final DataSize reserve;
+  private final Path database;
+  private final Object identity;
+
+  DataFolder(
+      @Value("${sumbrel.data}") Path folder, @Value("${sumbrel.disk-reserve}") DataSize reserve)
+      throws IOException {
+    this.folder = folder.toAbsolutePath();
+    this.reserve = reserve;
+    Files.createDirectories(folder);
+    this.database = this.folder.resolve("sumbrel.mv.db");
+    this.identity = identityOf(watched());
+  }
+
+  /** A larger house keeps its database elsewhere; then the folder itself is watched. */
+  private Path watched() {
+    return Files.exists(database) ? database : folder;
+  }
+
+  private static Object identityOf(Path path) throws IOException {
+    return Files.readAttributes(path, java.nio.file.attribute.BasicFileAttributes.class).fileKey();
+  }
+
+  /** Why nothing can be kept at this moment. */
+  public Optional<Refusal> problem() {
+    try {
+      if (!Files.exists(folder) || !identity.equals(identityOf(watched()))) {
+        return gone();
+      }
+      if (!Files.isWritable(folder) || Files.getFileStore(folder).isReadOnly()) {
+        return because("read-only", "The data folder cannot be written to");
+      }
+      if (Files.getFileStore(folder).getUsableSpace() < reserve.toBytes()) {
+        return because(
+            "disk-full",
+            "The disk with the data folder is full: less than %d MB are left"
+                .formatted(Math.max(1, reserve.toMegabytes())));
+      }
+      return Optional.empty();
+    } catch (IOException e) {
+      return gone();
+    }
+  }
+
+  private Optional<Refusal> gone() {
+    return because("data-gone", "The data folder is not where it was");
+  }
+
+  private Optional<Refusal> because(String code, String what) {
+    return Optional.of(
+        new Refusal(
+            code,
+            what
+                + " ("
+                + folder
+                + "). Nothing was changed; it goes on by itself as soon as that is mended."));
+  }
+}
