@@ -1,11 +1,11 @@
 package io.sumbrel.bench.match;
 
+import io.sumbrel.core.difference.DifferenceReason;
 import io.sumbrel.core.openitem.ItemKind;
 import io.sumbrel.core.openitem.OpenItem;
 import io.sumbrel.core.party.Customer;
 import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.receipt.MoneyInId;
-import io.sumbrel.core.difference.DifferenceReason;
 import io.sumbrel.core.tape.TapeLine;
 import java.util.ArrayList;
 import java.util.Comparator;

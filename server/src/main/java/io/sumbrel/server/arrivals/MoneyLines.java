@@ -209,8 +209,8 @@ public class MoneyLines {
     return entities
         .createQuery(
             """
-            from StatementRow s
-            where s.arrivalId in (select a.id from ArrivalRow a where a.booksId = :b)
+            select s from StatementRow s join ArrivalRow a on a.id = s.arrivalId
+            where a.booksId = :b
             order by s.bankAccountId, s.sequenceNumber
             """,
             StatementRow.class)

@@ -5,6 +5,7 @@ import io.sumbrel.core.party.CustomerId;
 import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.server.persistence.RowIds;
 import jakarta.persistence.EntityManager;
+import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -37,6 +38,20 @@ public class Customers {
   @Transactional(readOnly = true)
   public Map<CustomerId, Customer> byId(long booksId) {
     return all(booksId).stream().collect(Collectors.toMap(Customer::id, Function.identity()));
+  }
+
+  /** Some customers; ids that are not of these books are left out. */
+  @Transactional(readOnly = true)
+  public Map<CustomerId, Customer> find(long booksId, Collection<CustomerId> ids) {
+    return ids.isEmpty()
+        ? Map.of()
+        : entities
+            .createQuery("from CustomerRow where booksId = :b and id in (:ids)", CustomerRow.class)
+            .setParameter("b", booksId)
+            .setParameter("ids", ids.stream().map(CustomerId::number).toList())
+            .getResultStream()
+            .map(CustomerRow::toFact)
+            .collect(Collectors.toMap(Customer::id, Function.identity()));
   }
 
   /**

@@ -2,6 +2,7 @@ package io.sumbrel.server.books;
 
 import io.sumbrel.core.openitem.ItemId;
 import io.sumbrel.core.openitem.OpenItem;
+import io.sumbrel.core.party.CustomerId;
 import io.sumbrel.core.posting.PostingNumber;
 import io.sumbrel.server.persistence.RowIds;
 import jakarta.persistence.EntityManager;
@@ -10,6 +11,7 @@ import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -45,6 +47,83 @@ public class Items {
         .createQuery(
             WITH_BALANCE + " where i.booksId = :b order by i.itemDate, i.id", Object[].class)
         .setParameter("b", booksId)
+        .getResultStream()
+        .map(Items::fact)
+        .toList();
+  }
+
+  /** What is open, oldest first. */
+  @Transactional(readOnly = true)
+  public List<OpenItem> open(long booksId) {
+    return entities
+        .createQuery(
+            WITH_BALANCE + " where i.booksId = :b and b.openMinor <> 0 order by i.itemDate, i.id",
+            Object[].class)
+        .setParameter("b", booksId)
+        .getResultStream()
+        .map(Items::fact)
+        .toList();
+  }
+
+  /** What is open in one currency at some customers, oldest first. */
+  @Transactional(readOnly = true)
+  public List<OpenItem> open(long booksId, String currency, Collection<CustomerId> customers) {
+    return entities
+        .createQuery(
+            WITH_BALANCE
+                + """
+                 where i.booksId = :b and b.openMinor <> 0 and i.currency = :c
+                  and i.customerId in (:customers)
+                order by i.itemDate, i.id
+                """,
+            Object[].class)
+        .setParameter("b", booksId)
+        .setParameter("c", currency)
+        .setParameter("customers", customers.stream().map(CustomerId::number).toList())
+        .getResultStream()
+        .map(Items::fact)
+        .toList();
+  }
+
+  /**
+   * What is open in one currency and has the text in its number, its order number or the name of
+   * its customer, or whose open amount begins with its digits; oldest first.
+   */
+  @Transactional(readOnly = true)
+  public List<OpenItem> search(long booksId, String currency, String text) {
+    String digits = text.replaceAll("[^0-9]", "");
+    return entities
+        .createQuery(
+            WITH_BALANCE
+                + """
+                 left join CustomerRow c on c.id = i.customerId
+                where i.booksId = :b and b.openMinor <> 0 and i.currency = :c
+                  and (lower(i.number) like :t escape '!'
+                    or lower(coalesce(i.orderNumber, '')) like :t escape '!'
+                    or lower(coalesce(c.name, 'unidentified')) like :t escape '!'
+                    or (:digits <> '' and str(abs(b.openMinor)) like :begins))
+                order by i.itemDate, i.id
+                """,
+            Object[].class)
+        .setParameter("b", booksId)
+        .setParameter("c", currency)
+        .setParameter("t", "%" + text.toLowerCase(Locale.ROOT).replaceAll("[!%_]", "!$0") + "%")
+        .setParameter("digits", digits)
+        .setParameter("begins", digits + "%")
+        .getResultStream()
+        .map(Items::fact)
+        .toList();
+  }
+
+  /** Every item of a customer, settled ones too, oldest first. */
+  @Transactional(readOnly = true)
+  public List<OpenItem> of(long booksId, CustomerId customer) {
+    return entities
+        .createQuery(
+            WITH_BALANCE + " where i.booksId = :b and i.customerId = :c order by i.itemDate, i.id",
+            Object[].class)
+        .setParameter("b", booksId)
+        .setParameter("c", customer.number())
         .getResultStream()
         .map(Items::fact)
         .toList();

@@ -126,6 +126,25 @@ public class Ledger {
         .getSingleResult();
   }
 
+  /** What an account stands at in one currency, debit above zero, in minor units. */
+  public record Balance(AccountCode account, String currency, long minor) {}
+
+  /** What every account stands at over all postings, in the order of the accounts. */
+  @Transactional(readOnly = true)
+  public List<Balance> balances(long booksId) {
+    return entities
+        .createQuery(
+            """
+            select accountCode, currency, sum(amountMinor) from JournalLineRow
+            where booksId = :b group by accountCode, currency order by accountCode, currency
+            """,
+            Object[].class)
+        .setParameter("b", booksId)
+        .getResultStream()
+        .map(r -> new Balance(new AccountCode((String) r[0]), (String) r[1], (Long) r[2]))
+        .toList();
+  }
+
   private PostingRow row(Actor actor, Act act, PostingNumber number) {
     PostingRow row = new PostingRow();
     row.id = ids.next();

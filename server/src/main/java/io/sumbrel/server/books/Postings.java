@@ -14,12 +14,12 @@ import io.sumbrel.core.tape.Tape;
 import jakarta.persistence.EntityManager;
 import java.time.Instant;
 import java.time.LocalDate;
-import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
+import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
@@ -27,9 +27,6 @@ import org.springframework.transaction.annotation.Transactional;
 /** Stored postings, read back as facts. */
 @Component
 public class Postings {
-  private static final String OF_POSTINGS =
-      " where postingId in (select p.id from PostingRow p where p.booksId = :b and (:only is null or p.id = :only)) order by postingId, lineNumber";
-
   private final EntityManager entities;
   private final Items items;
 
@@ -59,7 +56,97 @@ public class Postings {
    */
   @Transactional(readOnly = true)
   public List<Stored> all(long booksId, Map<MoneyInId, MoneyIn> money) {
-    return load(booksId, null, items.all(booksId), money::get);
+    return stored(
+        booksId,
+        money,
+        new Lines(
+            linesOf(JournalLineRow.class, booksId, r -> r.postingId),
+            linesOf(TapeLineRow.class, booksId, r -> r.postingId),
+            linesOf(ItemMovementRow.class, booksId, r -> r.postingId)),
+        r -> true);
+  }
+
+  /** Every posted tape, in the order of its making, without its journal and movements. */
+  @Transactional(readOnly = true)
+  public List<Stored> tapes(long booksId, Map<MoneyInId, MoneyIn> money) {
+    return stored(
+        booksId,
+        money,
+        new Lines(Map.of(), linesOf(TapeLineRow.class, booksId, r -> r.postingId), Map.of()),
+        r -> r.kind == PostingKind.TAPE);
+  }
+
+  private List<Stored> stored(
+      long booksId, Map<MoneyInId, MoneyIn> money, Lines lines, Predicate<PostingRow> which) {
+    List<PostingRow> rows =
+        entities
+            .createQuery(
+                "from PostingRow where booksId = :b order by recordNumber", PostingRow.class)
+            .setParameter("b", booksId)
+            .getResultList();
+    Map<Long, PostingNumber> numbers = new HashMap<>();
+    rows.forEach(r -> numbers.put(r.id, r.number()));
+    Map<Long, PostingNumber> turnedBackBy = new HashMap<>();
+    rows.stream()
+        .filter(r -> r.turnsBackId != null)
+        .forEach(r -> turnedBackBy.put(r.turnsBackId, r.number()));
+    Map<ItemId, OpenItem> byId = new HashMap<>();
+    items.all(booksId).forEach(i -> byId.put(i.id(), i));
+    return rows.stream()
+        .filter(which)
+        .map(r -> stored(r, lines, byId, money::get, numbers, turnedBackBy))
+        .toList();
+  }
+
+  /**
+   * A journal entry with its number.
+   *
+   * @param kind in words
+   */
+  public record Entry(PostingNumber number, String kind, JournalEntry entry) {}
+
+  /** How many journal entries there are. */
+  @Transactional(readOnly = true)
+  public int count(long booksId) {
+    return entities
+        .createQuery("select count(*) from PostingRow where booksId = :b", Long.class)
+        .setParameter("b", booksId)
+        .getSingleResult()
+        .intValue();
+  }
+
+  /** The newest journal entries, newest first. */
+  @Transactional(readOnly = true)
+  public List<Entry> newest(long booksId, int most) {
+    List<PostingRow> rows =
+        entities
+            .createQuery(
+                "from PostingRow where booksId = :b order by recordNumber desc", PostingRow.class)
+            .setParameter("b", booksId)
+            .setMaxResults(most)
+            .getResultList();
+    Map<Long, List<JournalLineRow>> lines =
+        rows.isEmpty()
+            ? Map.of()
+            : entities
+                .createQuery(
+                    "from JournalLineRow where postingId in (:ids) order by postingId, lineNumber",
+                    JournalLineRow.class)
+                .setParameter("ids", rows.stream().map(r -> r.id).toList())
+                .getResultStream()
+                .collect(Collectors.groupingBy(l -> l.postingId));
+    return rows.stream()
+        .map(
+            r ->
+                new Entry(
+                    r.number(),
+                    r.kind.words(),
+                    new JournalEntry(
+                        r.postingDate,
+                        lines.getOrDefault(r.id, List.of()).stream()
+                            .map(JournalLineRow::toFact)
+                            .toList())))
+        .toList();
   }
 
   /**
@@ -67,31 +154,42 @@ public class Postings {
    */
   @Transactional(readOnly = true)
   public Stored find(long booksId, PostingNumber number, Function<MoneyInId, MoneyIn> moneyOf) {
-    List<Long> id =
+    PostingRow row =
         entities
             .createQuery(
                 """
-                select id from PostingRow
+                from PostingRow
                 where booksId = :b and postingYear = :y and postingNumber = :n
                 """,
-                Long.class)
+                PostingRow.class)
             .setParameter("b", booksId)
             .setParameter("y", number.year())
             .setParameter("n", number.number())
-            .getResultList();
-    if (id.isEmpty()) {
-      throw new Refusal("not-found", "There is no posting " + number.words() + ".");
-    }
-    List<ItemId> named =
-        entities
-            .createQuery(
-                "select itemId from TapeLineRow where postingId = :p and itemId is not null",
-                Long.class)
-            .setParameter("p", id.get(0))
             .getResultStream()
-            .map(ItemId::new)
+            .findFirst()
+            .orElseThrow(
+                () -> new Refusal("not-found", "There is no posting " + number.words() + "."));
+    Lines lines =
+        new Lines(
+            Map.of(row.id, linesOf(JournalLineRow.class, row.id)),
+            Map.of(row.id, linesOf(TapeLineRow.class, row.id)),
+            Map.of(row.id, linesOf(ItemMovementRow.class, row.id)));
+    List<ItemId> named =
+        lines.tapes.get(row.id).stream()
+            .filter(l -> l.itemId != null)
+            .map(l -> new ItemId(l.itemId))
             .toList();
-    return load(booksId, id.get(0), items.find(booksId, named).values(), moneyOf).get(0);
+    Map<Long, PostingNumber> numbers = new HashMap<>();
+    if (row.turnsBackId != null) {
+      numbers.put(row.turnsBackId, entities.find(PostingRow.class, row.turnsBackId).number());
+    }
+    Map<Long, PostingNumber> turnedBackBy = new HashMap<>();
+    entities
+        .createQuery("from PostingRow where turnsBackId = :p", PostingRow.class)
+        .setParameter("p", row.id)
+        .getResultStream()
+        .forEach(contra -> turnedBackBy.put(row.id, contra.number()));
+    return stored(row, lines, items.find(booksId, named), moneyOf, numbers, turnedBackBy);
   }
 
   /** The sum that a posting explains, when it explains one. */
@@ -124,72 +222,65 @@ public class Postings {
         .toList();
   }
 
-  private List<Stored> load(
-      long booksId, Long only, Iterable<OpenItem> known, Function<MoneyInId, MoneyIn> moneyOf) {
-    Map<Long, List<JournalLineRow>> journal =
-        lines(JournalLineRow.class, booksId, only, r -> r.postingId);
-    Map<Long, List<TapeLineRow>> tapes = lines(TapeLineRow.class, booksId, only, r -> r.postingId);
-    Map<Long, List<ItemMovementRow>> movements =
-        lines(ItemMovementRow.class, booksId, only, r -> r.postingId);
-    Map<ItemId, OpenItem> byId = new HashMap<>();
-    known.forEach(i -> byId.put(i.id(), i));
-    Map<Long, PostingRow> rows = new HashMap<>();
-    List<PostingRow> ordered =
-        entities
-            .createQuery(
-                "from PostingRow where booksId = :b order by recordNumber", PostingRow.class)
-            .setParameter("b", booksId)
-            .getResultList();
-    Map<Long, PostingNumber> turnedBackBy = new HashMap<>();
-    for (PostingRow row : ordered) {
-      rows.put(row.id, row);
-      if (row.turnsBackId != null) {
-        turnedBackBy.put(row.turnsBackId, row.number());
-      }
-    }
-    List<Stored> stored = new ArrayList<>();
-    for (PostingRow row : ordered) {
-      if (only == null || only.equals(row.id)) {
-        Optional<Tape> tape =
-            row.kind == PostingKind.TAPE
-                ? Optional.of(tape(row, tapes.getOrDefault(row.id, List.of()), byId, moneyOf))
-                : Optional.empty();
-        Posting posting =
-            new Posting(
-                row.number(),
-                row.kind,
-                new JournalEntry(
-                    row.postingDate,
-                    journal.getOrDefault(row.id, List.of()).stream()
-                        .map(JournalLineRow::toFact)
-                        .toList()),
-                movements.getOrDefault(row.id, List.of()).stream()
-                    .map(ItemMovementRow::toFact)
-                    .toList(),
-                tape,
-                Optional.ofNullable(row.turnsBackId).map(id -> rows.get(id).number()));
-        stored.add(
-            new Stored(
-                row.id,
-                posting,
-                row.actor,
-                row.postedAt,
-                Optional.ofNullable(row.moneyInId).map(MoneyInId::new),
-                Optional.ofNullable(row.arrivalId),
-                Optional.ofNullable(turnedBackBy.get(row.id))));
-      }
-    }
-    return stored;
+  /** The lines of postings, by the posting. */
+  private record Lines(
+      Map<Long, List<JournalLineRow>> journal,
+      Map<Long, List<TapeLineRow>> tapes,
+      Map<Long, List<ItemMovementRow>> movements) {}
+
+  private static Stored stored(
+      PostingRow row,
+      Lines lines,
+      Map<ItemId, OpenItem> items,
+      Function<MoneyInId, MoneyIn> moneyOf,
+      Map<Long, PostingNumber> numbers,
+      Map<Long, PostingNumber> turnedBackBy) {
+    Optional<Tape> tape =
+        row.kind == PostingKind.TAPE
+            ? Optional.of(tape(row, lines.tapes.getOrDefault(row.id, List.of()), items, moneyOf))
+            : Optional.empty();
+    Posting posting =
+        new Posting(
+            row.number(),
+            row.kind,
+            new JournalEntry(
+                row.postingDate,
+                lines.journal.getOrDefault(row.id, List.of()).stream()
+                    .map(JournalLineRow::toFact)
+                    .toList()),
+            lines.movements.getOrDefault(row.id, List.of()).stream()
+                .map(ItemMovementRow::toFact)
+                .toList(),
+            tape,
+            Optional.ofNullable(row.turnsBackId).map(numbers::get));
+    return new Stored(
+        row.id,
+        posting,
+        row.actor,
+        row.postedAt,
+        Optional.ofNullable(row.moneyInId).map(MoneyInId::new),
+        Optional.ofNullable(row.arrivalId),
+        Optional.ofNullable(turnedBackBy.get(row.id)));
   }
 
-  private <T> Map<Long, List<T>> lines(
-      Class<T> type, long booksId, Long only, Function<T, Long> postingId) {
+  /** By a join: a list of ids made by a subquery is made anew for each row while others post. */
+  private <T> Map<Long, List<T>> linesOf(Class<T> type, long booksId, Function<T, Long> posting) {
     return entities
-        .createQuery("from " + type.getSimpleName() + OF_POSTINGS, type)
+        .createQuery(
+            "select l from %s l join PostingRow p on p.id = l.postingId where p.booksId = :b order by l.postingId, l.lineNumber"
+                .formatted(type.getSimpleName()),
+            type)
         .setParameter("b", booksId)
-        .setParameter("only", only)
         .getResultStream()
-        .collect(Collectors.groupingBy(postingId));
+        .collect(Collectors.groupingBy(posting));
+  }
+
+  private <T> List<T> linesOf(Class<T> type, long postingId) {
+    return entities
+        .createQuery(
+            "from " + type.getSimpleName() + " where postingId = :p order by lineNumber", type)
+        .setParameter("p", postingId)
+        .getResultList();
   }
 
   private static Tape tape(

@@ -59,7 +59,7 @@ class CustomersController {
     Map<CustomerId, Customer> byId = customers.byId(actor.booksId());
     LocalDate today = books.businessDate(actor.booksId());
     Map<CustomerId, List<OpenItem>> open = new HashMap<>();
-    for (OpenItem item : items.all(actor.booksId())) {
+    for (OpenItem item : items.open(actor.booksId())) {
       item.customer().ifPresent(c -> open.computeIfAbsent(c, k -> new ArrayList<>()).add(item));
     }
     return customers.all(actor.booksId()).stream()
@@ -73,10 +73,7 @@ class CustomersController {
     Map<CustomerId, Customer> byId = customers.byId(actor.booksId());
     Customer customer = customers.one(actor.booksId(), customerId);
     LocalDate today = books.businessDate(actor.booksId());
-    List<OpenItem> own =
-        items.all(actor.booksId()).stream()
-            .filter(i -> i.customer().equals(Optional.of(customerId)))
-            .toList();
+    List<OpenItem> own = items.of(actor.booksId(), customerId);
     return new CustomerPage(
         view(customer, byId, own, today), own.stream().map(i -> view(i, today)).toList());
   }

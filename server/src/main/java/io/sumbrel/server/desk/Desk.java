@@ -35,6 +35,7 @@ import io.sumbrel.server.people.Actor;
 import java.time.LocalDate;
 import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -273,14 +274,17 @@ class Desk {
   }
 
   private Map<ItemId, LineView.ItemView> itemViews(long booksId, Set<ItemId> ids) {
-    Function<OpenItem, LineView.ItemView> view = itemView(booksId);
+    Map<ItemId, OpenItem> found = items.find(booksId, ids);
+    Function<OpenItem, LineView.ItemView> view = itemView(booksId, found.values());
     Map<ItemId, LineView.ItemView> views = new HashMap<>();
-    items.find(booksId, ids).forEach((id, item) -> views.put(id, view.apply(item)));
+    found.forEach((id, item) -> views.put(id, view.apply(item)));
     return views;
   }
 
-  private Function<OpenItem, LineView.ItemView> itemView(long booksId) {
-    Map<CustomerId, Customer> byId = customers.byId(booksId);
+  private Function<OpenItem, LineView.ItemView> itemView(long booksId, Collection<OpenItem> shown) {
+    Map<CustomerId, Customer> byId =
+        customers.find(
+            booksId, shown.stream().flatMap(i -> i.customer().stream()).distinct().toList());
     LocalDate today = books.businessDate(booksId);
     return item ->
         LineView.ItemView.of(
@@ -294,41 +298,21 @@ class Desk {
     Customer named =
         Optional.ofNullable(byId.get(customer))
             .orElseThrow(() -> new Refusal("not-found", "There is no such customer."));
-    List<LineView.ItemView> views =
-        items.all(actor.booksId()).stream()
-            .filter(i -> !i.isSettled() && i.currency().getCurrencyCode().equals(currency))
-            .filter(
-                i ->
-                    i.customer()
-                        .filter(
-                            c ->
-                                c.equals(customer)
-                                    || byId.get(c).parent().equals(Optional.of(customer)))
-                        .isPresent())
-            .map(itemView(actor.booksId()))
+    List<CustomerId> withBranches =
+        byId.values().stream()
+            .filter(c -> c.id().equals(customer) || c.parent().equals(Optional.of(customer)))
+            .map(Customer::id)
             .toList();
+    List<OpenItem> open = items.open(actor.booksId(), currency, withBranches);
+    List<LineView.ItemView> views = open.stream().map(itemView(actor.booksId(), open)).toList();
     return itemsView("Open at " + named.name(), Optional.of(customer.number()), currency, views);
   }
 
   /** Open items whose number, customer, order or amount holds the text. */
   @Transactional(readOnly = true)
   ItemsView search(Actor actor, String text, String currency) {
-    String wanted = text.strip().toLowerCase(Locale.ROOT);
-    String digits = wanted.replaceAll("[^0-9]", "");
-    List<LineView.ItemView> views =
-        items.all(actor.booksId()).stream()
-            .filter(i -> !i.isSettled() && i.currency().getCurrencyCode().equals(currency))
-            .map(itemView(actor.booksId()))
-            .filter(
-                i ->
-                    i.number().toLowerCase(Locale.ROOT).contains(wanted)
-                        || i.customer().toLowerCase(Locale.ROOT).contains(wanted)
-                        || i.orderNumber()
-                            .filter(o -> o.toLowerCase(Locale.ROOT).contains(wanted))
-                            .isPresent()
-                        || !digits.isEmpty()
-                            && Long.toString(Math.abs(i.openMinor())).startsWith(digits))
-            .toList();
+    List<OpenItem> found = items.search(actor.booksId(), currency, text.strip());
+    List<LineView.ItemView> views = found.stream().map(itemView(actor.booksId(), found)).toList();
     return itemsView("Found in every customer", Optional.empty(), currency, views);
   }
 

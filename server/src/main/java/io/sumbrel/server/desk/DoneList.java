@@ -106,7 +106,7 @@ class DoneList {
     Map<CustomerId, Customer> byId = customers.byId(actor.booksId());
     Map<Long, Decision> decided = decisions.all(actor.booksId());
     List<DoneView> done = new ArrayList<>();
-    for (Postings.Stored stored : postings.all(actor.booksId(), money)) {
+    for (Postings.Stored stored : postings.tapes(actor.booksId(), money)) {
       Optional<MoneyLine> line = stored.moneyIn().map(lines::get);
       Optional<Decision> decision = Optional.ofNullable(decided.get(stored.id()));
       if (line.filter(wanted::has).isPresent() && wanted.has(decision)) {

@@ -242,7 +242,9 @@ public class PostTape {
   }
 
   private void requireCustomers(Actor actor, List<TapeLine> lines) {
-    Map<CustomerId, Customer> known = customers.byId(actor.booksId());
+    Map<CustomerId, Customer> known =
+        customers.find(
+            actor.booksId(), lines.stream().flatMap(l -> l.customer().stream()).toList());
     for (TapeLine line : lines) {
       if (line.customer().isPresent() && !known.containsKey(line.customer().get())) {
         throw new Refusal("unknown-customer", "A customer of the tape is not in these books.");
@@ -294,8 +296,7 @@ public class PostTape {
 
   /** Where the money went, in a few words. */
   private String goal(Actor actor, Tape tape) {
-    Map<CustomerId, Customer> byId = customers.byId(actor.booksId());
-    List<String> names =
+    List<CustomerId> all =
         tape.lines().stream()
             .flatMap(
                 l ->
@@ -304,8 +305,9 @@ public class PostTape {
                         .or(() -> l.item().flatMap(i -> tape.items().get(i).customer()))
                         .stream())
             .distinct()
-            .map(c -> byId.get(c).name())
             .toList();
+    Map<CustomerId, Customer> byId = customers.find(actor.booksId(), all);
+    List<String> names = all.stream().map(c -> byId.get(c).name()).toList();
     return names.isEmpty()
         ? "without a customer"
         : "to " + names.get(0) + (names.size() > 1 ? " and " + (names.size() - 1) + " more" : "");

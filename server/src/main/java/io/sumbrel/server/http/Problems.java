@@ -2,6 +2,7 @@ package io.sumbrel.server.http;
 
 import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.server.persistence.DataFolder;
+import io.sumbrel.server.persistence.Reopening;
 import jakarta.persistence.OptimisticLockException;
 import jakarta.persistence.PessimisticLockException;
 import java.net.SocketTimeoutException;
@@ -49,6 +50,7 @@ class Problems {
           Map.entry("sign-in", HttpStatus.UNAUTHORIZED),
           Map.entry("disk-full", HttpStatus.INSUFFICIENT_STORAGE),
           Map.entry("read-only", HttpStatus.SERVICE_UNAVAILABLE),
+          Map.entry("reopening", HttpStatus.SERVICE_UNAVAILABLE),
           Map.entry("data-gone", HttpStatus.SERVICE_UNAVAILABLE));
 
   /** Waited too long for a row, or in a circle (H2 and PostgreSQL); somebody else was first. */
@@ -58,9 +60,11 @@ class Problems {
   private static final String TOO_LONG = "22001";
 
   private final DataFolder dataFolder;
+  private final Reopening reopening;
 
-  Problems(DataFolder dataFolder) {
+  Problems(DataFolder dataFolder, Reopening reopening) {
     this.dataFolder = dataFolder;
+    this.reopening = reopening;
   }
 
   static ProblemDetail of(Refusal refusal) {
@@ -108,8 +112,13 @@ class Problems {
       return problem(
           answer.getStatusCode(), "http-" + status, String.valueOf(answer.getBody().getDetail()));
     }
+    Optional<Refusal> storage = dataFolder.problem();
+    Optional<Refusal> closed = reopening.becauseOf(e);
+    if (closed.isPresent()) {
+      LOG.warn("the database is opened anew: {}", e.getMessage());
+    }
     return ofTheDatabase(e)
-        .or(() -> dataFolder.problem().map(Problems::of))
+        .or(() -> storage.or(() -> closed).map(Problems::of))
         .orElseGet(() -> fault(e));
   }
 

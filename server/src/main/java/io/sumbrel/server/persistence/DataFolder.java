@@ -4,7 +4,9 @@ import io.sumbrel.core.refusal.Refusal;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.attribute.BasicFileAttributes;
 import java.util.Optional;
+import java.util.concurrent.atomic.AtomicReference;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
 import org.springframework.util.unit.DataSize;
@@ -19,6 +21,7 @@ public class DataFolder {
   private final DataSize reserve;
   private final Path database;
   private final Object identity;
+  private final AtomicReference<Object> identityOfDatabase = new AtomicReference<>();
 
   DataFolder(
       @Value("${sumbrel.data}") Path folder, @Value("${sumbrel.disk-reserve}") DataSize reserve)
@@ -27,22 +30,31 @@ public class DataFolder {
     this.reserve = reserve;
     Files.createDirectories(folder);
     this.database = this.folder.resolve("sumbrel.mv.db");
-    this.identity = identityOf(watched());
-  }
-
-  /** A larger house keeps its database elsewhere; then the folder itself is watched. */
-  private Path watched() {
-    return Files.exists(database) ? database : folder;
+    this.identity = identityOf(this.folder);
   }
 
   private static Object identityOf(Path path) throws IOException {
-    return Files.readAttributes(path, java.nio.file.attribute.BasicFileAttributes.class).fileKey();
+    return Files.readAttributes(path, BasicFileAttributes.class).fileKey();
+  }
+
+  /** A file of the same name may have taken the place of the one that is open and was deleted. */
+  private boolean isWhereItWas() throws IOException {
+    if (!identity.equals(identityOf(folder))) {
+      return false;
+    }
+    if (!Files.exists(database)) {
+      // a larger house keeps its database elsewhere
+      return identityOfDatabase.get() == null;
+    }
+    Object now = identityOf(database);
+    identityOfDatabase.compareAndSet(null, now);
+    return now.equals(identityOfDatabase.get());
   }
 
   /** Why nothing can be kept at this moment. */
   public Optional<Refusal> problem() {
     try {
-      if (!Files.exists(folder) || !identity.equals(identityOf(watched()))) {
+      if (!isWhereItWas()) {
         return gone();
       }
       if (!Files.isWritable(folder) || Files.getFileStore(folder).isReadOnly()) {
@@ -61,7 +73,9 @@ public class DataFolder {
   }
 
   private Optional<Refusal> gone() {
-    return because("data-gone", "The data folder is not where it was");
+    return because(
+        "data-gone",
+        "The data folder was taken away: put it back as it was, or stop and restore it");
   }
 
   private Optional<Refusal> because(String code, String what) {

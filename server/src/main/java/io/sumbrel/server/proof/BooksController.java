@@ -3,20 +3,17 @@ package io.sumbrel.server.proof;
 import io.sumbrel.core.ledger.JournalLine;
 import io.sumbrel.core.party.Customer;
 import io.sumbrel.core.party.CustomerId;
-import io.sumbrel.core.posting.Posting;
-import io.sumbrel.core.proof.BooksFacts;
 import io.sumbrel.server.books.BankAccount;
 import io.sumbrel.server.books.Customers;
+import io.sumbrel.server.books.Ledger;
 import io.sumbrel.server.books.Months;
 import io.sumbrel.server.books.OpenBooks;
+import io.sumbrel.server.books.Postings;
 import io.sumbrel.server.people.Actor;
 import java.time.LocalDate;
 import java.time.YearMonth;
-import java.util.ArrayList;
-import java.util.Collections;
 import java.util.List;
 import java.util.Map;
-import java.util.TreeMap;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.access.prepost.PreAuthorize;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
@@ -33,19 +30,22 @@ import org.springframework.web.bind.annotation.RestController;
 class BooksController {
   private static final int JOURNAL_LIMIT = 300;
 
-  private final BooksFactsReader facts;
+  private final Postings postings;
+  private final Ledger ledger;
   private final Customers customers;
   private final OpenBooks accounts;
   private final Months months;
   private final CloseMonth closeMonth;
 
   BooksController(
-      BooksFactsReader facts,
+      Postings postings,
+      Ledger ledger,
       Customers customers,
       OpenBooks accounts,
       Months months,
       CloseMonth closeMonth) {
-    this.facts = facts;
+    this.postings = postings;
+    this.ledger = ledger;
     this.customers = customers;
     this.accounts = accounts;
     this.months = months;
@@ -78,18 +78,15 @@ class BooksController {
   JournalList journal(@AuthenticationPrincipal Actor actor) {
     Map<String, String> names = accounts.ledgerAccounts(actor.booksId());
     Map<CustomerId, Customer> byId = customers.byId(actor.booksId());
-    List<Posting> postings = new ArrayList<>(facts.read(actor.booksId()).postings());
-    Collections.reverse(postings);
     return new JournalList(
-        postings.size(),
-        postings.stream()
-            .limit(JOURNAL_LIMIT)
+        postings.count(actor.booksId()),
+        postings.newest(actor.booksId(), JOURNAL_LIMIT).stream()
             .map(
                 p ->
                     new JournalView(
                         p.number().words(),
-                        p.date(),
-                        p.kind().words(),
+                        p.entry().date(),
+                        p.kind(),
                         p.entry().lines().stream().map(l -> view(l, names, byId)).toList()))
             .toList());
   }
@@ -108,19 +105,12 @@ class BooksController {
   @GetMapping("/balances")
   List<BalanceView> balances(@AuthenticationPrincipal Actor actor) {
     Map<String, String> names = accounts.ledgerAccounts(actor.booksId());
-    BooksFacts all = facts.read(actor.booksId());
-    Map<String, BalanceView> sums = new TreeMap<>();
-    for (Posting posting : all.postings()) {
-      for (JournalLine line : posting.entry().lines()) {
-        String code = line.account().code();
-        String currency = line.amount().currency().getCurrencyCode();
-        sums.merge(
-            code + currency,
-            new BalanceView(code, names.get(code), currency, line.amount().minor()),
-            (a, b) -> new BalanceView(code, a.accountName(), currency, a.minor() + b.minor()));
-      }
-    }
-    return List.copyOf(sums.values());
+    return ledger.balances(actor.booksId()).stream()
+        .map(
+            b ->
+                new BalanceView(
+                    b.account().code(), names.get(b.account().code()), b.currency(), b.minor()))
+        .toList();
   }
 
   @GetMapping("/accounts")
