@@ -1,0 +1,135 @@
+package io.sumbrel.server.persistence;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.sql.Connection;
+import java.sql.DriverManager;
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.sql.Statement;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.UUID;
+import org.flywaydb.core.Flyway;
+import org.junit.jupiter.api.Test;
+
+/** Houses that were begun with an earlier release go on with this one. */
+class MigrationTest {
+  private final String url = "jdbc:h2:mem:" + UUID.randomUUID() + ";DB_CLOSE_DELAY=-1";
+
+  private void migrateTo(String version) {
+    Flyway.configure()
+        .dataSource(url, "", "")
+        .locations("classpath:db/migration")
+        .target(version)
+        .load()
+        .migrate();
+  }
+
+  private void run(String... statements) throws SQLException {
+    try (Connection connection = DriverManager.getConnection(url);
+        Statement statement = connection.createStatement()) {
+      for (String sql : statements) {
+        statement.execute(sql);
+      }
+    }
+  }
+
+  private List<String> read(String sql) throws SQLException {
+    List<String> rows = new ArrayList<>();
+    try (Connection connection = DriverManager.getConnection(url);
+        ResultSet result = connection.createStatement().executeQuery(sql)) {
+      while (result.next()) {
+        StringBuilder row = new StringBuilder(String.valueOf(result.getString(1)));
+        for (int i = 2; i <= result.getMetaData().getColumnCount(); i++) {
+          row.append(' ').append(result.getString(i));
+        }
+        rows.add(row.toString());
+      }
+    }
+    return rows;
+  }
+
+  private static final String BOOKS =
+      "insert into books (id, name, zone, created_at) values (1, 'House', 'UTC', current_timestamp)";
+
+  private static String person(int id, String bundle) {
+    return "insert into person (id, books_id, name, password_hash, bundle) values (%d, 1, 'P%d', 'x', '%s')"
+        .formatted(id, id, bundle);
+  }
+
+  private void assertTakesPeopleIn() throws SQLException {
+    run(BOOKS, person(2, "CLERK"));
+    assertThatThrownBy(() -> run(person(3, "KING")))
+        .isInstanceOfSatisfying(
+            SQLException.class, e -> assertThat(e.getSQLState()).isEqualTo("23513"));
+  }
+
+  /**
+   * A check with a list keeps the connection that made it: when the pool retired that one, nothing
+   * was taken in any more, with 23514 "Check constraint invalid".
+   */
+  @Test
+  void noCheckKeepsTheConnectionThatMadeIt() throws SQLException {
+    migrateTo("latest");
+    assertThat(
+            read(
+                """
+                select constraint_name from information_schema.check_constraints
+                where upper(check_clause) like '% IN(%' or upper(check_clause) like '% IN (%'
+                """))
+        .isEmpty();
+    assertTakesPeopleIn();
+  }
+
+  @Test
+  void aHouseOfTheReleaseBeforeGoesOn() throws SQLException {
+    migrateTo("4");
+    assertThatThrownBy(() -> run(BOOKS, person(2, "CLERK")))
+        .as("what is mended here")
+        .isInstanceOfSatisfying(
+            SQLException.class, e -> assertThat(e.getSQLState()).isEqualTo("23514"));
+    run("delete from books");
+    migrateTo("latest");
+    assertTakesPeopleIn();
+  }
+
+  /** The tables without their broken checks, with rows as the release before left them. */
+  @Test
+  void takesOverLimitsNumbersAndTheOrderOfPostings() throws SQLException {
+    migrateTo("4");
+    for (String check : new String[] {"open_item constraint_401", "posting posting_of_kind"}) {
+      String[] cells = check.split(" ");
+      run("alter table %s drop constraint %s".formatted(cells[0], cells[1]));
+    }
+    run(
+        BOOKS,
+        "alter table posting add constraint posting_of_kind check (posting_number > 0)",
+        "insert into house_limit values (1, 'charge-cap', 5000), (1, 'clerk-write-off', 400), (1, 'supervisor-write-off', 30000), (1, 'look-back-months', 18)",
+        """
+        insert into open_item (id, books_id, kind, number, item_date, currency, extra, version)
+        values (11, 1, 'UNIDENTIFIED', '26-0001', date '2026-11-17', 'USD', '', 0)
+        """,
+        """
+        insert into posting (id, books_id, posting_year, posting_number, kind, posting_date,
+          posted_at, actor) values
+          (21, 1, 2026, 1, 'ITEMS_READ', date '2026-11-17', timestamp '2026-11-18 10:00:00Z', 'x'),
+          (22, 1, 2026, 2, 'ITEMS_READ', date '2026-11-17', timestamp '2026-11-17 10:00:00Z', 'x')
+        """);
+    migrateTo("latest");
+    assertThat(read("select record_number from posting order by id")).containsExactly("1", "2");
+    assertThat(read("select numbered_by from open_item")).containsExactly("BOOKS");
+    assertThat(read("select count(*) from difference_limit")).containsExactly("16");
+    assertThat(
+            read(
+                """
+                select tape_minor, month_minor from difference_limit
+                where authority = 'CLERK' and reason like '%CHARGE' or reason = 'ROUNDING'
+                order by reason, authority
+                """))
+        .containsExactly("5000 20000", "400 400", "30000 30000");
+    assertThat(read("select code from house_limit order by code"))
+        .containsExactly("days-ahead", "look-back-months");
+  }
+}
