@@ -46,9 +46,9 @@ export function HouseLimits({ limits, may }: { limits: Limits; may: boolean }) {
     <section className={styles.rule} aria-label="Limits">
       <h2>Limits</h2>
       <p className={page.soft}>
-        Amounts hold in the currency of each sum. On a tape means on one item too, for ever. What
-        the terms of an invoice or a rate of tax withheld grant counts towards no limit. What is
-        further back, or longer under way, is not proposed; widen it when old money comes.
+        Amounts hold in the currency of each sum: on a tape and on one item, and for a customer in a
+        month. What the terms of an invoice or a rate of tax withheld grant counts towards none.
+        What is further back, or longer under way, is not proposed; widen it when old money comes.
       </p>
       <form
         onSubmit={(e) => {
@@ -59,10 +59,14 @@ export function HouseLimits({ limits, may }: { limits: Limits; may: boolean }) {
         <table className={page.table}>
           <thead>
             <tr>
-              <th>reason</th>
-              {COLUMNS.map(([key, label]) => (
+              <th rowSpan={2}>reason</th>
+              <th colSpan={2}>a clerk, up to</th>
+              <th colSpan={2}>a supervisor, up to</th>
+            </tr>
+            <tr>
+              {COLUMNS.map(([key]) => (
                 <th key={key} className="figures">
-                  {label}
+                  {key.endsWith('Tape') ? 'on a tape' : 'in a month'}
                 </th>
               ))}
             </tr>
@@ -70,7 +74,7 @@ export function HouseLimits({ limits, may }: { limits: Limits; may: boolean }) {
           <tbody>
             {reasons.map((r, i) => (
               <tr key={r.reason}>
-                <td>{r.words}</td>
+                <td className={styles.reason}>{r.words}</td>
                 {COLUMNS.map(([key, label]) => (
                   <td key={key} className="figures">
                     <input

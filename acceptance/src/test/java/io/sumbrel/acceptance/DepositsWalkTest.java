@@ -221,6 +221,15 @@ class DepositsWalkTest {
     assertThat(page.getByText("slip S-931, recorded already, less 5.00 charge").first())
         .isVisible();
     assertThat(page.getByText("placed on items too, it may count twice").first()).isVisible();
+    // its key once emptied the tape, and posting said that nothing was there
+    assertThat(
+            page.getByRole(AriaRole.BUTTON)
+                .filter(new Locator.FilterOptions().setHasText("recorded already")))
+        .hasCount(0);
+    ines.zone("tape").focus();
+    String before = page.locator("p[aria-live=polite]").textContent();
+    ines.key("1");
+    assertThat(page.locator("p[aria-live=polite]")).hasText(before);
     assertThat(page.locator("mark").filter(new Locator.FilterOptions().setHasText("S-931")))
         .isVisible();
     Browser.assertAccessible(page);

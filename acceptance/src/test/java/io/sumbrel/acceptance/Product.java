@@ -1,6 +1,7 @@
 package io.sumbrel.acceptance;
 
 import java.io.IOException;
+import java.io.InputStream;
 import java.net.CookieManager;
 import java.net.ServerSocket;
 import java.net.URI;
@@ -13,6 +14,7 @@ import java.time.Duration;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.stream.Collectors;
 
 /** The packaged product as a process of its own, on a port and data folder of its own. */
 final class Product implements AutoCloseable {
@@ -24,19 +26,26 @@ final class Product implements AutoCloseable {
   private static Path laidOut;
 
   private final Path data;
+
+  /** Beside the data: the folder may be taken away. */
+  private final Path log;
+
   private final int port;
   private final String[] settings;
   private Process process;
 
   private Product(Path data, int port, String... settings) {
     this.data = data;
+    this.log = data.resolveSibling(data.getFileName() + ".log");
     this.port = port;
     this.settings = settings;
   }
 
-  /** The demonstration house, in a scratch folder. */
-  static Product demo() throws IOException, InterruptedException {
-    return launch("--sumbrel.demo=true");
+  /** The demonstration house with further settings. */
+  static Product demo(String... settings) throws IOException, InterruptedException {
+    List<String> all = new ArrayList<>(List.of("--sumbrel.demo=true"));
+    all.addAll(Arrays.asList(settings));
+    return launch(all.toArray(String[]::new));
   }
 
   /** An empty house. */
@@ -85,27 +94,44 @@ final class Product implements AutoCloseable {
     }
   }
 
-  /** Starts the process, and waits until somebody could sign in. */
-  void start() throws IOException, InterruptedException {
+  /** As the script that people use starts a small house. */
+  private Process process(int onPort, Path log) throws IOException, InterruptedException {
     List<String> command =
         new ArrayList<>(
             List.of(
                 java(),
                 "-XX:TieredStopAtLevel=1",
+                "-XX:+UseSerialGC",
+                "-Xms48m",
+                "-XX:MinHeapFreeRatio=15",
+                "-XX:MaxHeapFreeRatio=30",
                 "-jar",
                 laidOut().toString(),
                 "--sumbrel.data=" + data,
-                "--server.port=" + port));
+                "--server.port=" + onPort));
     command.addAll(Arrays.asList(settings));
-    process =
-        new ProcessBuilder(command)
-            .redirectErrorStream(true)
-            .redirectOutput(ProcessBuilder.Redirect.appendTo(data.resolve("log").toFile()))
-            .start();
+    return new ProcessBuilder(command)
+        .redirectErrorStream(true)
+        .redirectOutput(ProcessBuilder.Redirect.appendTo(log.toFile()))
+        .start();
+  }
+
+  /** What a second process on the same folder says, and with what it ends. */
+  record Second(int exit, String said) {}
+
+  Second startSecond() throws IOException, InterruptedException {
+    Path log = Files.createTempFile("sumbrel-second", ".log");
+    int exit = process(freePort(), log).waitFor();
+    return new Second(exit, Files.readString(log));
+  }
+
+  /** Starts the process, and waits until somebody could sign in. */
+  void start() throws IOException, InterruptedException {
+    process = process(port, log);
     long end = System.nanoTime() + PATIENCE.toNanos();
     while (!isReady()) {
       if (System.nanoTime() > end || !process.isAlive()) {
-        throw new IllegalStateException("not ready: " + Files.readString(data.resolve("log")));
+        throw new IllegalStateException("not ready: " + Files.readString(log));
       }
       Thread.sleep(100);
     }
@@ -125,6 +151,34 @@ final class Product implements AutoCloseable {
   /** Ends the process at once, as a power cut would: kill -9. */
   void kill() {
     process.destroyForcibly().onExit().join();
+  }
+
+  /** Asks the process to end, and waits until it has. */
+  int stop() {
+    process.destroy();
+    return process.onExit().join().exitValue();
+  }
+
+  Path data() {
+    return data;
+  }
+
+  String log() throws IOException {
+    return Files.readString(log);
+  }
+
+  /** What the process holds of the machine's memory, in MB. */
+  long residentMegabytes() throws IOException {
+    for (String line : Files.readAllLines(Path.of("/proc/" + process.pid() + "/status"))) {
+      if (line.startsWith("VmRSS:")) {
+        return Long.parseLong(line.replaceAll("[^0-9]", "")) >> 10;
+      }
+    }
+    throw new IllegalStateException("no resident memory");
+  }
+
+  int port() {
+    return port;
   }
 
   String address() {
@@ -163,11 +217,43 @@ final class Product implements AutoCloseable {
 
     HttpResponse<String> post(String path, String json, String... headers)
         throws IOException, InterruptedException {
+      return send("POST", path, json, headers);
+    }
+
+    HttpResponse<String> upload(String name, String content)
+        throws IOException, InterruptedException {
+      return http.send(
+          HttpRequest.newBuilder(URI.create(address + "/api/arrivals?name=" + name))
+              .header("Content-Type", "application/octet-stream")
+              .header("X-XSRF-TOKEN", token())
+              .POST(HttpRequest.BodyPublishers.ofString(content))
+              .build(),
+          HttpResponse.BodyHandlers.ofString());
+    }
+
+    /** An answer that is read while it goes on. */
+    HttpResponse<InputStream> stream(String path) throws IOException, InterruptedException {
+      return http.send(
+          HttpRequest.newBuilder(URI.create(address + path)).build(),
+          HttpResponse.BodyHandlers.ofInputStream());
+    }
+
+    /** The lines of a request that carry the session, for those who write it by hand. */
+    String headers() {
+      String all =
+          cookies.getCookieStore().getCookies().stream()
+              .map(c -> c.getName() + "=" + c.getValue())
+              .collect(Collectors.joining("; "));
+      return "Cookie: %s\r\nX-XSRF-TOKEN: %s\r\n".formatted(all, token());
+    }
+
+    HttpResponse<String> send(String method, String path, String json, String... headers)
+        throws IOException, InterruptedException {
       HttpRequest.Builder request =
           HttpRequest.newBuilder(URI.create(address + path))
               .header("Content-Type", "application/json")
               .header("X-XSRF-TOKEN", token())
-              .POST(HttpRequest.BodyPublishers.ofString(json));
+              .method(method, HttpRequest.BodyPublishers.ofString(json));
       if (headers.length > 0) {
         request.headers(headers);
       }
