@@ -14,6 +14,7 @@ import {
   bringIn,
   type Choices,
   drop,
+  type Place,
   progressQuery,
   type Scope,
   withdraw,
@@ -32,7 +33,13 @@ export function Arrivals() {
   const { arrivalId, step } = useParams();
   const navigate = useNavigate();
   const [search, setSearch] = useSearchParams();
-  const line = search.get('line') ? Number(search.get('line')) : undefined;
+  const place = search.get('line')
+    ? {
+        line: Number(search.get('line')),
+        near: search.get('near') ?? undefined,
+        nth: search.get('nth') ? Number(search.get('nth')) : undefined,
+      }
+    : undefined;
   const queries = useQueryClient();
   const [problem, setProblem] = useState('');
   const [busy, setBusy] = useState('');
@@ -228,10 +235,8 @@ export function Arrivals() {
             setScope={setScope}
             choices={choices}
             setChoices={setChoices}
-            line={line}
-            showLine={(to) =>
-              setSearch(to === undefined ? {} : { line: String(to) }, { replace: true })
-            }
+            place={place}
+            showPlace={(to) => setSearch(to ? searchOf(to) : {}, { replace: true })}
             withdraw={withdrawSelected}
             drop={() =>
               void attempt('', async () => {
@@ -257,6 +262,14 @@ export function Arrivals() {
       </aside>
     </div>
   );
+}
+
+function searchOf({ line, near, nth }: Place): Record<string, string> {
+  return {
+    line: String(line),
+    ...(near ? { near } : {}),
+    ...(nth ? { nth: String(nth) } : {}),
+  };
 }
 
 /** The files that were dropped, those inside of folders among them. */

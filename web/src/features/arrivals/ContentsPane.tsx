@@ -3,7 +3,7 @@ import { useQuery } from '@tanstack/react-query';
 import { Key } from '../../components/Key';
 import { Loading, Sentence } from '../../components/States';
 import { DepositStrip, Members } from '../deposits';
-import { type Arrival, type Choices, contentsQuery, type Scope } from './arrivalsApi';
+import { type Arrival, type Choices, contentsQuery, type Scope, type Place } from './arrivalsApi';
 import { ItemList } from './ItemList';
 import { PastList } from './PastList';
 import { SourceLines } from './SourceLines';
@@ -16,16 +16,17 @@ interface Props {
   setScope: (scope: Scope) => void;
   choices: Choices;
   setChoices: (change: (before: Choices) => Choices) => void;
-  /** The line of the original that is shown, when one is. */
-  line: number | undefined;
-  showLine: (line: number | undefined) => void;
+  /** The place in the original that is shown, when one is. */
+  place: Place | undefined;
+  showPlace: (place: Place | undefined) => void;
   drop: () => void;
   withdraw: () => void;
 }
 
 /** What a file holds, proved before it counts, and where each line of it stands. */
 export function ContentsPane(props: Props) {
-  const { arrival, scope, line } = props;
+  const { arrival, scope, place } = props;
+  const showLine = (line: number) => props.showPlace({ line });
   const contents = useQuery(contentsQuery(arrival.id, scope));
   if (contents.isPending) {
     return <Loading />;
@@ -43,17 +44,21 @@ export function ContentsPane(props: Props) {
           {note}
         </p>
       ))}
-      {line !== undefined && (
-        <SourceLines arrivalId={arrival.id} line={line} close={() => props.showLine(undefined)} />
+      {place && (
+        <SourceLines
+          arrivalId={arrival.id}
+          place={place}
+          close={() => props.showPlace(undefined)}
+        />
       )}
       {statements.map((s, i) => (
-        <StatementStrip key={`${s.number} ${i}`} statement={s} showLine={props.showLine} />
+        <StatementStrip key={`${s.number} ${i}`} statement={s} showPlace={props.showPlace} />
       ))}
       {deposits.map((d) => (
-        <DepositStrip key={`${d.reference} ${d.date}`} deposit={d} showLine={props.showLine} />
+        <DepositStrip key={`${d.reference} ${d.date}`} deposit={d} showLine={showLine} />
       ))}
-      {onHand.length > 0 && <Members title="On hand" members={onHand} showLine={props.showLine} />}
-      {past.length > 0 && <PastList past={past} />}
+      {onHand.length > 0 && <Members title="On hand" members={onHand} showLine={showLine} />}
+      {past.length > 0 && <PastList past={past} count={arrival.statedCount} />}
       {contents.data.list && <ItemList {...props} list={contents.data.list} />}
       <p className={styles.acts}>
         <a href={`/api/arrivals/${arrival.id}/original`} download={arrival.fileName}>

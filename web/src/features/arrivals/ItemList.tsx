@@ -14,6 +14,7 @@ interface Props {
 /** A list of open items held against the books, with a choice where the two disagree. */
 export function ItemList({ list, arrival, scope, setScope, choices, setChoices }: Props) {
   const waiting = arrival.state === 'WAITING';
+  const unlike = list.newCount + list.changedCount + list.differsCount + list.goneCount;
   return (
     <>
       <h2 className={styles.title}>Open items</h2>
@@ -31,6 +32,7 @@ export function ItemList({ list, arrival, scope, setScope, choices, setChoices }
       <p>
         {list.newCount} new, {list.agreesCount} as in our books, {list.changedCount} with another
         total, {list.differsCount} open otherwise, {list.goneCount} gone from the list.
+        {unlike > list.rows.length && ` The first ${list.rows.length} of ${unlike} rows are shown.`}
       </p>
       <table className={styles.entries}>
         <thead>

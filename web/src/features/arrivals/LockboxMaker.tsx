@@ -36,7 +36,7 @@ function ruler(width: number): string {
 export function LockboxMaker({ arrival }: { arrival: Arrival }) {
   const lockbox = useQuery(lockboxQuery(arrival.id));
   const accounts = useQuery(accountsQuery);
-  const lines = useQuery(linesQuery(arrival.id, 1));
+  const lines = useQuery(linesQuery(arrival.id, { line: 1 }));
   const [changed, setChanged] = useState<Partial<LockboxRequest>>({});
   const usual = lockbox.data?.layout;
   const request = usual && {

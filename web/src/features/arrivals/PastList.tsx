@@ -3,11 +3,14 @@ import type { Contents } from './arrivalsApi';
 import styles from './Arrivals.module.css';
 
 /** Payments from before these books: they post nothing. */
-export function PastList({ past }: { past: Contents['past'] }) {
+export function PastList({ past, count }: { past: Contents['past']; count: number }) {
   return (
     <>
       <h2 className={styles.title}>Past payments</h2>
-      <p>They teach who pays, for whom and how, and post nothing.</p>
+      <p>
+        They teach who pays, for whom and how, and post nothing.
+        {count > past.length && ` The first ${past.length} of ${count} are shown.`}
+      </p>
       <table className={styles.entries}>
         <tbody>
           {past.map((p) => (

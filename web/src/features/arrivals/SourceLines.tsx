@@ -2,18 +2,19 @@ import Button from '@mui/material/Button';
 import { useQuery } from '@tanstack/react-query';
 import { useCallback } from 'react';
 import { Loading, Sentence } from '../../components/States';
-import { linesQuery } from './arrivalsApi';
+import { linesQuery, type Place } from './arrivalsApi';
 import styles from './Arrivals.module.css';
 
 interface Props {
   arrivalId: number;
-  line: number;
+  place: Place;
   close: () => void;
 }
 
 /** The original around one of its lines, as it stands in the file. */
-export function SourceLines({ arrivalId, line, close }: Props) {
-  const lines = useQuery(linesQuery(arrivalId, line));
+export function SourceLines({ arrivalId, place, close }: Props) {
+  const lines = useQuery(linesQuery(arrivalId, place));
+  const { line } = place;
   const intoView = useCallback(
     (mark: HTMLElement | null) => mark?.scrollIntoView({ block: 'nearest' }),
     [],

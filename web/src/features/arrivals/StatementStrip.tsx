@@ -8,7 +8,7 @@ import { Sentence } from '../../components/States';
 import { Tape } from '../../components/Tape';
 import { longDate, shortDate, words } from '../../money/money';
 import { PostingLink } from '../trail';
-import { decideHeld, type Entry, type Statement } from './arrivalsApi';
+import { decideHeld, type Entry, type Statement, type Place } from './arrivalsApi';
 import styles from './Arrivals.module.css';
 
 const STANDS: Record<Entry['stand'], string> = {
@@ -24,11 +24,11 @@ const STANDS: Record<Entry['stand'], string> = {
 
 interface Props {
   statement: Statement;
-  showLine: (line: number) => void;
+  showPlace: (place: Place) => void;
 }
 
 /** A statement proved on the strip, and its entries with where each stands. */
-export function StatementStrip({ statement, showLine }: Props) {
+export function StatementStrip({ statement, showPlace }: Props) {
   const [at, setAt] = useState(0);
   const [problem, setProblem] = useState('');
   const id = useId();
@@ -36,6 +36,14 @@ export function StatementStrip({ statement, showLine }: Props) {
   const s = statement;
   const current = s.entries[at];
   const allNew = s.entries.every((e) => e.stand === 'NEW');
+
+  /** In a file of one line several entries may look alike: which of them it is, is said too. */
+  const placeOf = (index: number): Place => {
+    const entry = s.entries[index];
+    const near = entry?.near ?? '';
+    const nth = s.entries.slice(0, index).filter((e) => e.near === near).length;
+    return { line: entry?.place ?? 1, near, nth };
+  };
 
   const decide = async (entry: Entry, verdict: 'REAL' | 'DOUBLE') => {
     setProblem('');
@@ -57,7 +65,7 @@ export function StatementStrip({ statement, showLine }: Props) {
       document.getElementById(`${id}-${next}`)?.scrollIntoView({ block: 'nearest' });
     } else if (event.key === 'Enter' && current) {
       event.preventDefault();
-      showLine(current.place);
+      showPlace(placeOf(at));
     } else if (current?.stand === 'HELD' && current.moneyId && (key === 'r' || key === 'x')) {
       event.preventDefault();
       void decide(current, key === 'r' ? 'REAL' : 'DOUBLE');
@@ -81,7 +89,7 @@ export function StatementStrip({ statement, showLine }: Props) {
                 chosen={i === at}
                 pick={() => {
                   setAt(i);
-                  showLine(e.place);
+                  showPlace(placeOf(i));
                 }}
                 decide={(verdict) => void decide(e, verdict)}
               />

@@ -45,12 +45,22 @@ export const contentsQuery = (id: number, scope: Scope) =>
       ),
   });
 
-export const linesQuery = (id: number, around: number) =>
+/** A place in the original: its line, and in a file of one line a text that stands there. */
+export interface Place {
+  line: number;
+  near?: string | undefined;
+  /** Which of the places where the text stands is meant, from 0. */
+  nth?: number | undefined;
+}
+
+export const linesQuery = (id: number, { line, near, nth }: Place) =>
   queryOptions({
-    queryKey: ['arrivals', id, 'lines', around],
+    queryKey: ['arrivals', id, 'lines', line, near, nth],
     queryFn: () =>
       unwrap(
-        client.GET('/api/arrivals/{id}/lines', { params: { path: { id }, query: { around } } }),
+        client.GET('/api/arrivals/{id}/lines', {
+          params: { path: { id }, query: { around: line, near, nth } },
+        }),
       ),
   });
 

@@ -6,7 +6,13 @@ export function SourceLink({ source }: { source: Source }) {
   return (
     <span>
       <Link
-        to={`/arrivals/${source.arrivalId}${source.line === undefined ? '' : `?line=${source.line}`}`}
+        to={{
+          pathname: `/arrivals/${source.arrivalId}`,
+          search:
+            source.line === undefined
+              ? ''
+              : `?line=${source.line}${source.near ? `&near=${encodeURIComponent(source.near)}` : ''}`,
+        }}
       >
         {source.fileName}
       </Link>

@@ -87,8 +87,13 @@ public class Arrivals {
   /** Lines of the original around a place, as they stand in the file. */
   record SourceLine(int line, String text) {}
 
+  /**
+   * @param near a text of the entry that is meant: of a line that is too long to be shown, such as
+   *     a whole file in one, the part around it is shown
+   * @param nth which of the places where the text stands is meant, from 0
+   */
   @Transactional(readOnly = true)
-  List<SourceLine> lines(long booksId, long arrivalId, int around) {
+  List<SourceLine> lines(long booksId, long arrivalId, int around, String near, int nth) {
     List<SourceLine> lines = new ArrayList<>();
     try {
       TextLines text = new TextLines(new ByteArrayInputStream(original(booksId, arrivalId)));
@@ -97,13 +102,30 @@ public class Arrivals {
           next = text.next()) {
         if (text.number() >= around - LINES_AROUND) {
           String line = next.get();
-          lines.add(new SourceLine(text.number(), Column.cut(line, MAX_LINE)));
+          boolean meant = text.number() == around && !near.isEmpty();
+          lines.add(
+              new SourceLine(
+                  text.number(), meant ? partOf(line, near, nth) : Column.cut(line, MAX_LINE)));
         }
       }
     } catch (IOException e) {
       throw new UncheckedIOException(e);
     }
     return lines;
+  }
+
+  private static String partOf(String line, String near, int nth) {
+    int at = line.indexOf(near);
+    for (int i = 0; i < nth && at >= 0; i++) {
+      int next = line.indexOf(near, at + 1);
+      at = next < 0 ? at : next;
+    }
+    if (line.length() <= MAX_LINE || at < MAX_LINE / 2) {
+      return Column.cut(line, MAX_LINE);
+    }
+    int from = at - MAX_LINE / 3;
+    from += Character.isLowSurrogate(line.charAt(from)) ? 1 : 0;
+    return "…" + Column.cut(line.substring(from), MAX_LINE);
   }
 
   /** Accepted files with what they stated. */

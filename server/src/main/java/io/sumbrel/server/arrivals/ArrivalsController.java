@@ -29,6 +29,9 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 @RequestMapping("/api/arrivals")
 class ArrivalsController {
+  /** So many entries may look alike in one line. */
+  private static final int MOST_PLACES = 100_000;
+
   private final Arrivals arrivals;
   private final FileContents contents;
   private final BringIn bringIn;
@@ -208,8 +211,12 @@ class ArrivalsController {
 
   @GetMapping("/{id}/lines")
   List<Arrivals.SourceLine> lines(
-      @AuthenticationPrincipal Actor actor, @PathVariable long id, @RequestParam int around) {
-    return arrivals.lines(actor.booksId(), id, around);
+      @AuthenticationPrincipal Actor actor,
+      @PathVariable long id,
+      @RequestParam int around,
+      @RequestParam(defaultValue = "") String near,
+      @RequestParam(defaultValue = "0") int nth) {
+    return arrivals.lines(actor.booksId(), id, around, near, Math.min(nth, MOST_PLACES));
   }
 
   /** What is being taken in at this moment. */

@@ -24,6 +24,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -85,6 +86,7 @@ class FileContents {
   /**
    * @param moneyId of one that was taken in
    * @param explainedBy the number of the posting that explains it
+   * @param near a text by which it is found in a file of one line
    * @param batch the reference of the one sum that it is a part of
    * @param reverses what the entry takes back, in words
    */
@@ -94,6 +96,7 @@ class FileContents {
       long amountMinor,
       String payer,
       String text,
+      String near,
       EntryStand stand,
       Optional<Long> moneyId,
       Optional<String> explainedBy,
@@ -331,6 +334,14 @@ class FileContents {
         .or(() -> Optional.ofNullable(money.originalReference));
   }
 
+  private static String nearOf(StatementEntry e) {
+    return Stream.of(Stream.of(e.bankReference()), e.payerName().stream(), e.text().stream())
+        .flatMap(Function.identity())
+        .filter(t -> !t.isBlank())
+        .findFirst()
+        .orElse("");
+  }
+
   private static EntryView entryView(
       StatementEntry e,
       EntryStand stand,
@@ -343,6 +354,7 @@ class FileContents {
         e.amountMinor(),
         e.payerName().orElse(""),
         String.join(" ", e.text()),
+        nearOf(e),
         stand,
         moneyId,
         explainedBy,

@@ -63,8 +63,14 @@ class TrailController {
    * A place in a file that came in.
    *
    * @param line 1-based
+   * @param near a text by which the entry is found in a file of one line
    */
-  record SourceView(long arrivalId, String fileName, String title, Optional<Integer> line) {}
+  record SourceView(
+      long arrivalId,
+      String fileName,
+      String title,
+      Optional<Integer> line,
+      Optional<String> near) {}
 
   /**
    * @param openAfterMinor what is open of the item after the movement
@@ -166,7 +172,7 @@ class TrailController {
         item.totalMinor(),
         item.openMinor(),
         origin.extra(),
-        origin.arrivalId().map(a -> source(actor, a, origin.line())),
+        origin.arrivalId().map(a -> source(actor, a, origin.line(), Optional.empty())),
         movements);
   }
 
@@ -191,7 +197,7 @@ class TrailController {
         stored.posting().turnsBack().map(PostingNumber::words),
         stored.turnedBackBy().map(PostingNumber::words),
         stored.moneyIn().map(m -> money(actor, moneyLines.find(books, m))),
-        stored.arrivalId().map(a -> source(actor, a, Optional.empty())),
+        stored.arrivalId().map(a -> source(actor, a, Optional.empty(), Optional.empty())),
         stored.posting().tape().map(t -> tape(t, byId)).orElse(List.of()),
         stored.posting().entry().lines().stream().map(l -> journal(l, names, byId)).toList(),
         stored.posting().movements().stream()
@@ -218,12 +224,19 @@ class TrailController {
         line.moneyIn().amountMinor(),
         account,
         line.bankReference(),
-        source(actor, line.arrivalId(), Optional.of(line.place())));
+        source(
+            actor,
+            line.arrivalId(),
+            Optional.of(line.place()),
+            Optional.of(line.bankReference())
+                .filter(r -> !r.isBlank())
+                .or(() -> Optional.of(line.payer()))));
   }
 
-  private SourceView source(Actor actor, long arrivalId, Optional<Integer> line) {
+  private SourceView source(
+      Actor actor, long arrivalId, Optional<Integer> line, Optional<String> near) {
     var arrival = arrivals.find(actor.booksId(), arrivalId);
-    return new SourceView(arrivalId, arrival.fileName(), arrival.title(), line);
+    return new SourceView(arrivalId, arrival.fileName(), arrival.title(), line, near);
   }
 
   private static List<TapeLineTrail> tape(Tape tape, Map<CustomerId, Customer> byId) {

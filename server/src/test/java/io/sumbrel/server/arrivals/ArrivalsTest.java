@@ -364,6 +364,38 @@ class ArrivalsTest extends ServerTest {
     assertThat(lines.get(2).path("text").asString()).contains("250.00,R,PAYER");
   }
 
+  /** A file of one line is shown where the entry stands, the second of two that look alike too. */
+  @Test
+  void opensAFileOfOneLineAtTheEntry() {
+    String entry =
+        "<Ntry><Amt Ccy=\"USD\">5.00</Amt><CdtDbtInd>CRDT</CdtDbtInd><Sts><Cd>BOOK</Cd></Sts><BookgDt><Dt>2026-11-16</Dt></BookgDt><AddtlNtryInf>LIKE THIS %d</AddtlNtryInf><AcctSvcrRef>SAME</AcctSvcrRef></Ntry>";
+    StringBuilder entries = new StringBuilder();
+    for (int i = 100; i < 200; i++) {
+      entries.append(entry.formatted(i));
+    }
+    String balance =
+        "<Bal><Tp><CdOrPrtry><Cd>%s</Cd></CdOrPrtry></Tp><Amt Ccy=\"USD\">%s</Amt><CdtDbtInd>CRDT</CdtDbtInd><Dt><Dt>2026-11-16</Dt></Dt></Bal>";
+    String file =
+        "<Document xmlns=\"urn:iso:std:iso:20022:tech:xsd:camt.053.001.08\"><BkToCstmrStmt><Stmt><Id>1</Id><Acct><Id><Othr><Id>"
+            + House.ACCOUNT
+            + "</Id></Othr></Id><Ccy>USD</Ccy></Acct>"
+            + balance.formatted("OPBD", "1000.00")
+            + balance.formatted("CLBD", "1500.00")
+            + entries
+            + "</Stmt></BkToCstmrStmt></Document>";
+    JsonNode arrival = bring("one.xml", file);
+    JsonNode last = entries(arrival).get(99);
+    assertThat(last.path("near").asString()).isEqualTo("SAME");
+    String shown =
+        house
+            .get(house.reader, "/api/arrivals/" + id(arrival) + "/lines?around=1&near=SAME&nth=99")
+            .body()
+            .get(0)
+            .path("text")
+            .asString();
+    assertThat(shown).startsWith("…").contains("LIKE THIS 199").hasSizeLessThan(2_100);
+  }
+
   @Test
   void saysHowFarEveryAccountIsRead() {
     accept(bring("1.csv", House.statementFile(DAY, "1000.00", "1250.00", "250.00,PAYER,ONE")));
