@@ -3,6 +3,7 @@ package io.sumbrel.server.persistence;
 import jakarta.annotation.PreDestroy;
 import java.sql.Connection;
 import java.sql.SQLException;
+import java.util.concurrent.atomic.AtomicLong;
 import java.util.function.Consumer;
 import javax.sql.DataSource;
 import org.h2.engine.SessionLocal;
@@ -35,6 +36,7 @@ class Housekeeping {
   /** So much is rewritten at a time, that nobody waits for it. */
   private static final int AT_ONCE = 2 << 20;
 
+  private final AtomicLong tidied = new AtomicLong();
   private final DataSource source;
 
   private final DataFolder dataFolder;
@@ -49,6 +51,9 @@ class Housekeeping {
     if (dataFolder.problem().isEmpty()) {
       with(
           store -> {
+            if (store.getCurrentVersion() == tidied.getAndSet(store.getCurrentVersion())) {
+              return;
+            }
             // what is on the disk may take the place of what it replaced: see the retention time
             store.sync();
             if (isSparse(store)) {

@@ -4,7 +4,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.authentication;
 import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
 
-import io.sumbrel.server.House;
 import io.sumbrel.server.ServerTest;
 import java.net.URI;
 import java.net.URLEncoder;
@@ -407,41 +406,5 @@ class BadRequestTest extends ServerTest {
 
   private static String coded(String value) {
     return URLEncoder.encode(value, StandardCharsets.UTF_8).replace("+", "%20");
-  }
-
-  /** Every refusal is a problem, those of the frame around our code too. */
-  @Test
-  void refusalsOfTheFrameAreProblemsToo() throws Exception {
-    MockHttpServletResponse nobody =
-        mvc.perform(MockMvcRequestBuilders.get("/api/desk")).andReturn().getResponse();
-    assertThat(nobody.getStatus()).isEqualTo(401);
-    assertThat(sentence(nobody)).startsWith("You are signed out.");
-    MockHttpServletResponse forged =
-        mvc.perform(MockMvcRequestBuilders.post("/api/session").content("{}"))
-            .andReturn()
-            .getResponse();
-    assertThat(forged.getStatus()).isEqualTo(403);
-    assertThat(sentence(forged)).contains("no token of this session");
-    MockHttpServletResponse error =
-        mvc.perform(MockMvcRequestBuilders.get("/error")).andReturn().getResponse();
-    assertThat(error.getStatus()).isEqualTo(404);
-    sentence(error);
-  }
-
-  /**
-   * A long password is no fault, and takes as long for a name that is known as for one that is not.
-   */
-  @Test
-  void aLongPasswordTellsNothing() {
-    for (String name : List.of("Ines", "Nobody")) {
-      House.Answer answer =
-          house.send(
-              house.clerk,
-              HttpMethod.POST,
-              "/api/session",
-              Map.of("name", name, "password", "é".repeat(60)));
-      assertThat(answer.status()).isEqualTo(401);
-      assertThat(answer.sentence()).isEqualTo("The name or the password is not right.");
-    }
   }
 }
