@@ -122,7 +122,7 @@ class PeopleWalkTest {
     key("g", "b");
     page.waitForURL("**/books");
     key("g", "d");
-    page.waitForURL("**/desk");
+    page.waitForURL("**/desk/**");
   }
 
   @Test

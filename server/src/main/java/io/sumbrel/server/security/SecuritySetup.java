@@ -1,6 +1,7 @@
 package io.sumbrel.server.security;
 
 import io.sumbrel.server.http.ProblemWriter;
+import jakarta.servlet.DispatcherType;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.security.authentication.AuthenticationManager;
@@ -54,6 +55,9 @@ class SecuritySetup {
     return http.authorizeHttpRequests(
             requests ->
                 requests
+                    // what was let in once ends in order, even when its session has ended meanwhile
+                    .dispatcherTypeMatchers(DispatcherType.ASYNC, DispatcherType.ERROR)
+                    .permitAll()
                     .requestMatchers("/api/session", "/api/first-start")
                     .permitAll()
                     .requestMatchers("/api/**", "/v3/**")
