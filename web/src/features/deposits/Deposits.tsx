@@ -150,11 +150,13 @@ function membersOf(deposit: Deposit): string {
   return `${count} member${count === 1 ? '' : 's'}${left === 0 ? '' : ` · ${left} in the pile`}`;
 }
 
-/** Sums by currency, in words; they are never added across currencies. */
+/** Sums by currency, in words, with their codes where there are several; never added across them. */
 function sumsOf(parts: { currency: string; amountMinor: number }[]): string {
   const sums = new Map<string, number>();
   parts.forEach((p) => sums.set(p.currency, (sums.get(p.currency) ?? 0) + p.amountMinor));
-  return [...sums].map(([currency, minor]) => words(minor, currency)).join(' · ');
+  return [...sums]
+    .map(([currency, minor]) => (sums.size > 1 ? `${currency} ` : '') + words(minor, currency))
+    .join(' · ');
 }
 
 function Group({ words, sums, children }: { words: string; sums: string; children: ReactNode }) {
