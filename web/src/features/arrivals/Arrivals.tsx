@@ -27,6 +27,9 @@ import { LockboxMaker } from './LockboxMaker';
 import { TypedRows } from './TypedRows';
 import styles from './Arrivals.module.css';
 
+/** So many files the list holds at the most. */
+const MOST_FILES = 200;
+
 /** What came in, by file: what each says and what was read, side by side. */
 export function Arrivals() {
   const arrivals = useQuery(arrivalsQuery);
@@ -222,7 +225,14 @@ export function Arrivals() {
         )}
         {selected?.state === 'REFUSED' && <Sentence error={selected.refusal} />}
         {arrivals.isSuccess && rows.length > 0 && arrivalId !== undefined && !selected && (
-          <Empty>This file is gone: somebody has taken it out or withdrawn it.</Empty>
+          <Empty>
+            {rows.length < MOST_FILES
+              ? 'This file is gone: somebody has taken it out or withdrawn it.'
+              : 'This file is not among the newest, or somebody has taken it out.'}
+          </Empty>
+        )}
+        {rows.length >= MOST_FILES && (
+          <p className={styles.soft}>The newest {MOST_FILES} files are shown.</p>
         )}
         <Accounts />
       </div>
