@@ -44,12 +44,10 @@ function changed(
       return action.minor === 0
         ? lines.filter((l) => l.itemId !== action.item.id)
         : isOn(lines, action.item.id)
-          ? lines.map((l) =>
-              isPlacing(l, action.item.id) ? { ...l, amountMinor: action.minor } : l,
-            )
+          ? lines.map((l) => (isPlacing(l, action.item.id) ? withAmount(l, action.minor) : l))
           : [...lines, placing(action.item, action.minor)];
     case 'change':
-      return lines.map((l, i) => (i === action.index ? { ...l, amountMinor: action.minor } : l));
+      return lines.map((l, i) => (i === action.index ? withAmount(l, action.minor) : l));
     case 'add':
       return [...lines, action.line];
     case 'leaveOpen':
@@ -61,6 +59,15 @@ function changed(
     case 'remove':
       return lines.filter((_, i) => i !== action.index);
   }
+}
+
+/** Of an item that is settled whole no rest stays open. */
+function withAmount(line: Line, minor: number): Line {
+  const changed = { ...line, amountMinor: minor };
+  if (line.item && minor >= Math.abs(line.item.openMinor)) {
+    delete changed.shortPay;
+  }
+  return changed;
 }
 
 function placing(item: Item, minor: number): Line {
