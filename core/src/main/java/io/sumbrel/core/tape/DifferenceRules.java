@@ -59,11 +59,14 @@ final class DifferenceRules {
   }
 
   /**
+   * @return the differences that count towards no limit
    * @throws Refusal {@code grant-above-settled}, {@code withheld-above-half}, {@code over-limit}
    */
-  void require() {
+  Set<TapeLine> require() {
     requireWithinSettled();
-    requireWithinLimits();
+    Set<TapeLine> agreed = agreed();
+    requireWithinLimits(agreed);
+    return agreed;
   }
 
   private void requireWithinSettled() {
@@ -99,8 +102,7 @@ final class DifferenceRules {
     }
   }
 
-  private void requireWithinLimits() {
-    Set<TapeLine> agreed = agreed();
+  private void requireWithinLimits(Set<TapeLine> agreed) {
     Map<DifferenceReason, Long> onTape = new EnumMap<>(DifferenceReason.class);
     Map<DifferencesBefore.OfItem, Long> onItem = new HashMap<>();
     Map<DifferencesBefore.OfCustomer, Long> ofCustomer = new HashMap<>();
@@ -185,7 +187,7 @@ final class DifferenceRules {
   }
 
   /** What terms in time, or a rate of the house, grant; all of one item and reason together. */
-  Set<TapeLine> agreed() {
+  private Set<TapeLine> agreed() {
     Map<DifferencesBefore.OfItem, Long> sums = new HashMap<>();
     for (TapeLine line : differences) {
       line.item()

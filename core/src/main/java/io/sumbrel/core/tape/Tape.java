@@ -39,8 +39,7 @@ public record Tape(
    *     currency}, {@code over-limit}, {@code not-zero}, and others named in {@link TapeRules}
    */
   public static Tape of(MoneyIn moneyIn, List<TapeLine> lines, TapeFacts facts) {
-    TapeRules.require(moneyIn, lines, facts);
-    Set<TapeLine> agreed = new DifferenceRules(moneyIn, lines, facts).agreed();
+    Set<TapeLine> agreed = TapeRules.require(moneyIn, lines, facts);
     return new Tape(moneyIn, lines, facts.items(), agreed);
   }
 

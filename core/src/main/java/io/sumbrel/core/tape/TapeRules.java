@@ -29,7 +29,8 @@ final class TapeRules {
     this.facts = facts;
   }
 
-  static void require(MoneyIn moneyIn, List<TapeLine> lines, TapeFacts facts) {
+  /** Also says which differences count towards no limit. */
+  static Set<TapeLine> require(MoneyIn moneyIn, List<TapeLine> lines, TapeFacts facts) {
     TapeRules rules = new TapeRules(moneyIn, lines, facts);
     if (lines.size() > Tape.MOST_LINES) {
       throw Tape.tooManyLines();
@@ -39,8 +40,9 @@ final class TapeRules {
     }
     lines.forEach(rules::requireLine);
     rules.requireEachItemOnce();
-    new DifferenceRules(moneyIn, lines, facts).require();
+    Set<TapeLine> agreed = new DifferenceRules(moneyIn, lines, facts).require();
     rules.requireZero();
+    return agreed;
   }
 
   private void requireLine(TapeLine line) {
