@@ -20,6 +20,15 @@ export function words(minor: number, currency: string): string {
   return (minor < 0 ? '−' : '') + whole + fraction;
 }
 
+/** Sums by currency, in words, with their codes where there are several; never added across them. */
+export function sumsOf(parts: { currency: string; amountMinor: number }[]): string {
+  const sums = new Map<string, number>();
+  parts.forEach((p) => sums.set(p.currency, (sums.get(p.currency) ?? 0) + p.amountMinor));
+  return [...sums]
+    .map(([currency, minor]) => (sums.size > 1 ? `${currency} ` : '') + words(minor, currency))
+    .join(' · ');
+}
+
 /** What a person typed, in minor units; undefined when it is no amount of this currency. */
 export function parseAmount(text: string, currency: string): number | undefined {
   const decimals = decimalsOf(currency);

@@ -5,7 +5,7 @@ import { useNavigate, useParams } from 'react-router';
 import { sentenceOf } from '../../api/client';
 import { Key } from '../../components/Key';
 import { Empty, Loading, Sentence } from '../../components/States';
-import { longDate, shortDate, words } from '../../money/money';
+import { longDate, shortDate, sumsOf, words } from '../../money/money';
 import { DepositTape, Members } from './DepositStrip';
 import { type Deposit, depositsQuery, separate } from './depositsApi';
 import styles from './Deposits.module.css';
@@ -148,15 +148,6 @@ function membersOf(deposit: Deposit): string {
   const count = deposit.members.length;
   const left = deposit.members.filter((m) => m.stand === 'IN_THE_PILE').length;
   return `${count} member${count === 1 ? '' : 's'}${left === 0 ? '' : ` · ${left} in the pile`}`;
-}
-
-/** Sums by currency, in words, with their codes where there are several; never added across them. */
-function sumsOf(parts: { currency: string; amountMinor: number }[]): string {
-  const sums = new Map<string, number>();
-  parts.forEach((p) => sums.set(p.currency, (sums.get(p.currency) ?? 0) + p.amountMinor));
-  return [...sums]
-    .map(([currency, minor]) => (sums.size > 1 ? `${currency} ` : '') + words(minor, currency))
-    .join(' · ');
 }
 
 function Group({ words, sums, children }: { words: string; sums: string; children: ReactNode }) {

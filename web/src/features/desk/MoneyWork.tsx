@@ -1,10 +1,10 @@
 import { useQuery } from '@tanstack/react-query';
 import { Loading, Sentence } from '../../components/States';
-import { type Choices, type Line, moneyQuery, type Money, type Posted } from './deskApi';
+import { type Choices, moneyQuery, type Money, type Posted } from './deskApi';
 import { ItemsPane } from './ItemsPane';
 import { SourcePane } from './SourcePane';
 import { TapePane } from './TapePane';
-import { keyOf } from './tape';
+import { sameLines } from './tape';
 import { useTape } from './useTape';
 import styles from './Work.module.css';
 
@@ -43,9 +43,4 @@ function Work({ money, choices, posted, putBy, gone }: Props & { money: Money; g
       </div>
     </>
   );
-}
-
-/** Whether two tapes say the same. */
-export function sameLines(one: Line[], other: Line[]): boolean {
-  return keyOf(one) === keyOf(other);
 }

@@ -6,7 +6,7 @@ import { Amount } from '../../components/Amount';
 import { FindField } from '../../components/FindField';
 import { Key } from '../../components/Key';
 import { focusZone } from '../../keyboard/keys';
-import { words } from '../../money/money';
+import { sumsOf, words } from '../../money/money';
 import type { PileRow } from './deskApi';
 import styles from './Pile.module.css';
 
@@ -105,11 +105,6 @@ function Group(props: Omit<Props, 'postSure'> & { certainty: Certainty; all: Pil
     return null;
   }
   const share = rows.length / Math.max(1, all.length);
-  const currencies = [...new Set(rows.map((r) => r.currency))];
-  const sums = currencies.map((c) => {
-    const sum = rows.filter((r) => r.currency === c).reduce((all, r) => all + r.amountMinor, 0);
-    return (currencies.length > 1 ? `${c} ` : '') + words(sum, c);
-  });
   return (
     <div role="group" aria-label={`${CERTAINTIES[certainty].words}, ${rows.length}`}>
       <div className={styles.group} aria-hidden>
@@ -117,7 +112,7 @@ function Group(props: Omit<Props, 'postSure'> & { certainty: Certainty; all: Pil
         <b>
           {CERTAINTIES[certainty].words} · {rows.length}
         </b>
-        <span className={`figures ${styles.sum}`}>{sums.join(' · ')}</span>
+        <span className={`figures ${styles.sum}`}>{sumsOf(rows)}</span>
         <span className={styles.share} style={{ width: `${share * 100}%` }} />
       </div>
       {rows.map((row) => (

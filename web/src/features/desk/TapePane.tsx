@@ -10,8 +10,7 @@ import { longDate, shortDate, words } from '../../money/money';
 import type { Choices, Line, Money } from './deskApi';
 import { DifferenceMenu } from './DifferenceMenu';
 import { lineDetail, lineWords } from './differences';
-import { sameLines } from './MoneyWork';
-import { sideOf } from './tape';
+import { sameLines, sideOf } from './tape';
 import type { TapeWork } from './useTape';
 import styles from './Work.module.css';
 

@@ -115,3 +115,8 @@ export function keyOf(lines: Line[]): string {
     .sort()
     .join(';');
 }
+
+/** Whether two tapes say the same. */
+export function sameLines(one: Line[], other: Line[]): boolean {
+  return keyOf(one) === keyOf(other);
+}

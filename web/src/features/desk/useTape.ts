@@ -46,7 +46,7 @@ const KEEP_AFTER = 150;
 
 export function useTape({ money, choices, posted, putBy }: Options): TapeWork {
   const [state, dispatch] = useReducer(tapeReducer, {
-    lines: money.draft ?? beginning(money),
+    lines: standing(money),
     past: [],
   });
   const { lines, past } = state;
@@ -82,11 +82,11 @@ export function useTape({ money, choices, posted, putBy }: Options): TapeWork {
 
   // another window of the same person has gone on with the tape; what is typed here comes first
   useEffect(() => {
-    const there = keyOf(money.draft ?? beginning(money));
+    const there = keyOf(standing(money));
     const untouched = keyOf(lines) === known.current;
     if (there !== known.current && untouched) {
       known.current = there;
-      dispatch({ type: 'load', lines: money.draft ?? beginning(money) });
+      dispatch({ type: 'load', lines: standing(money) });
     }
     // only what comes from the server is looked at
     // eslint-disable-next-line react-hooks/exhaustive-deps
@@ -182,9 +182,9 @@ export function useTape({ money, choices, posted, putBy }: Options): TapeWork {
   };
 }
 
-/** What the machine proposes; nothing where it proposes nothing. */
-function beginning(money: Money): Line[] {
-  return money.ways[money.chosen ?? -1]?.lines ?? [];
+/** What was kept, else what the machine proposes; nothing where it proposes nothing. */
+function standing(money: Money): Line[] {
+  return money.draft ?? money.ways[money.chosen ?? -1]?.lines ?? [];
 }
 
 /** Ctrl+Enter posts from anywhere; Ctrl+Z takes back a step, but in a field it is the field's own. */
