@@ -5,9 +5,11 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.deque.html.axecore.playwright.AxeBuilder;
 import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.BrowserType;
+import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
 import com.microsoft.playwright.assertions.PlaywrightAssertions;
+import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.ReducedMotion;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -66,6 +68,18 @@ final class Browser implements AutoCloseable {
   /** What the pages complained of, refusals left out. */
   List<String> complaints() {
     return complaints;
+  }
+
+  /** Picks a sum of the pile by its payer with the mouse, and sees it open. */
+  static void choose(Page page, String payer) {
+    page.getByRole(AriaRole.OPTION)
+        .filter(new Locator.FilterOptions().setHasText(payer))
+        .first()
+        .click();
+    PlaywrightAssertions.assertThat(
+            page.getByRole(
+                AriaRole.HEADING, new Page.GetByRoleOptions().setName(payer).setExact(true)))
+        .isVisible();
   }
 
   static void assertAccessible(Page page) {

@@ -53,17 +53,6 @@ class MouseWalkTest {
     return page.locator("p[aria-live=polite]");
   }
 
-  private static void pick(String payer) {
-    page.getByRole(AriaRole.OPTION)
-        .filter(new Locator.FilterOptions().setHasText(payer))
-        .first()
-        .click();
-    assertThat(
-            page.getByRole(
-                AriaRole.HEADING, new Page.GetByRoleOptions().setName(payer).setExact(true)))
-        .isVisible();
-  }
-
   private static Locator line(String text) {
     return page.locator("[data-zone=tape] ol li")
         .filter(new Locator.FilterOptions().setHasText(text))
@@ -73,7 +62,7 @@ class MouseWalkTest {
   @Test
   @Order(1)
   void aTapeIsMadeAndPostedByMouseAlone() {
-    pick("COPPERBECK GLASSWORKS");
+    Browser.choose(page, "COPPERBECK GLASSWORKS");
     buttonLike("Take TCK-\\d+ off the tape").first().click();
     assertThat(left()).hasText("Left to place 1,810.00");
     buttonLike("Take back a step").click();
@@ -122,7 +111,7 @@ class MouseWalkTest {
   @Test
   @Order(3)
   void aSecondWindowShowsTheSameTape() {
-    pick("COPPERBECK GLASSWORKS");
+    Browser.choose(page, "COPPERBECK GLASSWORKS");
     Page second = page.context().newPage();
     second.navigate(page.url());
     assertThat(second.locator("p[aria-live=polite]")).hasText("Left to place 0.00");

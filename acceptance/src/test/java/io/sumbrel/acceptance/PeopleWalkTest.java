@@ -61,17 +61,6 @@ class PeopleWalkTest {
     }
   }
 
-  private static void choose(Page page, String payer) {
-    page.getByRole(AriaRole.OPTION)
-        .filter(new Locator.FilterOptions().setHasText(payer))
-        .first()
-        .click();
-    assertThat(
-            page.getByRole(
-                AriaRole.HEADING, new Page.GetByRoleOptions().setName(payer).setExact(true)))
-        .isVisible();
-  }
-
   @Test
   void goesRoundTheZonesOfTheDesk() {
     zone("pile").focus();
@@ -143,7 +132,7 @@ class PeopleWalkTest {
 
   @Test
   void keepsAnUnpostedTapeOverAReloadAndShowsOthersThatItIsThere() {
-    choose(page, "MOSS + EMBER COLLECTIVE");
+    Browser.choose(page, "MOSS + EMBER COLLECTIVE");
     zone("tape").focus();
     key("ArrowDown", "Delete");
     assertThat(page.locator("p[aria-live=polite]")).hasText("Left to place 521.40");
@@ -152,7 +141,7 @@ class PeopleWalkTest {
     assertThat(page.getByText("on account").first()).isVisible();
     assertThat(page.locator("p[aria-live=polite]")).hasText("Left to place 0.00");
     Page tomas = as("Tomas");
-    choose(tomas, "MOSS + EMBER COLLECTIVE");
+    Browser.choose(tomas, "MOSS + EMBER COLLECTIVE");
     assertThat(tomas.getByText("Ines has a tape on this sum too.")).isVisible();
     tomas.context().close();
   }
@@ -160,7 +149,7 @@ class PeopleWalkTest {
   @Test
   void seesWhatSomebodyElsePostsWithoutReloading() {
     Page tomas = as("Tomas");
-    choose(tomas, "WICKERFIELD COLLEGE");
+    Browser.choose(tomas, "WICKERFIELD COLLEGE");
     Locator rows = page.getByRole(AriaRole.OPTION);
     int before = rows.count();
     tomas.keyboard().press("Control+Enter");
@@ -172,7 +161,7 @@ class PeopleWalkTest {
 
   @Test
   void refusesAnAmountWithTooManyDecimalsInTheField() {
-    choose(page, "SALTMARSH CITY TREASURY");
+    Browser.choose(page, "SALTMARSH CITY TREASURY");
     assertThat(zone("items")).containsText("TCK-20388");
     zone("items").focus();
     key("5");
@@ -188,7 +177,7 @@ class PeopleWalkTest {
 
   @Test
   void saysWhyNothingCanStayOnAccount() {
-    choose(page, "AMBERLEY SLIPWARE");
+    Browser.choose(page, "AMBERLEY SLIPWARE");
     zone("tape").focus();
     key("a");
     assertThat(page.getByRole(AriaRole.ALERT))
@@ -242,7 +231,7 @@ class PeopleWalkTest {
     button(ruta, "Keep this list").press("Enter");
     assertThat(button(ruta, "Do without")).isVisible();
     assertThat(ruta.locator("section:has(:focus)")).containsText("Payments that name nothing");
-    choose(page, "ASH + FELDSPAR WORKSHOP");
+    Browser.choose(page, "ASH + FELDSPAR WORKSHOP");
     assertThat(page.getByText("the list of the house: earliest due first").first()).isVisible();
 
     Locator rates = ruta.getByLabel("Rates in per cent, such as 20 2.5");
