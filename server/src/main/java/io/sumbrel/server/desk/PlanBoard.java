@@ -284,7 +284,6 @@ class PlanBoard {
         decisions.all(booksId, before.map(Board::decided).orElse(Map.of()));
     boolean goesOn =
         before.filter(b -> b.basis.equals(basis) && b.problem.changes() < MOST_CHANGES).isPresent();
-    LocalDate from = books.businessDate(booksId).minusMonths(basis.rules.limits().lookBackMonths());
     return new Reading(
         feedNumber,
         lines,
@@ -293,12 +292,13 @@ class PlanBoard {
         basis,
         decided,
         goesOn ? moved.or(() -> Optional.of(items.all(booksId))) : Optional.empty(),
-        goesOn ? List.of() : candidates(booksId, from),
+        goesOn ? List.of() : candidates(booksId, basis),
         goesOn ? List.of() : pastPayments.all(booksId));
   }
 
   /** What is open, and what was settled within the look-back. */
-  private List<OpenItem> candidates(long booksId, LocalDate from) {
+  private List<OpenItem> candidates(long booksId, Basis basis) {
+    LocalDate from = books.businessDate(booksId).minusMonths(basis.rules.limits().lookBackMonths());
     return items.all(booksId).stream()
         .filter(i -> !i.isSettled() || i.date().isAfter(from))
         .toList();

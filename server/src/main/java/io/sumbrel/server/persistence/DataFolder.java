@@ -2,6 +2,7 @@ package io.sumbrel.server.persistence;
 
 import io.sumbrel.core.refusal.Refusal;
 import java.io.IOException;
+import java.nio.file.FileStore;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.attribute.BasicFileAttributes;
@@ -57,10 +58,11 @@ public class DataFolder {
       if (!isWhereItWas()) {
         return gone();
       }
-      if (!Files.isWritable(folder) || Files.getFileStore(folder).isReadOnly()) {
+      FileStore disk = Files.getFileStore(folder);
+      if (!Files.isWritable(folder) || disk.isReadOnly()) {
         return because("read-only", "The data folder cannot be written to");
       }
-      if (Files.getFileStore(folder).getUsableSpace() < reserve.toBytes()) {
+      if (disk.getUsableSpace() < reserve.toBytes()) {
         return because(
             "disk-full",
             "The disk with the data folder is full: less than %d MB are left"

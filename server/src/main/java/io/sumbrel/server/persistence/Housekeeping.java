@@ -38,7 +38,6 @@ class Housekeeping {
 
   private final AtomicLong tidied = new AtomicLong();
   private final DataSource source;
-
   private final DataFolder dataFolder;
 
   Housekeeping(DataSource source, DataFolder dataFolder) {
