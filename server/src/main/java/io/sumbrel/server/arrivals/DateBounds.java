@@ -8,6 +8,7 @@ import io.sumbrel.core.rules.HouseLimits;
 import io.sumbrel.server.books.BooksNames;
 import io.sumbrel.server.books.Limits;
 import java.time.LocalDate;
+import java.util.Locale;
 import org.springframework.stereotype.Component;
 
 /** Refuses money that is dated far off: it would stand in the way of all that follows. */
@@ -43,7 +44,9 @@ class DateBounds {
     for (BankedDeposit banked : file.deposits()) {
       String words = banked.deposit().words();
       bounds.requireWithinDates(
-          words.substring(0, 1).toUpperCase() + words.substring(1), banked.deposit().date(), today);
+          words.substring(0, 1).toUpperCase(Locale.ROOT) + words.substring(1),
+          banked.deposit().date(),
+          today);
       for (DepositMember member : banked.deposit().members()) {
         bounds.requireWithinDates(line(member.place()), member.date(), today);
       }

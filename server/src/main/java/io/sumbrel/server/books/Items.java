@@ -6,6 +6,7 @@ import io.sumbrel.core.party.CustomerId;
 import io.sumbrel.core.posting.PostingNumber;
 import io.sumbrel.server.persistence.RowIds;
 import jakarta.persistence.EntityManager;
+import jakarta.persistence.TypedQuery;
 import java.util.Collection;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -43,46 +44,30 @@ public class Items {
   /** Every item, settled ones too, oldest first. */
   @Transactional(readOnly = true)
   public List<OpenItem> all(long booksId) {
-    return entities
-        .createQuery(
-            WITH_BALANCE + " where i.booksId = :b order by i.itemDate, i.id", Object[].class)
-        .setParameter("b", booksId)
-        .getResultStream()
-        .map(Items::fact)
-        .toList();
+    return oldestFirst("where i.booksId = :b", Map.of("b", booksId));
   }
 
   /** What is open, oldest first. */
   @Transactional(readOnly = true)
   public List<OpenItem> open(long booksId) {
-    return entities
-        .createQuery(
-            WITH_BALANCE + " where i.booksId = :b and b.openMinor <> 0 order by i.itemDate, i.id",
-            Object[].class)
-        .setParameter("b", booksId)
-        .getResultStream()
-        .map(Items::fact)
-        .toList();
+    return oldestFirst("where i.booksId = :b and b.openMinor <> 0", Map.of("b", booksId));
   }
 
   /** What is open in one currency at some customers, oldest first. */
   @Transactional(readOnly = true)
   public List<OpenItem> open(long booksId, String currency, Collection<CustomerId> customers) {
-    return entities
-        .createQuery(
-            WITH_BALANCE
-                + """
-                 where i.booksId = :b and b.openMinor <> 0 and i.currency = :c
-                  and i.customerId in (:customers)
-                order by i.itemDate, i.id
-                """,
-            Object[].class)
-        .setParameter("b", booksId)
-        .setParameter("c", currency)
-        .setParameter("customers", customers.stream().map(CustomerId::number).toList())
-        .getResultStream()
-        .map(Items::fact)
-        .toList();
+    return oldestFirst(
+        """
+        where i.booksId = :b and b.openMinor <> 0 and i.currency = :c
+          and i.customerId in (:customers)
+        """,
+        Map.of(
+            "b",
+            booksId,
+            "c",
+            currency,
+            "customers",
+            customers.stream().map(CustomerId::number).toList()));
   }
 
   /**
@@ -92,41 +77,42 @@ public class Items {
   @Transactional(readOnly = true)
   public List<OpenItem> search(long booksId, String currency, String text) {
     String digits = text.replaceAll("[^0-9]", "");
-    return entities
-        .createQuery(
-            WITH_BALANCE
-                + """
-                 left join CustomerRow c on c.id = i.customerId
-                where i.booksId = :b and b.openMinor <> 0 and i.currency = :c
-                  and (lower(i.number) like :t escape '!'
-                    or lower(coalesce(i.orderNumber, '')) like :t escape '!'
-                    or lower(coalesce(c.name, 'unidentified')) like :t escape '!'
-                    or (:digits <> '' and str(abs(b.openMinor)) like :begins))
-                order by i.itemDate, i.id
-                """,
-            Object[].class)
-        .setParameter("b", booksId)
-        .setParameter("c", currency)
-        .setParameter("t", "%" + text.toLowerCase(Locale.ROOT).replaceAll("[!%_]", "!$0") + "%")
-        .setParameter("digits", digits)
-        .setParameter("begins", digits + "%")
-        .getResultStream()
-        .map(Items::fact)
-        .toList();
+    String escaped = text.toLowerCase(Locale.ROOT).replaceAll("[!%_]", "!$0");
+    return oldestFirst(
+        """
+        left join CustomerRow c on c.id = i.customerId
+        where i.booksId = :b and b.openMinor <> 0 and i.currency = :c
+          and (lower(i.number) like :t escape '!'
+            or lower(coalesce(i.orderNumber, '')) like :t escape '!'
+            or lower(coalesce(c.name, 'unidentified')) like :t escape '!'
+            or (:digits <> '' and str(abs(b.openMinor)) like :begins))
+        """,
+        Map.of(
+            "b",
+            booksId,
+            "c",
+            currency,
+            "t",
+            "%" + escaped + "%",
+            "digits",
+            digits,
+            "begins",
+            digits + "%"));
   }
 
   /** Every item of a customer, settled ones too, oldest first. */
   @Transactional(readOnly = true)
   public List<OpenItem> of(long booksId, CustomerId customer) {
-    return entities
-        .createQuery(
-            WITH_BALANCE + " where i.booksId = :b and i.customerId = :c order by i.itemDate, i.id",
-            Object[].class)
-        .setParameter("b", booksId)
-        .setParameter("c", customer.number())
-        .getResultStream()
-        .map(Items::fact)
-        .toList();
+    return oldestFirst(
+        "where i.booksId = :b and i.customerId = :c", Map.of("b", booksId, "c", customer.number()));
+  }
+
+  private List<OpenItem> oldestFirst(String joinsAndWhere, Map<String, Object> parameters) {
+    TypedQuery<Object[]> query =
+        entities.createQuery(
+            WITH_BALANCE + joinsAndWhere + " order by i.itemDate, i.id", Object[].class);
+    parameters.forEach(query::setParameter);
+    return query.getResultStream().map(Items::fact).toList();
   }
 
   /** Every item that a list brought, by the seller's number for it. */

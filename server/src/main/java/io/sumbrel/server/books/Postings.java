@@ -135,18 +135,7 @@ public class Postings {
                 .setParameter("ids", rows.stream().map(r -> r.id).toList())
                 .getResultStream()
                 .collect(Collectors.groupingBy(l -> l.postingId));
-    return rows.stream()
-        .map(
-            r ->
-                new Entry(
-                    r.number(),
-                    r.kind.words(),
-                    new JournalEntry(
-                        r.postingDate,
-                        lines.getOrDefault(r.id, List.of()).stream()
-                            .map(JournalLineRow::toFact)
-                            .toList())))
-        .toList();
+    return rows.stream().map(r -> new Entry(r.number(), r.kind.words(), entry(r, lines))).toList();
   }
 
   /**
@@ -243,11 +232,7 @@ public class Postings {
         new Posting(
             row.number(),
             row.kind,
-            new JournalEntry(
-                row.postingDate,
-                lines.journal.getOrDefault(row.id, List.of()).stream()
-                    .map(JournalLineRow::toFact)
-                    .toList()),
+            entry(row, lines.journal),
             lines.movements.getOrDefault(row.id, List.of()).stream()
                 .map(ItemMovementRow::toFact)
                 .toList(),
@@ -261,6 +246,12 @@ public class Postings {
         Optional.ofNullable(row.moneyInId).map(MoneyInId::new),
         Optional.ofNullable(row.arrivalId),
         Optional.ofNullable(turnedBackBy.get(row.id)));
+  }
+
+  private static JournalEntry entry(PostingRow row, Map<Long, List<JournalLineRow>> lines) {
+    return new JournalEntry(
+        row.postingDate,
+        lines.getOrDefault(row.id, List.of()).stream().map(JournalLineRow::toFact).toList());
   }
 
   /** By a join: a list of ids made by a subquery is made anew for each row while others post. */

@@ -91,7 +91,7 @@ class Problems {
   }
 
   private ProblemDetail problemOf(Exception e) {
-    Optional<Refusal> refusal = Unreadable.refusal(e);
+    Optional<Refusal> refusal = causeOf(e, Refusal.class);
     if (refusal.isPresent()) {
       return of(refusal.get());
     }

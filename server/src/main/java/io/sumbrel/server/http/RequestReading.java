@@ -78,7 +78,7 @@ class RequestReading {
     @Override
     public T deserialize(JsonParser parser, DeserializationContext context) {
       if (!parser.hasToken(JsonToken.VALUE_STRING)) {
-        return _valueClassOf(context, parser);
+        return refused(parser, context);
       }
       String text = parser.getString();
       try {
@@ -89,7 +89,7 @@ class RequestReading {
     }
 
     @SuppressWarnings("unchecked")
-    private T _valueClassOf(DeserializationContext context, JsonParser parser) {
+    private T refused(JsonParser parser, DeserializationContext context) {
       return (T) context.handleUnexpectedToken(handledType(), parser);
     }
   }

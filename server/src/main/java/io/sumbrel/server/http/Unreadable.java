@@ -1,6 +1,5 @@
 package io.sumbrel.server.http;
 
-import io.sumbrel.core.refusal.Refusal;
 import java.util.List;
 import java.util.Optional;
 import tools.jackson.core.JacksonException;
@@ -43,16 +42,6 @@ final class Unreadable {
 
   private static String shortened(String value) {
     return value.length() <= 40 ? value : value.substring(0, 39) + "…";
-  }
-
-  /** What the rules of the job said of a value while it was made. */
-  static Optional<Refusal> refusal(Throwable e) {
-    for (Throwable cause = e; cause != null; cause = cause.getCause()) {
-      if (cause instanceof Refusal refusal) {
-        return Optional.of(refusal);
-      }
-    }
-    return Optional.empty();
   }
 
   /** A member such as {@code lines[0].amountMinor}. */
