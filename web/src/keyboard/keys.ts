@@ -1,3 +1,5 @@
+import { useEffect, useRef } from 'react';
+
 /** The one table of keys; the help is drawn from it. */
 export const KEYS = [
   { where: 'Everywhere', keys: 'F6 · Shift+F6', words: 'go round the zones of the page' },
@@ -57,4 +59,21 @@ export function goRound(step: 1 | -1): void {
 
 export function focusZone(name: string): void {
   document.querySelector<HTMLElement>(`[data-zone="${name}"]`)?.focus();
+}
+
+/**
+ * Gives a zone the focus, once, when it is there and nothing else has it: a page that was opened
+ * obeys its keys without a first F6. The tab by which one came here gives it up.
+ */
+export function useLanding(name: string, ready: boolean): void {
+  const landed = useRef(false);
+  useEffect(() => {
+    const held = document.activeElement;
+    if (ready && !landed.current) {
+      landed.current = true;
+      if (!held || held === document.body || held.closest('nav')) {
+        focusZone(name);
+      }
+    }
+  }, [name, ready]);
 }

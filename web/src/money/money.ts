@@ -25,7 +25,7 @@ export function sumsOf(parts: { currency: string; amountMinor: number }[]): stri
   const sums = new Map<string, number>();
   parts.forEach((p) => sums.set(p.currency, (sums.get(p.currency) ?? 0) + p.amountMinor));
   return [...sums]
-    .map(([currency, minor]) => (sums.size > 1 ? `${currency} ` : '') + words(minor, currency))
+    .map(([currency, minor]) => (sums.size > 1 ? `${currency}\u00a0` : '') + words(minor, currency))
     .join(' · ');
 }
 

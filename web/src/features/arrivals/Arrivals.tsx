@@ -5,7 +5,7 @@ import { useNavigate, useParams, useSearchParams } from 'react-router';
 import { sentenceOf } from '../../api/client';
 import { Key } from '../../components/Key';
 import { Empty, Loading, Sentence } from '../../components/States';
-import { isInField } from '../../keyboard/keys';
+import { isInField, useLanding } from '../../keyboard/keys';
 import { moment, words } from '../../money/money';
 import {
   accept,
@@ -59,6 +59,8 @@ export function Arrivals() {
       void navigate(`/arrivals/${next}`, { replace: true });
     }
   }, [arrivalId, next, navigate]);
+
+  useLanding('arrivals', arrivals.isSuccess);
 
   const select = (row: Arrival | undefined) => {
     if (row) {
@@ -223,7 +225,6 @@ export function Arrivals() {
             </table>
           </div>
         )}
-        {selected?.state === 'REFUSED' && <Sentence error={selected.refusal} />}
         {arrivals.isSuccess && rows.length > 0 && arrivalId !== undefined && !selected && (
           <Empty>
             {rows.length < MOST_FILES
@@ -257,7 +258,10 @@ export function Arrivals() {
           />
         )}
         {selected?.state === 'REFUSED' && (
-          <Empty>Nothing of a refused file is stored. Mend it or ask for it again.</Empty>
+          <>
+            <Sentence error={selected.refusal} />
+            <Empty>Nothing of a refused file is stored. Mend it or ask for it again.</Empty>
+          </>
         )}
         {selected?.state === 'KNOWN' && (
           <Empty>{selected.refusal} There is nothing to take in, and nothing was stored.</Empty>

@@ -5,6 +5,7 @@ import { useNavigate, useParams } from 'react-router';
 import { sentenceOf } from '../../api/client';
 import { Key } from '../../components/Key';
 import { Empty, Loading, Sentence } from '../../components/States';
+import { useLanding } from '../../keyboard/keys';
 import { longDate, shortDate, sumsOf, words } from '../../money/money';
 import { DepositTape, Members } from './DepositStrip';
 import { type Deposit, depositsQuery, separate } from './depositsApi';
@@ -22,6 +23,7 @@ export function Deposits() {
   const navigate = useNavigate();
   const queries = useQueryClient();
   const [problem, setProblem] = useState('');
+  useLanding('deposits', deposits.isSuccess);
   if (deposits.isPending) {
     return <Loading />;
   }

@@ -3,7 +3,7 @@ import { useCallback, useEffect, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { sentenceOf } from '../../api/client';
 import { Empty, Loading, Sentence } from '../../components/States';
-import { focusZone, isInField } from '../../keyboard/keys';
+import { focusZone, isInField, useLanding } from '../../keyboard/keys';
 import { words } from '../../money/money';
 import {
   choicesQuery,
@@ -28,6 +28,8 @@ export function Desk() {
   const { moneyId } = useParams();
   const [preview, setPreview] = useState(false);
   const [last, setLast] = useState<Posted>();
+  /** Whether the last sum was left by placing it or putting it by: the work goes on at the next. */
+  const [onward, setOnward] = useState(false);
   const [said, setSaid] = useState<{ words: string; wrong: boolean }>();
   const rows = desk.data?.rows;
   // what a person looks at stands in the address, and stays until they leave it
@@ -46,11 +48,13 @@ export function Desk() {
     }
   }, [moneyId, surest, select]);
   useDraftsOfOtherWindows(queries);
+  useLanding('pile', desk.isSuccess && choices.isSuccess && !desk.isFetching);
 
   const posted = async (answer: Posted) => {
     const next = rows && nextOf(rows, answer.moneyInId);
     setLast(answer);
     setSaid(undefined);
+    setOnward(true);
     if (next) {
       await select(next.id);
     }
@@ -140,9 +144,11 @@ export function Desk() {
             key={selected}
             moneyId={selected}
             choices={choices.data}
+            onward={onward}
             posted={(answer) => void posted(answer)}
             putBy={() => {
               const next = nextOf(desk.data.rows, selected);
+              setOnward(true);
               if (next) {
                 void select(next.id);
               }

@@ -1,5 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import { Loading, Sentence } from '../../components/States';
+import { useLanding } from '../../keyboard/keys';
 import { type Choices, moneyQuery, type Money, type Posted } from './deskApi';
 import { ItemsPane } from './ItemsPane';
 import { SourcePane } from './SourcePane';
@@ -11,6 +12,7 @@ import styles from './Work.module.css';
 interface Props {
   moneyId: number;
   choices: Choices;
+  onward: boolean;
   posted: (answer: Posted) => void;
   putBy: () => void;
 }
@@ -28,7 +30,15 @@ export function MoneyWork(props: Props) {
   return <Work {...props} money={money.data} gone={money.isError ? money.error : undefined} />;
 }
 
-function Work({ money, choices, posted, putBy, gone }: Props & { money: Money; gone: unknown }) {
+function Work({
+  money,
+  choices,
+  onward,
+  posted,
+  putBy,
+  gone,
+}: Props & { money: Money; gone: unknown }) {
+  useLanding('tape', onward);
   const tape = useTape({ money, choices, posted, putBy });
   const way = money.ways.find((w) => sameLines(w.lines, tape.lines)) ?? money.ways[0];
   return (

@@ -269,6 +269,7 @@ class DeskWalkTest {
                 "<Document xmlns=\"urn:iso:std:iso:20022:tech:xsd:camt.053.001.08\"><Stmt>"
                     .getBytes(StandardCharsets.UTF_8)));
     assertThat(ines.getByRole(AriaRole.ALERT)).containsText("breaks off");
+    assertThat(ines.getByRole(AriaRole.ALERT)).isInViewport();
     assertThat(ines.getByText("refused, nothing stored").first()).isVisible();
   }
 

@@ -53,6 +53,10 @@ class MouseWalkTest {
     return page.locator("p[aria-live=polite]");
   }
 
+  private static Locator zone(String name) {
+    return page.locator("[data-zone=" + name + "]");
+  }
+
   private static Locator line(String text) {
     return page.locator("[data-zone=tape] ol li")
         .filter(new Locator.FilterOptions().setHasText(text))
@@ -139,5 +143,35 @@ class MouseWalkTest {
     buttonLike("Name its columns").click();
     page.waitForURL("**/layout");
     page.goBack();
+  }
+
+  /** The list once had no focus until F6, and a posting lost it. */
+  @Test
+  @Order(5)
+  void anOpenedPageObeysItsKeysAtOnce() {
+    page.navigate(product.address() + "/deposits");
+    assertThat(zone("deposits")).isFocused();
+    page.keyboard().press("g");
+    page.keyboard().press("a");
+    assertThat(zone("arrivals")).isFocused();
+    page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Desk")).click();
+    assertThat(zone("pile")).isFocused();
+    Browser.choose(page, "HOLLOW REED STUDIO");
+    page.keyboard().press("ArrowDown");
+    assertThat(page.locator("[data-zone=tape] h2")).not().hasText("HOLLOW REED STUDIO");
+    page.keyboard().press("ArrowUp");
+    assertThat(page.locator("[data-zone=tape] h2")).hasText("HOLLOW REED STUDIO");
+    page.keyboard().press("Enter");
+    assertThat(zone("tape")).isFocused();
+    page.keyboard().press("Control+Enter");
+    assertThat(page.getByText("Posted 1,184.00 to Hollow Reed Studio")).isVisible();
+    assertThat(page.locator("[data-zone=tape] h2")).not().hasText("HOLLOW REED STUDIO");
+    assertThat(zone("tape")).isFocused();
+    page.keyboard().press("ArrowDown");
+    page.keyboard().press("Delete");
+    assertThat(left()).not().hasText("Left to place 0.00");
+    page.keyboard().press("Control+z");
+    page.keyboard().press("Control+Shift+Z");
+    assertThat(page.getByText(Pattern.compile("Turned back 2026-\\d+, 1,184.00"))).isVisible();
   }
 }
