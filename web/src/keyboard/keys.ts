@@ -57,8 +57,8 @@ export function goRound(step: 1 | -1): void {
   zones[(at + step + zones.length) % zones.length]?.focus();
 }
 
-export function focusZone(name: string): void {
-  document.querySelector<HTMLElement>(`[data-zone="${name}"]`)?.focus();
+export function focusZone(name: string, how?: FocusOptions): void {
+  document.querySelector<HTMLElement>(`[data-zone="${name}"]`)?.focus(how);
 }
 
 /**
@@ -72,7 +72,7 @@ export function useLanding(name: string, ready: boolean): void {
     if (ready && !landed.current) {
       landed.current = true;
       if (!held || held === document.body || held.closest('nav')) {
-        focusZone(name);
+        focusZone(name, { preventScroll: true });
       }
     }
   }, [name, ready]);

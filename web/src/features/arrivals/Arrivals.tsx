@@ -260,7 +260,7 @@ export function Arrivals() {
         {selected?.state === 'REFUSED' && (
           <>
             <Sentence error={selected.refusal} />
-            <Empty>Nothing of a refused file is stored. Mend it or ask for it again.</Empty>
+            <Empty>Mend it, or ask for it again.</Empty>
           </>
         )}
         {selected?.state === 'KNOWN' && (
