@@ -1,7 +1,7 @@
 import Button from '@mui/material/Button';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { type KeyboardEvent, type ReactNode, useState } from 'react';
-import { useNavigate, useParams } from 'react-router';
+import { Link, useNavigate, useParams } from 'react-router';
 import { sentenceOf } from '../../api/client';
 import { Key } from '../../components/Key';
 import { Empty, Loading, Sentence } from '../../components/States';
@@ -14,6 +14,7 @@ import styles from './Deposits.module.css';
 const GROUPS: { state: Deposit['state']; words: string }[] = [
   { state: 'AT_THE_BANK', words: 'At the bank, to be tied' },
   { state: 'EXPECTED', words: 'Not at the bank yet' },
+  { state: 'TIED', words: 'Tied to the bank' },
 ];
 
 /** What reaches the bank as one sum: on hand, on its way, and at the bank. */
@@ -193,7 +194,14 @@ interface AtTheBankProps {
 
 /** The entry that is this sum; it waits here and stands in no pile. */
 function AtTheBank({ deposit, notThisEntry }: AtTheBankProps) {
-  const { entry } = deposit;
+  const { entry, tiedBy } = deposit;
+  if (tiedBy) {
+    return (
+      <p className={styles.soft}>
+        The bank has shown it; tied by <Link to={`/trail/postings/${tiedBy}`}>{tiedBy}</Link>.
+      </p>
+    );
+  }
   if (!entry) {
     return <p className={styles.soft}>The bank has not shown this sum yet.</p>;
   }

@@ -1,6 +1,7 @@
 package io.sumbrel.core.deposit;
 
 import io.sumbrel.core.evidence.TextSpan;
+import io.sumbrel.core.ledger.StandardAccount;
 import io.sumbrel.core.receipt.BankLine;
 import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.receipt.MoneyInId;
@@ -14,6 +15,7 @@ import java.util.Set;
  * Money that is in the books already and waits for the bank to show it: a slip, a batch, a payout,
  * or a receipt on hand. To place the bank's entry of it on invoices would count it twice.
  *
+ * @param standsOn the ledger account of its money until the bank shows it
  * @param account the bank account into which it goes; empty while that is not known
  * @param date on which it was handed in, banked or received
  * @param amountMinor what reaches the bank, in minor units
@@ -21,8 +23,9 @@ import java.util.Set;
  * @param others entries of which a person said that they are something else
  */
 public record Recorded(
-    long id,
+    RecordedId id,
     DepositKind kind,
+    StandardAccount standsOn,
     Currency currency,
     Optional<Long> account,
     String reference,
@@ -67,7 +70,8 @@ public record Recorded(
     LocalDate booked = entry.bookingDate();
     boolean lies = date.isBefore(booked) && !date.isBefore(booked.minusDays(days));
     long into = account.orElse(entry.bankLine().orElseThrow().account());
-    return new WaitingEntries.Known(id, kind, into, reference, lies ? booked : date, amountMinor);
+    return new WaitingEntries.Known(
+        id.number(), kind, into, reference, lies ? booked : date, amountMinor);
   }
 
   private static WaitingEntries.Entry of(MoneyIn entry) {

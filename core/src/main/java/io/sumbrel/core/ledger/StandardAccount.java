@@ -23,6 +23,7 @@ public enum StandardAccount {
   PROCESSOR_FEES("6110", "Processor fees", Use.FREE),
   SMALL_DIFFERENCES("6200", "Small differences", Use.FREE),
   ROUNDING("6210", "Rounding", Use.FREE),
+  DEPOSIT_DIFFERENCES("6220", "Deposit differences", Use.CONTROL),
   OTHER_EXPENSE("6900", "Other expense", Use.FREE);
 
   /** Where money stands that was recorded and that the bank has not shown. */

@@ -33,6 +33,11 @@ public record ItemMovement(ItemId item, Kind kind, long totalDelta, long openDel
     }
   }
 
+  /** The movement with which a new credit of so much begins. */
+  static ItemMovement staysAsCredit(ItemId credit, long minor) {
+    return new ItemMovement(credit, Kind.STAYS_AS_CREDIT, -minor, -minor);
+  }
+
   ItemMovement mirrored() {
     return new ItemMovement(item, Kind.TURNED_BACK, -totalDelta, -openDelta);
   }

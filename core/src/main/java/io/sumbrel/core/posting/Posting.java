@@ -1,5 +1,6 @@
 package io.sumbrel.core.posting;
 
+import io.sumbrel.core.deposit.Tie;
 import io.sumbrel.core.ledger.JournalEntry;
 import io.sumbrel.core.tape.Tape;
 import java.time.LocalDate;
@@ -7,9 +8,11 @@ import java.util.List;
 import java.util.Optional;
 
 /**
- * One event in the books: never changed, never deleted; an error is turned back by another posting.
+ * One event as it stands in the books: never changed, never deleted; an error is turned back by
+ * another posting.
  *
  * @param tape the strip that was posted, of a posting of that kind
+ * @param tie what was tied, of a posting of that kind
  * @param turnsBack the posting that this one undoes
  */
 public record Posting(
@@ -18,14 +21,35 @@ public record Posting(
     JournalEntry entry,
     List<ItemMovement> movements,
     Optional<Tape> tape,
+    Optional<Tie> tie,
     Optional<PostingNumber> turnsBack) {
 
   public Posting {
     movements = List.copyOf(movements);
     if (tape.isPresent() != (kind == PostingKind.TAPE)
+        || tie.isPresent() != (kind == PostingKind.TIED)
         || turnsBack.isPresent() != (kind == PostingKind.TURNED_BACK)) {
       throw new IllegalArgumentException(kind + " " + number.words());
     }
+  }
+
+  /** How an event stands in the books. */
+  public static Posting of(PostingNumber number, Event event) {
+    return new Posting(
+        number,
+        event.kind(),
+        event.entry(),
+        event.movements(),
+        event instanceof TapePosted posted ? Optional.of(posted.tape()) : Optional.empty(),
+        event instanceof Tied tied ? Optional.of(tied.tie()) : Optional.empty(),
+        event instanceof TurnedBack back ? Optional.of(back.original()) : Optional.empty());
+  }
+
+  /** What it explains while it is not turned back. */
+  public Claimed claims() {
+    return tape.map(t -> Claimed.of(t.moneyIn().id()))
+        .or(() -> tie.map(Tied::of))
+        .orElse(Claimed.NONE);
   }
 
   /** The posting date. */

@@ -6,6 +6,7 @@ public enum PostingKind {
   ITEMS_READ("open items read"),
   RECEIPTS_FORWARD("receipts brought forward"),
   TAPE("explained"),
+  TIED("tied"),
   TURNED_BACK("turned back");
 
   private final String words;
@@ -16,5 +17,10 @@ public enum PostingKind {
 
   public String words() {
     return words;
+  }
+
+  /** Whether it explains what came in, and may be turned back. */
+  public boolean isExplanation() {
+    return this == TAPE || this == TIED;
   }
 }

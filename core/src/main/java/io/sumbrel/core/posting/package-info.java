@@ -1,4 +1,5 @@
 /**
- * The table that leads from an event of the job to its journal entry. Entry: {@code PostingTable}.
+ * What happens to the books, and how it stands in them: every event of the job with its journal
+ * entry and all that it does. Entry: {@code Event}.
  */
 package io.sumbrel.core.posting;

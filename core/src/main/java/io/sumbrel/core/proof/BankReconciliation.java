@@ -59,7 +59,7 @@ public record BankReconciliation(
     for (Posting posting : facts.postings()) {
       LocalDate end = turnedBackOn.getOrDefault(posting.number(), LocalDate.MAX);
       if (!posting.date().isAfter(day) && end.isAfter(day)) {
-        posting.tape().ifPresent(t -> explained.add(t.moneyIn().id()));
+        explained.addAll(posting.claims().money());
       }
     }
     return explained;

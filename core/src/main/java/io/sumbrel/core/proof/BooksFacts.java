@@ -2,6 +2,7 @@ package io.sumbrel.core.proof;
 
 import io.sumbrel.core.deposit.DepositKind;
 import io.sumbrel.core.deposit.MemberKind;
+import io.sumbrel.core.deposit.RecordedId;
 import io.sumbrel.core.ledger.AccountCode;
 import io.sumbrel.core.money.Money;
 import io.sumbrel.core.openitem.OpenItem;
@@ -26,7 +27,7 @@ public record BooksFacts(
     List<Entry> entries,
     List<Entry> gone,
     List<Deposit> deposits,
-    List<Member> onHand,
+    List<OnHand> onHand,
     List<OpenItem> items,
     List<Posting> postings,
     List<Intake> intakes,
@@ -48,17 +49,32 @@ public record BooksFacts(
    * What reaches the bank as one sum.
    *
    * @param waiting the bank entry that is this sum
+   * @param tie the posting by which it is tied to what the bank shows
    */
   public record Deposit(
+      RecordedId id,
       String words,
       DepositKind kind,
       Currency currency,
       long netMinor,
       List<Member> members,
-      Optional<MoneyInId> waiting) {}
+      Optional<MoneyInId> waiting,
+      Optional<PostingNumber> tie) {}
 
   /**
-   * A member of a deposit, or a receipt on hand.
+   * A receipt on no slip.
+   *
+   * @param tie the posting by which it is tied to what the bank shows
+   */
+  public record OnHand(
+      RecordedId id,
+      MemberKind kind,
+      Currency currency,
+      long amountMinor,
+      Optional<PostingNumber> tie) {}
+
+  /**
+   * A member of a deposit.
    *
    * @param moneyIn as which it must be explained; empty where it is explained otherwise
    */

@@ -11,7 +11,7 @@ import io.sumbrel.core.posting.ItemMovement;
 import io.sumbrel.core.posting.Posting;
 import io.sumbrel.core.posting.PostingKind;
 import io.sumbrel.core.posting.PostingNumber;
-import io.sumbrel.core.posting.PostingTable;
+import io.sumbrel.core.posting.TapePosted;
 import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.core.tape.Tape;
 import java.util.ArrayList;
@@ -42,6 +42,7 @@ public final class Proof {
   /** Computes every invariant. */
   public static List<ProofLine> of(BooksFacts facts) {
     Proof proof = new Proof(facts);
+    DepositProof deposits = new DepositProof(facts, proof.live());
     return List.of(
         proof.tapes(),
         proof.openAmounts(),
@@ -49,15 +50,19 @@ public final class Proof {
         proof.receivables(),
         proof.oneState(),
         proof.bankReconciled(),
-        proof.deposits(),
+        deposits.members(),
         proof.intakes(),
         proof.numbers(),
         proof.unidentified(),
-        proof.clearing());
+        deposits.clearing());
   }
 
   private boolean isLive(Posting posting) {
     return !turnedBackBy.containsKey(posting.number());
+  }
+
+  private List<Posting> live() {
+    return facts.postings().stream().filter(this::isLive).toList();
   }
 
   private ProofLine tapes() {
@@ -76,7 +81,7 @@ public final class Proof {
       }
       if (entry == null || entry.moneyIn().amountMinor() != tape.moneyIn().amountMinor()) {
         failures.add(name + ": what it received is not what was imported.");
-      } else if (!PostingTable.tape(tape, entry.account(), posting.date())
+      } else if (!TapePosted.journal(tape, entry.account(), posting.date())
           .equals(posting.entry())) {
         failures.add(name + ": its journal entry is not what the posting table gives.");
       }
@@ -131,7 +136,7 @@ public final class Proof {
 
   private ProofLine receivables() {
     Map<String, Long> ledger = new TreeMap<>();
-    for (JournalLine line : linesOn(StandardAccount.RECEIVABLES)) {
+    for (JournalLine line : linesOn(facts, StandardAccount.RECEIVABLES)) {
       String customer = line.customer().map(c -> Long.toString(c.number())).orElse("none");
       ledger.merge(customer + " " + line.amount().currency(), line.amount().minor(), Long::sum);
     }
@@ -159,9 +164,8 @@ public final class Proof {
   private ProofLine oneState() {
     List<String> failures = new ArrayList<>();
     Map<MoneyInId, PostingNumber> explained = new HashMap<>();
-    for (Posting posting : facts.postings()) {
-      if (posting.tape().isPresent() && isLive(posting)) {
-        MoneyInId id = posting.tape().get().moneyIn().id();
+    for (Posting posting : live()) {
+      for (MoneyInId id : posting.claims().money()) {
         PostingNumber twice = explained.put(id, posting.number());
         if (twice != null) {
           failures.add(
@@ -182,9 +186,9 @@ public final class Proof {
       }
     }
     Set<MoneyInId> waiting = new HashSet<>();
-    for (BooksFacts.Deposit deposit : facts.deposits()) {
-      deposit.waiting().ifPresent(waiting::add);
-    }
+    facts.deposits().stream()
+        .filter(d -> d.tie().isEmpty())
+        .forEach(d -> d.waiting().ifPresent(waiting::add));
     waiting.stream()
         .filter(explained::containsKey)
         .forEach(
@@ -241,81 +245,6 @@ public final class Proof {
                 AmountText.words(day.ledgerMinor(), currency)));
   }
 
-  private ProofLine deposits() {
-    List<String> failures = new ArrayList<>();
-    for (BooksFacts.Deposit deposit : facts.deposits()) {
-      long members = deposit.members().stream().mapToLong(BooksFacts.Member::amountMinor).sum();
-      long atBank =
-          deposit
-              .waiting()
-              .map(id -> entries.get(id).moneyIn().amountMinor())
-              .orElse(deposit.netMinor());
-      if (members != deposit.netMinor() || atBank != deposit.netMinor()) {
-        failures.add(
-            "%s: its members make %s, it states %s, the bank shows %s."
-                .formatted(
-                    deposit.words(),
-                    AmountText.words(members, deposit.currency()),
-                    AmountText.words(deposit.netMinor(), deposit.currency()),
-                    AmountText.words(atBank, deposit.currency())));
-      }
-    }
-    return new ProofLine(
-        9,
-        "The members of every deposit make its net, and the bank's entry is that sum",
-        facts.deposits().size() + " deposits",
-        failures);
-  }
-
-  /** Invariants 5, 6 and 13: what was recorded and is not tied stands on the clearing accounts. */
-  private ProofLine clearing() {
-    Map<String, Long> expected = new TreeMap<>();
-    for (BooksFacts.Deposit deposit : facts.deposits()) {
-      for (BooksFacts.Member member : deposit.members()) {
-        if (isRecorded(deposit, member)) {
-          expected.merge(
-              key(deposit.kind().clearing(), deposit.currency()), member.amountMinor(), Long::sum);
-        }
-      }
-    }
-    for (BooksFacts.Member member : facts.onHand()) {
-      expected.merge(
-          key(member.kind().onHand(), member.currency()), member.amountMinor(), Long::sum);
-    }
-    Map<String, Long> ledger = new TreeMap<>();
-    for (StandardAccount account : StandardAccount.CLEARING) {
-      for (JournalLine line : linesOn(account)) {
-        ledger.merge(key(account, line.amount().currency()), line.amount().minor(), Long::sum);
-      }
-    }
-    List<String> failures = new ArrayList<>();
-    Set<String> keys = new HashSet<>(expected.keySet());
-    keys.addAll(ledger.keySet());
-    for (String key : keys) {
-      if (!expected.getOrDefault(key, 0L).equals(ledger.getOrDefault(key, 0L))) {
-        failures.add(key + " does not stand at what was recorded and is not tied.");
-      }
-    }
-    return new ProofLine(
-        13,
-        "Receipts on hand, in transit, of the lockbox and the processor are what was recorded and is not tied",
-        keys.size() + " balances",
-        failures);
-  }
-
-  private static String key(StandardAccount account, Currency currency) {
-    return account.words() + " " + currency;
-  }
-
-  /** Slips were recorded as they came; what a box or a processor brings, when it is explained. */
-  private boolean isRecorded(BooksFacts.Deposit deposit, BooksFacts.Member member) {
-    return switch (deposit.kind()) {
-      case SLIP, SINGLE -> true;
-      case LOCKBOX_BATCH, PAYOUT ->
-          member.moneyIn().map(entries::get).filter(e -> e.explanation().isPresent()).isPresent();
-    };
-  }
-
   private ProofLine intakes() {
     List<String> failures = new ArrayList<>();
     for (BooksFacts.Intake intake : facts.intakes()) {
@@ -363,7 +292,7 @@ public final class Proof {
 
   private ProofLine unidentified() {
     Map<String, Long> ledger = new TreeMap<>();
-    for (JournalLine line : linesOn(StandardAccount.UNIDENTIFIED_RECEIPTS)) {
+    for (JournalLine line : linesOn(facts, StandardAccount.UNIDENTIFIED_RECEIPTS)) {
       ledger.merge(line.amount().currency().toString(), line.amount().minor(), Long::sum);
     }
     Map<String, Long> items = new TreeMap<>();
@@ -392,7 +321,7 @@ public final class Proof {
     return words.isEmpty() ? "none" : String.join(", ", words);
   }
 
-  private List<JournalLine> linesOn(StandardAccount account) {
+  static List<JournalLine> linesOn(BooksFacts facts, StandardAccount account) {
     return facts.postings().stream()
         .filter(p -> p.kind() != PostingKind.BANK_BEGINS)
         .flatMap(p -> p.entry().lines().stream())

@@ -23,6 +23,9 @@ class BooksTest {
     }
     assertThat(walk.posted).as("a walk that posts little proves little").isGreaterThan(50);
     assertThat(walk.turnedBack).isGreaterThan(15);
+    assertThat(walk.tied).isGreaterThan(3);
+    assertThat(walk.detailed).isPositive();
+    assertThat(walk.rebilled).isGreaterThan(5);
     assertThat(walk.refused).as("foolish acts are tried too").isGreaterThan(10);
   }
 }

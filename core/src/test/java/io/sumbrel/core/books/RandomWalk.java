@@ -5,10 +5,13 @@ import io.sumbrel.core.bank.BankStatement;
 import io.sumbrel.core.bank.Method;
 import io.sumbrel.core.bank.StatementEntry;
 import io.sumbrel.core.bank.StatementFrame;
+import io.sumbrel.core.deposit.BankedDeposit;
+import io.sumbrel.core.deposit.BroughtForward;
 import io.sumbrel.core.deposit.Deposit;
 import io.sumbrel.core.deposit.DepositKind;
 import io.sumbrel.core.deposit.DepositMember;
 import io.sumbrel.core.deposit.MemberKind;
+import io.sumbrel.core.deposit.TieReason;
 import io.sumbrel.core.difference.Authority;
 import io.sumbrel.core.difference.DifferenceReason;
 import io.sumbrel.core.ledger.AccountCode;
@@ -20,8 +23,8 @@ import io.sumbrel.core.openitem.ListedItem;
 import io.sumbrel.core.openitem.OpenItem;
 import io.sumbrel.core.openitem.OpenItemList;
 import io.sumbrel.core.openitem.Terms;
+import io.sumbrel.core.posting.ItemMovement;
 import io.sumbrel.core.posting.Posting;
-import io.sumbrel.core.posting.PostingKind;
 import io.sumbrel.core.proof.BooksFacts;
 import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.refusal.Refusal;
@@ -49,12 +52,16 @@ final class RandomWalk {
   int posted;
   int turnedBack;
   int refused;
+  int tied;
+  int detailed;
+  int rebilled;
 
   RandomWalk(long seed) {
     random = new Random(seed);
     books = new Books(HouseLimits.DEFAULTS, day);
     books.beginAccount(BANK, new AccountCode("1010"), day, Money.ofMinor(USD, 1_000_000));
     readList();
+    bringForward();
     readStatement(0);
   }
 
@@ -76,7 +83,11 @@ final class RandomWalk {
         bringDeposit();
       } else if (act < 17) {
         books.closeUntil(day.minusDays(20));
-      } else if (act < 85) {
+      } else if (act < 21) {
+        giveParts();
+      } else if (act < 28) {
+        tie();
+      } else if (act < 87) {
         post();
       } else {
         turnBack();
@@ -94,6 +105,7 @@ final class RandomWalk {
       sum += amount;
       entries.add(StatementEntry.at(i + 1, day, amount).method(Method.TRANSFER).text("x").build());
     }
+    sum += showDeposit(entries);
     long opening = books.lastClosing(BANK) + gap;
     books.readStatement(
         BANK,
@@ -107,6 +119,104 @@ final class RandomWalk {
             entries));
     day = day.plusDays(1);
     books.advanceTo(day);
+  }
+
+  /** The bank shows what was recorded: as one sum, in two, or counted otherwise. */
+  private long showDeposit(List<StatementEntry> entries) {
+    List<BooksFacts.Deposit> open = untied();
+    if (open.isEmpty()) {
+      return 0;
+    }
+    long net = open.get(random.nextInt(open.size())).netMinor();
+    long shown = random.nextInt(4) == 0 ? net - 1 - random.nextInt(400) : net;
+    long first = random.nextInt(3) == 0 && shown > 10 ? shown / 3 : 0;
+    for (long part : new long[] {first, shown - first}) {
+      if (part != 0) {
+        entries.add(
+            StatementEntry.at(entries.size() + 1, day, part)
+                .method(Method.DEPOSIT)
+                .text("deposit")
+                .build());
+      }
+    }
+    return shown;
+  }
+
+  private List<BooksFacts.Deposit> untied() {
+    return books.facts().deposits().stream().filter(d -> d.tie().isEmpty()).toList();
+  }
+
+  /** A slip, a transfer, cheques and cash on hand, from before the books. */
+  private void bringForward() {
+    Deposit slip =
+        new Deposit(
+            DepositKind.SLIP,
+            USD,
+            "S1",
+            day,
+            900,
+            List.of(member(MemberKind.CHEQUE, 500), member(MemberKind.CASH, 400)));
+    books.bringForward(
+        new BroughtForward(
+            List.of(new BankedDeposit("1", slip)),
+            List.of(
+                new BroughtForward.OnHand(USD, member(MemberKind.CHEQUE, 7_000)),
+                new BroughtForward.OnHand(USD, member(MemberKind.CASH, 310)))));
+  }
+
+  /** Ties what meets, or nearly; now and then what does not, or is tied already. */
+  private void tie() {
+    List<BooksFacts.Deposit> open = random.nextInt(10) == 0 ? books.facts().deposits() : untied();
+    List<BooksFacts.Entry> pile =
+        books.entries().stream()
+            .filter(e -> e.explanation().isEmpty() || random.nextInt(30) == 0)
+            .filter(e -> e.moneyIn().bankLine().isPresent())
+            .toList();
+    if (open.isEmpty() || pile.isEmpty()) {
+      return;
+    }
+    for (BooksFacts.Deposit deposit : open) {
+      for (int i = 0; i < pile.size(); i++) {
+        for (int j = i; j < pile.size(); j++) {
+          long shown =
+              pile.get(i).moneyIn().amountMinor()
+                  + (j == i ? 0 : pile.get(j).moneyIn().amountMinor());
+          if (Math.abs(shown - deposit.netMinor()) < 300) {
+            tie(deposit, i == j ? List.of(pile.get(i)) : List.of(pile.get(i), pile.get(j)));
+            return;
+          }
+        }
+      }
+    }
+    tie(open.get(random.nextInt(open.size())), List.of(pile.get(random.nextInt(pile.size()))));
+  }
+
+  private void tie(BooksFacts.Deposit deposit, List<BooksFacts.Entry> shown) {
+    long sum = shown.stream().mapToLong(e -> e.moneyIn().amountMinor()).sum();
+    boolean meets = sum == deposit.netMinor();
+    books.tie(
+        shown.stream().map(e -> e.moneyIn().id()).toList(),
+        List.of(deposit.id()),
+        meets == (random.nextInt(20) != 0)
+            ? Optional.empty()
+            : Optional.of(TieReason.COUNTED_OTHERWISE),
+        authority());
+    tied++;
+  }
+
+  /** A sum of the bank turns out to be several; one that was turned back among them. */
+  private void giveParts() {
+    List<BooksFacts.Entry> sums =
+        books.entries().stream()
+            .filter(e -> e.moneyIn().bankLine().isPresent() && e.moneyIn().amountMinor() > 1)
+            .filter(e -> e.explanation().isEmpty() || random.nextInt(30) == 0)
+            .toList();
+    if (!sums.isEmpty()) {
+      MoneyIn sum = sums.get(random.nextInt(sums.size())).moneyIn();
+      long first = sum.amountMinor() / 2;
+      books.giveParts(sum.id(), List.of(first, sum.amountMinor() - first));
+      detailed++;
+    }
   }
 
   /** A batch of cheques, or a payout with a fee and sometimes a refund. */
@@ -163,6 +273,10 @@ final class RandomWalk {
     ListChoice choice = random.nextBoolean() ? ListChoice.KEEP_OURS : ListChoice.SETTLED_ELSEWHERE;
     ListScope scope = random.nextInt(6) == 0 ? ListScope.COMPLETE : ListScope.CHANGES_ONLY;
     books.readList(new OpenItemList(items), scope, choice);
+    rebilled +=
+        books.postings().get(books.postings().size() - 1).movements().stream()
+            .filter(m -> m.kind() == ItemMovement.Kind.CUSTOMER_CHANGED)
+            .count();
   }
 
   private ListedItem listed(int line, String number, long total, long open) {
@@ -264,7 +378,7 @@ final class RandomWalk {
   private void turnBack() {
     List<Posting> postings = books.postings();
     Posting posting = postings.get(random.nextInt(postings.size()));
-    if (posting.kind() == PostingKind.TAPE || random.nextInt(10) == 0) {
+    if (posting.kind().isExplanation() || random.nextInt(10) == 0) {
       books.turnBack(posting.number());
       turnedBack++;
     }

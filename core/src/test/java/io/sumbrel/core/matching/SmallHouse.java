@@ -3,6 +3,7 @@ package io.sumbrel.core.matching;
 import io.sumbrel.core.bank.Method;
 import io.sumbrel.core.deposit.DepositKind;
 import io.sumbrel.core.deposit.Recorded;
+import io.sumbrel.core.deposit.RecordedId;
 import io.sumbrel.core.openitem.ItemId;
 import io.sumbrel.core.openitem.ItemKind;
 import io.sumbrel.core.openitem.OpenItem;
@@ -149,8 +150,9 @@ public abstract class SmallHouse {
       DepositKind kind, Optional<Long> account, String number, String words, long minor) {
     Recorded waiting =
         new Recorded(
-            recorded.size() + 1L,
+            new RecordedId(recorded.size() + 1L),
             kind,
+            kind.clearing(),
             USD,
             account,
             number,

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import io.sumbrel.core.deposit.DepositKind;
 import io.sumbrel.core.deposit.Recorded;
+import io.sumbrel.core.deposit.RecordedId;
 import io.sumbrel.core.difference.DifferenceLimits;
 import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.receipt.MoneyInId;
@@ -51,6 +52,7 @@ class TieTest extends SmallHouse {
         new Recorded(
             old.id(),
             old.kind(),
+            old.standsOn(),
             old.currency(),
             old.account(),
             old.reference(),
@@ -149,7 +151,16 @@ class TieTest extends SmallHouse {
   private void waits(Currency currency, Optional<Long> account, Set<MoneyInId> others) {
     recorded.add(
         new Recorded(
-            1, DepositKind.SLIP, currency, account, "4711", DAY, 64_000, "slip 4711", others));
+            new RecordedId(1),
+            DepositKind.SLIP,
+            DepositKind.SLIP.clearing(),
+            currency,
+            account,
+            "4711",
+            DAY,
+            64_000,
+            "slip 4711",
+            others));
   }
 
   @Test

@@ -56,10 +56,14 @@ class PostingTest {
   }
 
   private static OpenItem ours(String number, long total, long open) {
+    return ours(number, total, open, 1);
+  }
+
+  private static OpenItem ours(String number, long total, long open, long customer) {
     return new OpenItem(
         new ItemId(1),
         total < 0 ? ItemKind.CREDIT_NOTE : ItemKind.INVOICE,
-        Optional.of(new CustomerId(1)),
+        Optional.of(new CustomerId(customer)),
         number,
         DAY,
         Optional.empty(),
@@ -94,30 +98,48 @@ class PostingTest {
 
   @Test
   void aBankAccountBeginsAgainstBroughtForward() {
-    JournalEntry entry = PostingTable.bankBegins(BANK, Money.ofMinor(USD, 500), DAY);
+    JournalEntry entry = BankBegins.of(BANK, Money.ofMinor(USD, 500), DAY).entry();
     assertThat(entry.effectOn(BANK, USD)).isEqualTo(500);
     assertThat(entry.effectOn(StandardAccount.BROUGHT_FORWARD.code(), USD)).isEqualTo(-500);
-    assertThat(PostingTable.bankBegins(BANK, Money.zero(USD), DAY).lines()).isEmpty();
+    assertThat(BankBegins.of(BANK, Money.zero(USD), DAY).entry().lines()).isEmpty();
+  }
+
+  private static ItemsRead taken(List<ListedItem> rows, Map<String, OpenItem> ours) {
+    return ItemsRead.of(
+        ListComparison.of(new OpenItemList(rows), ListScope.CHANGES_ONLY, ours),
+        row -> ListChoice.KEEP_OURS,
+        new ItemsRead.Means(
+            Map.of("K-1", new CustomerId(1), "K-2", new CustomerId(2)),
+            new PostingNumber(2026, 7),
+            DAY,
+            () -> new ItemId(9)));
   }
 
   @Test
-  void itemsStandAgainstBillingClearingInTheirOwnCurrency() {
-    CustomerId customer = new CustomerId(1);
-    JournalEntry entry =
-        PostingTable.itemsRead(
-            List.of(
-                new PostingTable.ReceivablesMove(customer, Money.ofMinor(USD, 300)),
-                new PostingTable.ReceivablesMove(customer, Money.ofMinor(USD, -100)),
-                new PostingTable.ReceivablesMove(customer, Money.ofMinor(EUR, 70))),
-            DAY);
+  void itemsStandAgainstBillingClearing() {
+    ItemsRead read = taken(List.of(listed("T-1", 300, 300), listed("C-1", -100, -100)), Map.of());
     AccountCode clearing = StandardAccount.BILLING_CLEARING.code();
-    assertThat(entry.effectOn(clearing, USD)).isEqualTo(-200);
-    assertThat(entry.effectOn(clearing, EUR)).isEqualTo(-70);
+    assertThat(read.entry().effectOn(clearing, USD)).isEqualTo(-200);
+    assertThat(read.newItems()).hasSize(2).allMatch(i -> i.openMinor() == 0);
+    assertThat(read.movements().stream().mapToLong(ItemMovement::openDelta).sum()).isEqualTo(200);
+  }
+
+  @Test
+  void anItemBilledToAnotherCustomerTakesItsOpenAmountThere() {
+    OpenItem item = ours("T-1", 300, 120, 2);
+    ItemsRead read = taken(List.of(listed("T-1", 300, 120)), Map.of("T-1", item));
+    assertThat(read.described().get(0).customer()).contains(new CustomerId(1));
+    assertThat(read.entry().lines())
+        .containsExactlyInAnyOrder(
+            JournalLine.credit(StandardAccount.RECEIVABLES.code(), Money.ofMinor(USD, 120))
+                .of(new CustomerId(2)),
+            JournalLine.debit(StandardAccount.RECEIVABLES.code(), Money.ofMinor(USD, 120))
+                .of(new CustomerId(1)));
   }
 
   @Test
   void turnedBackIsTheMirror() {
-    JournalEntry entry = PostingTable.bankBegins(BANK, Money.ofMinor(USD, 500), DAY);
+    JournalEntry entry = BankBegins.of(BANK, Money.ofMinor(USD, 500), DAY).entry();
     JournalEntry contra = entry.mirrored(DAY.plusDays(3));
     assertThat(contra.effectOn(BANK, USD)).isEqualTo(-500);
     assertThat(contra.date()).isEqualTo(DAY.plusDays(3));
@@ -201,15 +223,16 @@ class PostingTest {
         new Deposit(
             DepositKind.SINGLE, EUR, "T", DAY, 70, List.of(receipt(MemberKind.TRANSFER, 70)));
     JournalEntry entry =
-        PostingTable.receiptsForward(
-            new BroughtForward(
-                List.of(new BankedDeposit("1", slip), new BankedDeposit("2", transfer)),
-                List.of(
-                    new BroughtForward.OnHand(USD, receipt(MemberKind.CHEQUE, 30)),
-                    new BroughtForward.OnHand(USD, receipt(MemberKind.CHEQUE, 5)),
-                    new BroughtForward.OnHand(USD, receipt(MemberKind.CASH, 8)),
-                    new BroughtForward.OnHand(USD, receipt(MemberKind.CARD, 9)))),
-            DAY);
+        ReceiptsForward.of(
+                new BroughtForward(
+                    List.of(new BankedDeposit("1", slip), new BankedDeposit("2", transfer)),
+                    List.of(
+                        new BroughtForward.OnHand(USD, receipt(MemberKind.CHEQUE, 30)),
+                        new BroughtForward.OnHand(USD, receipt(MemberKind.CHEQUE, 5)),
+                        new BroughtForward.OnHand(USD, receipt(MemberKind.CASH, 8)),
+                        new BroughtForward.OnHand(USD, receipt(MemberKind.CARD, 9)))),
+                DAY)
+            .entry();
     assertThat(JournalEntry.imbalances(entry.lines()).values()).containsOnly(0L);
     assertThat(on(entry, StandardAccount.DEPOSITS_IN_TRANSIT, USD)).isEqualTo(900);
     assertThat(on(entry, StandardAccount.DEPOSITS_IN_TRANSIT, EUR)).isEqualTo(70);

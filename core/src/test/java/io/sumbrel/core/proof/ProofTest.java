@@ -4,6 +4,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import io.sumbrel.core.deposit.DepositKind;
 import io.sumbrel.core.deposit.MemberKind;
+import io.sumbrel.core.deposit.RecordedId;
+import io.sumbrel.core.deposit.Tie;
+import io.sumbrel.core.deposit.TieReason;
 import io.sumbrel.core.ledger.AccountCode;
 import io.sumbrel.core.ledger.JournalEntry;
 import io.sumbrel.core.ledger.JournalLine;
@@ -17,7 +20,8 @@ import io.sumbrel.core.posting.ItemMovement;
 import io.sumbrel.core.posting.Posting;
 import io.sumbrel.core.posting.PostingKind;
 import io.sumbrel.core.posting.PostingNumber;
-import io.sumbrel.core.posting.PostingTable;
+import io.sumbrel.core.posting.TapePosted;
+import io.sumbrel.core.posting.Tied;
 import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.core.tape.Tape;
@@ -56,12 +60,17 @@ class ProofTest {
   private BooksFacts.Intake intake = new BooksFacts.Intake("s", 1, 500, 1, 500, 0, 0, 0, 0);
   private List<AuditLine> audit = audit("first", "second");
   private List<BooksFacts.Deposit> deposits = List.of();
-  private List<BooksFacts.Member> onHand = List.of();
+  private List<BooksFacts.OnHand> onHand = List.of();
 
   ProofTest() {
     JournalEntry seen =
-        PostingTable.itemsRead(
-            List.of(new PostingTable.ReceivablesMove(CUSTOMER, Money.ofMinor(USD, 500))), DAY);
+        new JournalEntry(
+            DAY,
+            List.of(
+                JournalLine.debit(StandardAccount.RECEIVABLES.code(), Money.ofMinor(USD, 500))
+                    .of(CUSTOMER),
+                JournalLine.credit(
+                    StandardAccount.BILLING_CLEARING.code(), Money.ofMinor(USD, 500))));
     postings.add(
         posting(
             1,
@@ -73,7 +82,7 @@ class ProofTest {
         posting(
             2,
             PostingKind.TAPE,
-            PostingTable.tape(tape, BANK, DAY),
+            TapePosted.journal(tape, BANK, DAY),
             new ItemMovement(item.id(), ItemMovement.Kind.PLACED, 0, -500),
             Optional.of(tape)));
   }
@@ -97,7 +106,13 @@ class ProofTest {
   private static Posting posting(
       int number, PostingKind kind, JournalEntry entry, ItemMovement move, Optional<Tape> tape) {
     return new Posting(
-        new PostingNumber(2026, number), kind, entry, List.of(move), tape, Optional.empty());
+        new PostingNumber(2026, number),
+        kind,
+        entry,
+        List.of(move),
+        tape,
+        Optional.empty(),
+        Optional.empty());
   }
 
   private static List<AuditLine> audit(String... acts) {
@@ -143,6 +158,7 @@ class ProofTest {
             PostingKind.TURNED_BACK,
             postings.get(1).entry().mirrored(DAY.plusDays(2)),
             List.of(new ItemMovement(item.id(), ItemMovement.Kind.TURNED_BACK, 0, 500)),
+            Optional.empty(),
             Optional.empty(),
             Optional.of(new PostingNumber(2026, 2))));
     item = item(500);
@@ -233,7 +249,17 @@ class ProofTest {
   }
 
   private static BooksFacts.Deposit slip(long net, Optional<MoneyInId> waiting, long... members) {
+    return slip(net, waiting, Optional.empty(), members);
+  }
+
+  private static BooksFacts.OnHand cheque(long minor, Optional<PostingNumber> tie) {
+    return new BooksFacts.OnHand(new RecordedId(2), MemberKind.CHEQUE, USD, minor, tie);
+  }
+
+  private static BooksFacts.Deposit slip(
+      long net, Optional<MoneyInId> waiting, Optional<PostingNumber> tie, long... members) {
     return new BooksFacts.Deposit(
+        new RecordedId(1),
         "slip",
         DepositKind.SLIP,
         USD,
@@ -242,7 +268,8 @@ class ProofTest {
             .mapToObj(
                 m -> new BooksFacts.Member(MemberKind.CHEQUE, USD, m, Optional.<MoneyInId>empty()))
             .toList(),
-        waiting);
+        waiting,
+        tie);
   }
 
   /** Receipts brought forward, as the posting table has them. */
@@ -265,13 +292,14 @@ class ProofTest {
             entry,
             List.of(),
             Optional.empty(),
+            Optional.empty(),
             Optional.empty()));
   }
 
   @Test
   void holdsForSlipsInTransitAndChequesOnHand() {
     deposits = List.of(slip(900, Optional.empty(), 500, 400));
-    onHand = List.of(new BooksFacts.Member(MemberKind.CHEQUE, USD, 70, Optional.empty()));
+    onHand = List.of(cheque(70, Optional.empty()));
     bringForward(900, 70);
     assertThat(broken()).isEmpty();
   }
@@ -280,13 +308,13 @@ class ProofTest {
   void seesASlipWhoseMembersAreNotItsNet() {
     deposits = List.of(slip(900, Optional.empty(), 500, 399));
     bringForward(899, 1);
-    onHand = List.of(new BooksFacts.Member(MemberKind.CHEQUE, USD, 1, Optional.empty()));
+    onHand = List.of(cheque(1, Optional.empty()));
     assertThat(broken()).containsExactly(9);
   }
 
   @Test
   void seesAChequeThatIsOnHandAndNotInTheBooks() {
-    onHand = List.of(new BooksFacts.Member(MemberKind.CHEQUE, USD, 70, Optional.empty()));
+    onHand = List.of(cheque(70, Optional.empty()));
     assertThat(broken()).containsExactly(13);
   }
 
@@ -294,7 +322,7 @@ class ProofTest {
   void seesAnEntryThatIsExplainedAlthoughItsDepositIsKnown() {
     deposits = List.of(slip(500, Optional.of(MONEY.id()), 500));
     bringForward(500, 1);
-    onHand = List.of(new BooksFacts.Member(MemberKind.CHEQUE, USD, 1, Optional.empty()));
+    onHand = List.of(cheque(1, Optional.empty()));
     assertThat(broken()).containsExactly(7);
   }
 
@@ -303,13 +331,75 @@ class ProofTest {
     deposits =
         List.of(
             new BooksFacts.Deposit(
+                new RecordedId(1),
                 "batch",
                 DepositKind.LOCKBOX_BATCH,
                 USD,
                 500,
                 List.of(
                     new BooksFacts.Member(MemberKind.CHEQUE, USD, 500, Optional.of(MONEY.id()))),
+                Optional.empty(),
                 Optional.empty()));
     assertThat(broken()).as("explained, but on the bank's account").containsExactly(13);
+  }
+
+  /** The bank shows 500: a slip of 430 and a cheque of 75, counted as 70 by the bank. */
+  private void tie(JournalEntry entry) {
+    PostingNumber second = new PostingNumber(2026, 2);
+    deposits = List.of(slip(430, Optional.empty(), Optional.of(second), 430));
+    onHand = List.of(cheque(75, Optional.of(second)));
+    item = item(500);
+    postings.remove(1);
+    postings.add(
+        new Posting(
+            second,
+            PostingKind.TIED,
+            entry,
+            List.of(),
+            Optional.empty(),
+            Optional.of(TIE),
+            Optional.empty()));
+    bringForward(430, 75);
+  }
+
+  private static final Tie TIE =
+      new Tie(
+          BANK,
+          USD,
+          List.of(new Tie.Entry(MONEY.id(), 500)),
+          List.of(
+              new Tie.Record(new RecordedId(1), StandardAccount.DEPOSITS_IN_TRANSIT.code(), 430),
+              new Tie.Record(new RecordedId(2), StandardAccount.CHEQUES_ON_HAND.code(), 75)),
+          Optional.of(TieReason.COUNTED_OTHERWISE));
+
+  @Test
+  void holdsForATieWithANamedDifference() {
+    tie(Tied.journal(TIE, DAY));
+    assertThat(broken()).isEmpty();
+  }
+
+  @Test
+  void seesATieWhoseEntryIsNotTheTables() {
+    tie(
+        new JournalEntry(
+            DAY,
+            List.of(
+                JournalLine.debit(BANK, Money.ofMinor(USD, 500)),
+                JournalLine.credit(StandardAccount.OTHER_INCOME.code(), Money.ofMinor(USD, 500)))));
+    assertThat(broken()).containsExactly(9, 13);
+  }
+
+  @Test
+  void seesADepositThatIsTiedInNoPosting() {
+    tie(Tied.journal(TIE, DAY));
+    onHand = List.of(cheque(75, Optional.empty()));
+    assertThat(broken()).containsExactly(9, 13);
+  }
+
+  @Test
+  void seesATieOfMoreThanTheBankBooked() {
+    tie(Tied.journal(TIE, DAY));
+    deposits = List.of(slip(431, Optional.empty(), deposits.get(0).tie(), 431));
+    assertThat(broken()).contains(9);
   }
 }

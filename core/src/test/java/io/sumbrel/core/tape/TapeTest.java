@@ -12,7 +12,7 @@ import io.sumbrel.core.openitem.ItemKind;
 import io.sumbrel.core.openitem.OpenItem;
 import io.sumbrel.core.openitem.Terms;
 import io.sumbrel.core.party.CustomerId;
-import io.sumbrel.core.posting.PostingTable;
+import io.sumbrel.core.posting.TapePosted;
 import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.core.refusal.Refusal;
@@ -90,7 +90,7 @@ class TapeTest {
   }
 
   private static List<Long> journal(Tape tape) {
-    return PostingTable.tape(tape, new AccountCode("1010"), DAY).lines().stream()
+    return TapePosted.journal(tape, new AccountCode("1010"), DAY).lines().stream()
         .map(l -> l.amount().minor())
         .toList();
   }

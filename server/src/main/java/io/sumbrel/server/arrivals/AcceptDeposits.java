@@ -4,8 +4,7 @@ import io.sumbrel.core.deposit.BankedDeposit;
 import io.sumbrel.core.deposit.BroughtForward;
 import io.sumbrel.core.deposit.Deposit;
 import io.sumbrel.core.deposit.MemberKind;
-import io.sumbrel.core.posting.PostingKind;
-import io.sumbrel.core.posting.PostingTable;
+import io.sumbrel.core.posting.ReceiptsForward;
 import io.sumbrel.formats.FileKind;
 import io.sumbrel.server.books.BankAccount;
 import io.sumbrel.server.books.BooksNames;
@@ -20,7 +19,6 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
@@ -155,14 +153,8 @@ class AcceptDeposits {
     if (receipts.count() > 0) {
       ledger.append(
           actor,
-          new Ledger.Act(
-              PostingKind.RECEIPTS_FORWARD,
-              PostingTable.receiptsForward(receipts, today),
-              List.of(),
-              Optional.empty(),
-              Optional.empty(),
-              Optional.of(arrival.id),
-              Optional.empty()),
+          ReceiptsForward.of(receipts, today),
+          Ledger.Source.of(arrival.id),
           "receipts-brought-forward",
           arrival.fileName);
     }

@@ -117,6 +117,26 @@ public class MoneyLines {
    */
   @Transactional(readOnly = true)
   public MoneyLine explainable(long booksId, MoneyInId id) {
+    MoneyLine found = counting(booksId, id);
+    waiting
+        .depositOf(id)
+        .ifPresent(
+            deposit -> {
+              throw new Refusal(
+                  "waiting",
+                  "This entry is the sum of %s, which is recorded; it waits there to be tied, and placing it here would count the money twice."
+                      .formatted(deposit));
+            });
+    return found;
+  }
+
+  /**
+   * A sum that counts, and may be explained by a tape or a tie.
+   *
+   * @throws Refusal {@code not-found}, {@code held}, {@code detailed}, {@code withdrawn}
+   */
+  @Transactional(readOnly = true)
+  public MoneyLine counting(long booksId, MoneyInId id) {
     MoneyLine found = find(booksId, id);
     MoneyInRow row = entities.find(MoneyInRow.class, id.number());
     if (row.standing == Standing.HELD) {
@@ -130,15 +150,6 @@ public class MoneyLines {
     if (row.standing == Standing.WITHDRAWN) {
       throw new Refusal("withdrawn", "The file that brought this entry was withdrawn.");
     }
-    waiting
-        .depositOf(id)
-        .ifPresent(
-            deposit -> {
-              throw new Refusal(
-                  "waiting",
-                  "This entry is the sum of %s, which is recorded; it waits there to be tied, and placing it here would count the money twice."
-                      .formatted(deposit));
-            });
     return found;
   }
 
@@ -159,7 +170,9 @@ public class MoneyLines {
     return taken;
   }
 
-  /** Money in that somebody explained on a business date, and that stands so, by currency. */
+  /**
+   * Money in that somebody placed by a tape on a business date, and that stands so, by currency.
+   */
   @Transactional(readOnly = true)
   public Map<String, Long> explainedOn(long booksId, LocalDate day) {
     Map<String, Long> explained = new TreeMap<>();
@@ -170,6 +183,7 @@ public class MoneyLines {
             join ClaimRow c on c.moneyInId = m.id
             join PostingRow p on p.id = c.postingId
             where p.booksId = :b and p.actedOn = :d and m.amountMinor > 0
+              and p.moneyInId is not null
             group by m.currency
             """,
             Object[].class)

@@ -79,7 +79,7 @@ public class WithdrawFile {
             "update money_in set standing = 'COUNTS' where id in (select detail_of_id from money_in where arrival_id = :a and detail_of_id is not null)",
             "update money_in set reverses_id = null where arrival_id = :a",
             "update money_in set standing = 'WITHDRAWN' where arrival_id = :a",
-            "delete from money_in where arrival_id = :a and not exists (select 1 from posting p where p.money_in_id = money_in.id)",
+            "delete from money_in where arrival_id = :a and not exists (select 1 from posting p where p.money_in_id = money_in.id) and not exists (select 1 from tie_part t where t.money_in_id = money_in.id)",
             "update bank_statement set sequence_number = null where arrival_id = :a",
             "delete from bank_statement where arrival_id = :a and not exists (select 1 from money_in m where m.statement_id = bank_statement.id)",
             "delete from past_payment where arrival_id = :a")) {
@@ -131,10 +131,16 @@ public class WithdrawFile {
         entities
             .createNativeQuery(
                 """
+                with of_file (id) as (
+                  select id from money_in where arrival_id = :a
+                  union all select id from deposit where arrival_id = :a
+                  union all select id from deposit_member where arrival_id = :a)
                 select p.posting_year, p.posting_number from posting p
-                join money_in m on m.id = p.money_in_id
-                where m.arrival_id = :a and (not :statement
-                  or not exists (select 1 from posting t where t.turns_back_id = p.id))
+                where (p.money_in_id in (select id from of_file) or exists (
+                    select 1 from tie_part t where t.posting_id = p.id
+                    and coalesce(t.money_in_id, t.recorded_id) in (select id from of_file)))
+                  and (not :statement
+                    or not exists (select 1 from posting t where t.turns_back_id = p.id))
                 order by p.id
                 """)
             .setParameter("a", row.id)

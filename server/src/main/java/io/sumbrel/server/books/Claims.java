@@ -1,5 +1,7 @@
 package io.sumbrel.server.books;
 
+import io.sumbrel.core.deposit.RecordedId;
+import io.sumbrel.core.posting.Claimed;
 import io.sumbrel.core.posting.PostingNumber;
 import io.sumbrel.core.receipt.MoneyInId;
 import jakarta.persistence.EntityManager;
@@ -9,10 +11,12 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
-import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
 
-/** The one explanation of each sum. The primary key refuses a second. */
+/**
+ * The one explanation of each sum, and the one tie of what is recorded. The primary keys refuse a
+ * second.
+ */
 @Component
 public class Claims {
   private final EntityManager entities;
@@ -68,17 +72,67 @@ public class Claims {
     return new Claim(row.id, row.number(), row.actor);
   }
 
-  @Transactional(propagation = Propagation.MANDATORY)
-  public void take(MoneyInId moneyIn, long postingId) {
-    ClaimRow row = new ClaimRow();
-    row.moneyInId = moneyIn.number();
-    row.postingId = postingId;
-    entities.persist(row);
+  /** The tie of each deposit and each receipt on hand that is tied. */
+  @Transactional(readOnly = true)
+  public Map<RecordedId, PostingNumber> ties(long booksId) {
+    Map<RecordedId, PostingNumber> ties = new HashMap<>();
+    entities
+        .createQuery(
+            """
+            select c, p from RecordedClaimRow c join PostingRow p on p.id = c.postingId
+            where p.booksId = :b
+            """,
+            Object[].class)
+        .setParameter("b", booksId)
+        .getResultStream()
+        .forEach(
+            r ->
+                ties.put(
+                    new RecordedId(((RecordedClaimRow) r[0]).recordedId),
+                    ((PostingRow) r[1]).number()));
+    return ties;
+  }
+
+  /** What a posting claims now; nothing when it is turned back, or explains nothing. */
+  @Transactional(readOnly = true)
+  public Claimed by(long postingId) {
+    return new Claimed(
+        entities
+            .createQuery("select moneyInId from ClaimRow where postingId = :p", Long.class)
+            .setParameter("p", postingId)
+            .getResultStream()
+            .map(MoneyInId::new)
+            .collect(Collectors.toSet()),
+        entities
+            .createQuery("select recordedId from RecordedClaimRow where postingId = :p", Long.class)
+            .setParameter("p", postingId)
+            .getResultStream()
+            .map(RecordedId::new)
+            .collect(Collectors.toSet()));
+  }
+
+  /** Only postings claim: {@link Ledger#append}. */
+  void take(Claimed claimed, long postingId) {
+    for (MoneyInId id : claimed.money()) {
+      ClaimRow row = new ClaimRow();
+      row.moneyInId = id.number();
+      row.postingId = postingId;
+      entities.persist(row);
+    }
+    for (RecordedId id : claimed.recorded()) {
+      RecordedClaimRow row = new RecordedClaimRow();
+      row.recordedId = id.number();
+      row.postingId = postingId;
+      entities.persist(row);
+    }
     entities.flush();
   }
 
-  @Transactional(propagation = Propagation.MANDATORY)
-  public void release(MoneyInId moneyIn) {
-    entities.remove(entities.find(ClaimRow.class, moneyIn.number()));
+  void release(Claimed claimed) {
+    claimed.money().forEach(id -> entities.remove(entities.find(ClaimRow.class, id.number())));
+    claimed
+        .recorded()
+        .forEach(id -> entities.remove(entities.find(RecordedClaimRow.class, id.number())));
+    entities.flush();
   }
 }

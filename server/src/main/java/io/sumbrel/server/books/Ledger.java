@@ -1,12 +1,12 @@
 package io.sumbrel.server.books;
 
 import io.sumbrel.core.ledger.AccountCode;
-import io.sumbrel.core.ledger.JournalEntry;
 import io.sumbrel.core.ledger.JournalLine;
+import io.sumbrel.core.openitem.OpenItem;
+import io.sumbrel.core.posting.Event;
 import io.sumbrel.core.posting.ItemMovement;
-import io.sumbrel.core.posting.PostingKind;
+import io.sumbrel.core.posting.Posting;
 import io.sumbrel.core.posting.PostingNumber;
-import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.core.tape.Tape;
 import io.sumbrel.core.tape.TapeLine;
 import io.sumbrel.server.audit.AuditRecord;
@@ -19,14 +19,15 @@ import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Function;
 import org.hibernate.Session;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
 
 /**
- * Appends postings: number, journal lines, movements of items, balances and the audit line, all in
- * the caller's transaction. Nothing is ever changed or deleted.
+ * Appends events as postings: number, journal lines, new items, movements, balances, claims and the
+ * audit line, all in the caller's transaction. Nothing is ever changed or deleted.
  */
 @Component
 public class Ledger {
@@ -39,6 +40,8 @@ public class Ledger {
   private final AuditRecord audit;
   private final Months months;
   private final BooksNames names;
+  private final Items items;
+  private final Claims claims;
 
   Ledger(
       EntityManager entities,
@@ -46,35 +49,17 @@ public class Ledger {
       Clock clock,
       AuditRecord audit,
       Months months,
-      BooksNames names) {
+      BooksNames names,
+      Items items,
+      Claims claims) {
     this.entities = entities;
     this.ids = ids;
     this.clock = clock;
     this.audit = audit;
     this.months = months;
     this.names = names;
-  }
-
-  /** What is to be posted. */
-  public record Act(
-      PostingKind kind,
-      JournalEntry entry,
-      List<ItemMovement> movements,
-      Optional<Tape> tape,
-      Optional<MoneyInId> moneyIn,
-      Optional<Long> arrivalId,
-      Optional<Long> turnsBackId) {
-
-    public static Act of(PostingKind kind, JournalEntry entry) {
-      return new Act(
-          kind,
-          entry,
-          List.of(),
-          Optional.empty(),
-          Optional.empty(),
-          Optional.empty(),
-          Optional.empty());
-    }
+    this.items = items;
+    this.claims = claims;
   }
 
   /** A posting as it was stored. */
@@ -91,23 +76,45 @@ public class Ledger {
   }
 
   /**
-   * Appends a posting.
+   * What the books do not need of an event, and a reader later asks for.
    *
+   * @param arrivalId the file that brought it
+   * @param origins where new items stand in it
+   */
+  public record Source(Optional<Long> arrivalId, Function<OpenItem, Items.Origin> origins) {
+    public static final Source NONE =
+        new Source(
+            Optional.empty(), item -> new Items.Origin(Optional.empty(), Optional.empty(), ""));
+
+    public static Source of(long arrivalId) {
+      return new Source(Optional.of(arrivalId), NONE.origins);
+    }
+  }
+
+  /**
+   * Appends an event: the one way into the books.
+   *
+   * @param act its name in the record
    * @throws io.sumbrel.core.refusal.Refusal {@code closed-month} when its date lies in one
    */
   @Transactional(propagation = Propagation.MANDATORY)
-  public Stored append(Actor actor, Act act, String auditAct, String detail) {
-    PostingNumber number = nextNumber(actor.booksId(), act.entry().date());
-    months.requireOpen(actor.booksId(), act.entry().date());
-    yearRow(actor.booksId(), act.entry().date()).lastNumber = number.number();
-    PostingRow row = row(actor, act, number);
+  public Stored append(Actor actor, Event event, Source source, String act, String detail) {
+    PostingNumber number = nextNumber(actor.booksId(), event.date());
+    months.requireOpen(actor.booksId(), event.date());
+    yearRow(actor.booksId(), event.date()).lastNumber = number.number();
+    event.newItems().forEach(i -> items.add(actor.booksId(), i, source.origins.apply(i)));
+    Posting posting = Posting.of(number, event);
+    PostingRow row = row(actor, posting);
+    row.arrivalId = source.arrivalId.orElse(null);
     row.recordNumber = audit.nextNumber(actor.booksId());
     row.actedOn = names.businessDate(actor.booksId());
     entities.persist(row);
-    storeLines(actor.booksId(), row.id, act);
+    storeLines(actor.booksId(), row.id, posting);
     entities.flush();
-    move(act.movements());
-    audit.append(actor, auditAct, number.words(), detail);
+    move(event.movements());
+    claims.release(event.frees());
+    claims.take(event.claims(), row.id);
+    audit.append(actor, act, number.words(), detail);
     return new Stored(row.id, number);
   }
 
@@ -145,33 +152,47 @@ public class Ledger {
         .toList();
   }
 
-  private PostingRow row(Actor actor, Act act, PostingNumber number) {
+  private PostingRow row(Actor actor, Posting posting) {
     PostingRow row = new PostingRow();
     row.id = ids.next();
     row.booksId = actor.booksId();
-    row.postingYear = number.year();
-    row.postingNumber = number.number();
-    row.kind = act.kind();
-    row.postingDate = act.entry().date();
+    row.postingYear = posting.number().year();
+    row.postingNumber = posting.number().number();
+    row.kind = posting.kind();
+    row.postingDate = posting.date();
     row.postedAt = clock.instant().truncatedTo(ChronoUnit.MILLIS);
     row.actor = actor.name();
-    row.moneyInId = act.moneyIn().map(MoneyInId::number).orElse(null);
-    row.arrivalId = act.arrivalId().orElse(null);
-    row.turnsBackId = act.turnsBackId().orElse(null);
+    row.moneyInId = posting.tape().map(t -> t.moneyIn().id().number()).orElse(null);
+    row.turnsBackId = posting.turnsBack().map(n -> idOf(actor.booksId(), n)).orElse(null);
     return row;
   }
 
-  private void storeLines(long booksId, long postingId, Act act) {
+  private long idOf(long booksId, PostingNumber number) {
+    return entities
+        .createQuery(
+            """
+            select id from PostingRow
+            where booksId = :b and postingYear = :y and postingNumber = :n
+            """,
+            Long.class)
+        .setParameter("b", booksId)
+        .setParameter("y", number.year())
+        .setParameter("n", number.number())
+        .getSingleResult();
+  }
+
+  private void storeLines(long booksId, long postingId, Posting posting) {
     int number = 1;
-    for (JournalLine line : act.entry().lines()) {
+    for (JournalLine line : posting.entry().lines()) {
       entities.persist(JournalLineRow.of(booksId, postingId, number++, line));
     }
     number = 1;
-    for (TapeLine line : act.tape().map(Tape::lines).orElse(List.of())) {
-      entities.persist(TapeLineRow.of(postingId, number++, act.tape().get(), line));
+    for (TapeLine line : posting.tape().map(Tape::lines).orElse(List.of())) {
+      entities.persist(TapeLineRow.of(postingId, number++, posting.tape().get(), line));
     }
+    posting.tie().ifPresent(t -> TiePartRow.of(postingId, t).forEach(entities::persist));
     number = 1;
-    for (ItemMovement movement : act.movements()) {
+    for (ItemMovement movement : posting.movements()) {
       entities.persist(ItemMovementRow.of(postingId, number++, movement));
     }
   }

@@ -4,8 +4,7 @@ import io.sumbrel.core.bank.StatementFrame;
 import io.sumbrel.core.ledger.AccountCode;
 import io.sumbrel.core.ledger.StandardAccount;
 import io.sumbrel.core.money.Money;
-import io.sumbrel.core.posting.PostingKind;
-import io.sumbrel.core.posting.PostingTable;
+import io.sumbrel.core.posting.BankBegins;
 import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.core.rules.HouseLimits;
 import io.sumbrel.server.audit.AuditRecord;
@@ -97,7 +96,8 @@ public class OpenBooks {
     entities.persist(row);
     ledger.append(
         actor,
-        Ledger.Act.of(PostingKind.BANK_BEGINS, PostingTable.bankBegins(code, balance, date)),
+        BankBegins.of(code, balance, date),
+        Ledger.Source.NONE,
         "bank-account-begins",
         name + " begins on " + date + " with " + balance);
     return row.toAccount();

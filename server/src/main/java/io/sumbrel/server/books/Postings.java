@@ -62,6 +62,7 @@ public class Postings {
         new Lines(
             linesOf(JournalLineRow.class, booksId, r -> r.postingId),
             linesOf(TapeLineRow.class, booksId, r -> r.postingId),
+            linesOf(TiePartRow.class, booksId, r -> r.postingId),
             linesOf(ItemMovementRow.class, booksId, r -> r.postingId)),
         r -> true);
   }
@@ -72,7 +73,8 @@ public class Postings {
     return stored(
         booksId,
         money,
-        new Lines(Map.of(), linesOf(TapeLineRow.class, booksId, r -> r.postingId), Map.of()),
+        new Lines(
+            Map.of(), linesOf(TapeLineRow.class, booksId, r -> r.postingId), Map.of(), Map.of()),
         r -> r.kind == PostingKind.TAPE);
   }
 
@@ -162,6 +164,7 @@ public class Postings {
         new Lines(
             Map.of(row.id, linesOf(JournalLineRow.class, row.id)),
             Map.of(row.id, linesOf(TapeLineRow.class, row.id)),
+            Map.of(row.id, linesOf(TiePartRow.class, row.id)),
             Map.of(row.id, linesOf(ItemMovementRow.class, row.id)));
     List<ItemId> named =
         lines.tapes.get(row.id).stream()
@@ -181,23 +184,39 @@ public class Postings {
     return stored(row, lines, items.find(booksId, named), moneyOf, numbers, turnedBackBy);
   }
 
-  /** The sum that a posting explains, when it explains one. */
+  /**
+   * What somebody wants to turn back.
+   *
+   * @param money the sums that it explained, in the order of their ids, in which they are locked
+   */
+  public record Explanation(long postingId, List<MoneyInId> money) {}
+
+  /**
+   * @throws Refusal {@code not-a-tape} when no such posting explains a sum
+   */
   @Transactional(readOnly = true)
-  public Optional<MoneyInId> moneyInOf(long booksId, PostingNumber number) {
-    return entities
-        .createQuery(
-            """
-            select moneyInId from PostingRow
-            where booksId = :b and postingYear = :y and postingNumber = :n
-              and moneyInId is not null
-            """,
-            Long.class)
-        .setParameter("b", booksId)
-        .setParameter("y", number.year())
-        .setParameter("n", number.number())
-        .getResultStream()
-        .findFirst()
-        .map(MoneyInId::new);
+  public Explanation explanation(long booksId, PostingNumber number) {
+    List<Object[]> rows =
+        entities
+            .createQuery(
+                """
+                select p.id, coalesce(t.moneyInId, p.moneyInId) from PostingRow p
+                left join TiePartRow t on t.postingId = p.id and t.moneyInId is not null
+                where p.booksId = :b and p.postingYear = :y and p.postingNumber = :n
+                  and coalesce(t.moneyInId, p.moneyInId) is not null
+                order by 2
+                """,
+                Object[].class)
+            .setParameter("b", booksId)
+            .setParameter("y", number.year())
+            .setParameter("n", number.number())
+            .getResultList();
+    if (rows.isEmpty()) {
+      throw new Refusal(
+          "not-a-tape", number.words() + " is no explained sum; it cannot be turned back.");
+    }
+    return new Explanation(
+        (Long) rows.get(0)[0], rows.stream().map(r -> new MoneyInId((Long) r[1])).toList());
   }
 
   /** The items that a posting moved. */
@@ -215,6 +234,7 @@ public class Postings {
   private record Lines(
       Map<Long, List<JournalLineRow>> journal,
       Map<Long, List<TapeLineRow>> tapes,
+      Map<Long, List<TiePartRow>> ties,
       Map<Long, List<ItemMovementRow>> movements) {}
 
   private static Stored stored(
@@ -237,6 +257,9 @@ public class Postings {
                 .map(ItemMovementRow::toFact)
                 .toList(),
             tape,
+            row.kind == PostingKind.TIED
+                ? Optional.of(TiePartRow.toFact(lines.ties.get(row.id)))
+                : Optional.empty(),
             Optional.ofNullable(row.turnsBackId).map(numbers::get));
     return new Stored(
         row.id,
@@ -302,7 +325,9 @@ public class Postings {
                 """
                 select max(contra.postingDate) from PostingRow contra
                 join PostingRow original on original.id = contra.turnsBackId
-                where original.moneyInId = :m
+                where original.moneyInId = :m or exists (
+                  select 1 from TiePartRow t
+                  where t.postingId = original.id and t.moneyInId = :m)
                 """,
                 LocalDate.class)
             .setParameter("m", moneyIn.number())

@@ -4,6 +4,7 @@ import io.sumbrel.core.deposit.DepositKind;
 import io.sumbrel.core.deposit.DepositMember;
 import io.sumbrel.core.deposit.MemberKind;
 import io.sumbrel.core.deposit.Recorded;
+import io.sumbrel.core.deposit.RecordedId;
 import io.sumbrel.core.remittance.RemittanceDetail;
 import io.sumbrel.server.persistence.Column;
 import jakarta.persistence.Entity;
@@ -88,8 +89,9 @@ class DepositMemberRow {
   Recorded toRecorded() {
     String name = (kind.words() + " " + number).strip();
     return new Recorded(
-        id,
+        new RecordedId(id),
         DepositKind.SINGLE,
+        kind.onHand(),
         Currency.getInstance(currency),
         Optional.empty(),
         number,

@@ -2,6 +2,7 @@ package io.sumbrel.server.deposit;
 
 import io.sumbrel.core.deposit.DepositKind;
 import io.sumbrel.core.deposit.Recorded;
+import io.sumbrel.core.deposit.RecordedId;
 import io.sumbrel.core.deposit.WaitingEntries;
 import io.sumbrel.core.receipt.MoneyInId;
 import jakarta.persistence.Entity;
@@ -39,8 +40,9 @@ class DepositRow {
 
   Recorded toRecorded(Set<MoneyInId> others) {
     return new Recorded(
-        id,
+        new RecordedId(id),
         kind,
+        kind.clearing(),
         inCurrency(),
         Optional.of(bankAccountId),
         reference,

@@ -3,6 +3,8 @@ package io.sumbrel.server.deposit;
 import io.sumbrel.core.deposit.Deposit;
 import io.sumbrel.core.deposit.DepositMember;
 import io.sumbrel.core.deposit.MemberKind;
+import io.sumbrel.core.deposit.RecordedId;
+import io.sumbrel.core.posting.PostingNumber;
 import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.server.books.BankAccount;
 import io.sumbrel.server.books.Claims;
@@ -39,7 +41,9 @@ public class DepositViews {
     /** The bank has not shown it. */
     EXPECTED,
     /** Its entry is there and waits to be tied. */
-    AT_THE_BANK
+    AT_THE_BANK,
+    /** The bank has shown it, and the books say so. */
+    TIED
   }
 
   /** Where a member stands. */
@@ -60,10 +64,12 @@ public class DepositViews {
   /**
    * A cheque, sale or fee.
    *
+   * @param id of one that is stored
    * @param unstatedMinor what its details leave unsaid
    * @param explainedBy the number of the posting that explains it
    */
   public record MemberView(
+      Optional<Long> id,
       int place,
       String kind,
       LocalDate date,
@@ -85,6 +91,7 @@ public class DepositViews {
    * A deposit proved on a strip: its members make its net.
    *
    * @param id of one that is stored
+   * @param tiedBy the number of the posting that ties it
    */
   public record DepositView(
       Optional<Long> id,
@@ -96,6 +103,7 @@ public class DepositViews {
       long netMinor,
       DepositState state,
       Optional<WaitingEntry> entry,
+      Optional<String> tiedBy,
       Optional<Long> arrivalId,
       List<MemberView> members) {}
 
@@ -105,6 +113,7 @@ public class DepositViews {
     Map<Long, Long> moneyIds = moneyIds(booksId);
     Map<MoneyInId, Claims.Claim> claimed = claims.all(booksId);
     Map<Long, WaitingEntry> entries = entries(booksId);
+    Map<RecordedId, PostingNumber> ties = claims.ties(booksId);
     return deposits.all(booksId).stream()
         .filter(which)
         .map(
@@ -117,13 +126,26 @@ public class DepositViews {
                     stored.deposit().date(),
                     stored.deposit().currency().getCurrencyCode(),
                     stored.deposit().netMinor(),
-                    stored.entryId().isPresent() ? DepositState.AT_THE_BANK : DepositState.EXPECTED,
+                    state(stored, ties),
                     stored.entryId().map(entries::get),
+                    tie(stored, ties).map(PostingNumber::words),
                     Optional.of(stored.arrivalId()),
                     stored.members().stream()
                         .map(m -> member(m, moneyIds.get(m.id()), claimed))
                         .toList()))
         .toList();
+  }
+
+  private static Optional<PostingNumber> tie(
+      Deposits.Stored stored, Map<RecordedId, PostingNumber> ties) {
+    return Optional.ofNullable(ties.get(new RecordedId(stored.id())));
+  }
+
+  private static DepositState state(Deposits.Stored stored, Map<RecordedId, PostingNumber> ties) {
+    if (tie(stored, ties).isPresent()) {
+      return DepositState.TIED;
+    }
+    return stored.entryId().isPresent() ? DepositState.AT_THE_BANK : DepositState.EXPECTED;
   }
 
   private String account(long booksId, long id) {
@@ -145,6 +167,7 @@ public class DepositViews {
                     ? MemberStand.WITH_THE_DEPOSIT
                     : MemberStand.RECORDED;
     return view(
+        Optional.of(stored.id()),
         stored.member(),
         stored.currency().getCurrencyCode(),
         stand,
@@ -153,12 +176,14 @@ public class DepositViews {
   }
 
   private static MemberView view(
+      Optional<Long> id,
       DepositMember member,
       String currency,
       MemberStand stand,
       Optional<Long> moneyId,
       Optional<String> explainedBy) {
     return new MemberView(
+        id,
         member.place(),
         member.kind().words(),
         member.date(),
@@ -188,6 +213,7 @@ public class DepositViews {
         state,
         Optional.empty(),
         Optional.empty(),
+        Optional.empty(),
         deposit.members().stream()
             .map(m -> expected(m, deposit.currency().getCurrencyCode(), stand))
             .toList());
@@ -195,13 +221,17 @@ public class DepositViews {
 
   /** A receipt of a file that is not accepted. */
   public static MemberView expected(DepositMember member, String currency, MemberStand stand) {
-    return view(member, currency, stand, Optional.empty(), Optional.empty());
+    return view(Optional.empty(), member, currency, stand, Optional.empty(), Optional.empty());
   }
 
-  /** Receipts on hand, oldest first. */
+  /** Receipts on hand that are not tied, oldest first. */
   @Transactional(readOnly = true)
   public List<MemberView> onHand(long booksId) {
-    return deposits.onHand(booksId).stream().map(m -> member(m, null, Map.of())).toList();
+    Map<RecordedId, PostingNumber> ties = claims.ties(booksId);
+    return deposits.onHand(booksId).stream()
+        .filter(m -> !ties.containsKey(new RecordedId(m.id())))
+        .map(m -> member(m, null, Map.of()))
+        .toList();
   }
 
   private Map<Long, Long> moneyIds(long booksId) {

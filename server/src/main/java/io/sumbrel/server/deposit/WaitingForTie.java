@@ -3,6 +3,7 @@ package io.sumbrel.server.deposit;
 import io.sumbrel.core.bank.Method;
 import io.sumbrel.core.deposit.Deposit;
 import io.sumbrel.core.deposit.Recorded;
+import io.sumbrel.core.deposit.RecordedId;
 import io.sumbrel.core.deposit.WaitingEntries;
 import io.sumbrel.core.money.AmountText;
 import io.sumbrel.core.receipt.MoneyInId;
@@ -11,6 +12,7 @@ import io.sumbrel.server.audit.AuditRecord;
 import io.sumbrel.server.books.Claims;
 import io.sumbrel.server.people.Actor;
 import jakarta.persistence.EntityManager;
+import jakarta.persistence.LockModeType;
 import java.time.LocalDate;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -45,7 +47,12 @@ public class WaitingForTie {
   @Transactional(readOnly = true)
   public Optional<String> depositOf(MoneyInId entry) {
     return entities
-        .createQuery("from DepositRow where entryId = :e", DepositRow.class)
+        .createQuery(
+            """
+            from DepositRow d where d.entryId = :e
+              and not exists (select 1 from RecordedClaimRow c where c.recordedId = d.id)
+            """,
+            DepositRow.class)
         .setParameter("e", entry.number())
         .getResultStream()
         .findFirst()
@@ -58,7 +65,11 @@ public class WaitingForTie {
     Set<MoneyInId> waiting = new HashSet<>();
     entities
         .createQuery(
-            "select entryId from DepositRow where booksId = :b and entryId is not null", Long.class)
+            """
+            select d.entryId from DepositRow d where d.booksId = :b and d.entryId is not null
+              and not exists (select 1 from RecordedClaimRow c where c.recordedId = d.id)
+            """,
+            Long.class)
         .setParameter("b", booksId)
         .getResultStream()
         .forEach(id -> waiting.add(new MoneyInId(id)));
@@ -72,7 +83,11 @@ public class WaitingForTie {
     Stream<Recorded> deposits =
         entities
             .createQuery(
-                "from DepositRow where booksId = :b and entryId is null order by id",
+                """
+                from DepositRow d where d.booksId = :b and d.entryId is null
+                  and not exists (select 1 from RecordedClaimRow c where c.recordedId = d.id)
+                order by d.id
+                """,
                 DepositRow.class)
             .setParameter("b", booksId)
             .getResultStream()
@@ -80,7 +95,12 @@ public class WaitingForTie {
     Stream<Recorded> onHand =
         entities
             .createQuery(
-                "from DepositMemberRow where booksId = :b and depositId is null and amountMinor > 0 order by id",
+                """
+                from DepositMemberRow m
+                where m.booksId = :b and m.depositId is null and m.amountMinor > 0
+                  and not exists (select 1 from RecordedClaimRow c where c.recordedId = m.id)
+                order by m.id
+                """,
                 DepositMemberRow.class)
             .setParameter("b", booksId)
             .getResultStream()
@@ -169,7 +189,11 @@ public class WaitingForTie {
     List<DepositRow> open =
         entities
             .createQuery(
-                "from DepositRow where bankAccountId = :a and entryId is null", DepositRow.class)
+                """
+                from DepositRow d where d.bankAccountId = :a and d.entryId is null
+                  and not exists (select 1 from RecordedClaimRow c where c.recordedId = d.id)
+                """,
+                DepositRow.class)
             .setParameter("a", bankAccountId)
             .getResultList();
     if (open.isEmpty()) {
@@ -251,13 +275,16 @@ public class WaitingForTie {
   /**
    * A person says that the entry is another sum: it goes back to the pile.
    *
-   * @throws Refusal {@code not-found}, {@code not-waiting}
+   * @throws Refusal {@code not-found}, {@code tied}, {@code not-waiting}
    */
   @Transactional
   public void separate(Actor actor, long depositId) {
     DepositRow deposit = entities.find(DepositRow.class, depositId);
     if (deposit == null || deposit.booksId != actor.booksId()) {
       throw new Refusal("not-found", "There is no such deposit.");
+    }
+    if (claims.ties(actor.booksId()).containsKey(new RecordedId(depositId))) {
+      throw new Refusal("tied", deposit.words() + " is tied; turn the tie back first.");
     }
     if (deposit.entryId == null) {
       throw new Refusal("not-waiting", "No entry of the bank waits for " + deposit.words() + ".");
@@ -274,6 +301,54 @@ public class WaitingForTie {
         "deposit-separated",
         deposit.words(),
         AmountText.words(deposit.netMinor, deposit.inCurrency()));
+  }
+
+  /** An entry that is tied to something else waits no more; nor does one whose deposit is. */
+  @Transactional(propagation = Propagation.MANDATORY)
+  public void leave(List<Long> entries, List<Long> recorded) {
+    entities
+        .createQuery(
+            """
+            update DepositRow set entryId = null
+            where (entryId in (:entries) and id not in (:recorded))
+              or (id in (:recorded) and entryId not in (:entries))
+            """)
+        .setParameter("entries", entries)
+        .setParameter("recorded", recorded)
+        .executeUpdate();
+  }
+
+  /**
+   * What is to be tied, locked: nobody else ties it meanwhile.
+   *
+   * @throws Refusal {@code not-found}
+   */
+  @Transactional(propagation = Propagation.MANDATORY)
+  public List<Recorded> lock(long booksId, List<Long> ids) {
+    Map<Long, Recorded> found = new HashMap<>();
+    entities
+        .createQuery(
+            "from DepositRow where booksId = :b and id in (:ids) order by id", DepositRow.class)
+        .setParameter("b", booksId)
+        .setParameter("ids", ids)
+        .setLockMode(LockModeType.PESSIMISTIC_WRITE)
+        .getResultStream()
+        .forEach(d -> found.put(d.id, d.toRecorded(Set.of())));
+    entities
+        .createQuery(
+            "from DepositMemberRow where booksId = :b and depositId is null and id in (:ids) order by id",
+            DepositMemberRow.class)
+        .setParameter("b", booksId)
+        .setParameter("ids", ids)
+        .setLockMode(LockModeType.PESSIMISTIC_WRITE)
+        .getResultStream()
+        .forEach(m -> found.put(m.id, m.toRecorded()));
+    for (long id : ids) {
+      if (!found.containsKey(id)) {
+        throw new Refusal("not-found", "There is no such deposit or receipt on hand.");
+      }
+    }
+    return ids.stream().map(found::get).toList();
   }
 
   /** Entries that a file brought wait no more: the file goes. */

@@ -7,10 +7,8 @@ import io.sumbrel.core.openitem.OpenItem;
 import io.sumbrel.core.party.Customer;
 import io.sumbrel.core.party.CustomerId;
 import io.sumbrel.core.posting.PostingDate;
-import io.sumbrel.core.posting.PostingKind;
 import io.sumbrel.core.posting.PostingNumber;
-import io.sumbrel.core.posting.PostingTable;
-import io.sumbrel.core.posting.TapePosting;
+import io.sumbrel.core.posting.TapePosted;
 import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.core.refusal.Refusal;
@@ -270,24 +268,10 @@ public class PostTape {
   }
 
   private Ledger.Stored store(Actor actor, MoneyLine line, Tape tape, LocalDate date) {
-    MoneyIn moneyIn = line.moneyIn();
     BankAccount account = accounts.account(actor.booksId(), line.bankAccountId());
     PostingNumber number = ledger.nextNumber(actor.booksId(), date);
-    TapePosting effect = TapePosting.of(tape, number, date, items::nextId);
-    Items.Origin origin = new Items.Origin(Optional.empty(), Optional.empty(), "");
-    effect.newCredits().forEach(c -> items.add(actor.booksId(), c, origin));
-    Ledger.Act act =
-        new Ledger.Act(
-            PostingKind.TAPE,
-            PostingTable.tape(tape, line.moneyAccount(account), date),
-            effect.movements(),
-            Optional.of(tape),
-            Optional.of(moneyIn.id()),
-            Optional.empty(),
-            Optional.empty());
-    Ledger.Stored stored = ledger.append(actor, act, ACT, words(actor, tape));
-    claims.take(moneyIn.id(), stored.id());
-    return stored;
+    TapePosted event = TapePosted.of(tape, line.moneyAccount(account), number, date, items::nextId);
+    return ledger.append(actor, event, Ledger.Source.NONE, ACT, words(actor, tape));
   }
 
   private String words(Actor actor, Tape tape) {

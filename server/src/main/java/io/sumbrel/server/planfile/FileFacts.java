@@ -7,6 +7,7 @@ import io.sumbrel.core.deposit.DepositMember;
 import io.sumbrel.core.deposit.LockboxBatch;
 import io.sumbrel.core.deposit.MemberKind;
 import io.sumbrel.core.deposit.Recorded;
+import io.sumbrel.core.deposit.RecordedId;
 import io.sumbrel.core.openitem.ItemId;
 import io.sumbrel.core.openitem.ListedItem;
 import io.sumbrel.core.openitem.OpenItem;
@@ -148,8 +149,9 @@ final class FileFacts {
     Deposit deposit = batch.toDeposit(HUNDREDTHS);
     recorded.add(
         new Recorded(
-            recorded.size() + 1L,
+            new RecordedId(recorded.size() + 1L),
             deposit.kind(),
+            deposit.kind().clearing(),
             HUNDREDTHS,
             Optional.empty(),
             deposit.reference(),

@@ -1,7 +1,9 @@
 package io.sumbrel.server.proof;
 
+import io.sumbrel.core.deposit.RecordedId;
 import io.sumbrel.core.openitem.OpenItem;
 import io.sumbrel.core.posting.ItemMovement;
+import io.sumbrel.core.posting.PostingNumber;
 import io.sumbrel.core.proof.BooksFacts;
 import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.receipt.MoneyInId;
@@ -84,6 +86,7 @@ public class BooksFactsReader {
                 Collectors.groupingBy(
                     l -> l.statementId().get(),
                     Collectors.summingLong(l -> l.moneyIn().amountMinor())));
+    Map<RecordedId, PostingNumber> ties = claims.ties(booksId);
     Map<Long, MoneyInId> ofMember = moneyLines.ofMembers(booksId);
     Map<Long, Deposits.Taken> members = deposits.taken(booksId);
     Map<Long, Deposits.Taken> past = pastPayments.taken(booksId);
@@ -117,8 +120,8 @@ public class BooksFactsReader {
                         l.moneyIn(),
                         Optional.empty()))
             .toList(),
-        deposits.all(booksId).stream().map(d -> deposit(d, ofMember)).toList(),
-        deposits.onHand(booksId).stream().map(m -> member(m, Optional.empty())).toList(),
+        deposits.all(booksId).stream().map(d -> deposit(d, ofMember, ties)).toList(),
+        deposits.onHand(booksId).stream().map(m -> onHand(m, ties)).toList(),
         all,
         stored.stream().map(Postings.Stored::posting).toList(),
         arrivals.intakes(booksId).stream()
@@ -134,8 +137,11 @@ public class BooksFactsReader {
         audit.lines(booksId));
   }
 
-  private static BooksFacts.Deposit deposit(Deposits.Stored stored, Map<Long, MoneyInId> ofMember) {
+  private static BooksFacts.Deposit deposit(
+      Deposits.Stored stored, Map<Long, MoneyInId> ofMember, Map<RecordedId, PostingNumber> ties) {
+    RecordedId id = new RecordedId(stored.id());
     return new BooksFacts.Deposit(
+        id,
         stored.deposit().words() + " of " + stored.deposit().date(),
         stored.deposit().kind(),
         stored.deposit().currency(),
@@ -143,7 +149,19 @@ public class BooksFactsReader {
         stored.members().stream()
             .map(m -> member(m, Optional.ofNullable(ofMember.get(m.id()))))
             .toList(),
-        stored.entryId().map(MoneyInId::new));
+        stored.entryId().map(MoneyInId::new),
+        Optional.ofNullable(ties.get(id)));
+  }
+
+  private static BooksFacts.OnHand onHand(
+      Deposits.StoredMember stored, Map<RecordedId, PostingNumber> ties) {
+    RecordedId id = new RecordedId(stored.id());
+    return new BooksFacts.OnHand(
+        id,
+        stored.member().kind(),
+        stored.currency(),
+        stored.member().amountMinor(),
+        Optional.ofNullable(ties.get(id)));
   }
 
   private static BooksFacts.Member member(

@@ -48,13 +48,19 @@ class SchemaTest extends ServerTest {
   }
 
   @Test
-  void refusesOneExplanationForTwoSums() {
-    long other =
-        sql.sql("select min(id) from money_in where id <> ?")
-            .param(money)
-            .query(Long.class)
-            .single();
-    refuses("insert into claim (money_in_id, posting_id) values (?, ?)", other, posting);
+  void refusesASecondTieOfOneDeposit() {
+    String claim = "insert into recorded_claim (recorded_id, posting_id) values (?, ?)";
+    sql.sql(claim).params(List.of(-1L, posting)).update();
+    refuses(claim, -1L, posting);
+    sql.sql("delete from recorded_claim where recorded_id = -1").update();
+  }
+
+  @Test
+  void refusesAPartOfATieThatIsTwoThingsOrNone() {
+    String part =
+        "insert into tie_part (posting_id, line_number, money_in_id, recorded_id, account_code, currency, amount_minor) values (?, 1, %s, %s, '1010', 'USD', 5)";
+    refuses(part.formatted(money, "7"), posting);
+    refuses(part.formatted("null", "null"), posting);
   }
 
   @Test

@@ -10,6 +10,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Random;
 import org.junit.jupiter.api.Test;
+import org.springframework.http.HttpMethod;
 import tools.jackson.databind.JsonNode;
 
 /** A seeded walk through the server: 300 acts, the whole proof after each. */
@@ -21,10 +22,13 @@ class ServerWalkTest extends ServerTest {
   private int next = 1;
   private int posted;
   private int turnedBack;
+  private int tied;
+  private int tiesTurnedBack;
 
   @Test
   void everyInvariantHoldsAfterEveryAct() {
     items();
+    receipts();
     statement();
     for (int step = 0; step < STEPS; step++) {
       int act = random.nextInt(100);
@@ -32,8 +36,10 @@ class ServerWalkTest extends ServerTest {
         items();
       } else if (act < 14) {
         statement();
-      } else if (act < 75) {
+      } else if (act < 70) {
         post();
+      } else if (act < 80) {
+        tie();
       } else {
         turnBack();
       }
@@ -41,6 +47,8 @@ class ServerWalkTest extends ServerTest {
     }
     assertThat(posted).isGreaterThan(40);
     assertThat(turnedBack).isGreaterThan(10);
+    assertThat(tied).isGreaterThan(5);
+    assertThat(tiesTurnedBack).isGreaterThan(1);
   }
 
   private void items() {
@@ -71,7 +79,82 @@ class ServerWalkTest extends ServerTest {
       balance += minor;
       entries.add("%d.%02d,PAYER %d,TEXT".formatted(minor / 100, minor % 100, next++));
     }
+    long shown = shown();
+    balance += shown;
+    entries.add("%s,,DEPOSIT".formatted(plain(shown)));
     house.statement(day, plain(opening), plain(balance), entries.toArray(String[]::new));
+  }
+
+  /** Slips that were handed in before the books, and cheques on hand. */
+  private void receipts() {
+    StringBuilder file =
+        new StringBuilder(
+            "received,method,number,amount,currency,payer,invoices,account,slip,banked\n");
+    for (int i = 1; i <= 30; i++) {
+      file.append(
+          "2026-10-30,cheque,%d,%d.%02d,USD,P,,%s,S-%d,2026-10-31\n"
+              .formatted(4000 + i, 100 + i, i, House.ACCOUNT, 1000 + i));
+    }
+    for (int i = 1; i <= 9; i++) {
+      file.append("2026-10-30,cheque,%d,%d.00,USD,P,,,,\n".formatted(5000 + i, 500 + i));
+    }
+    JsonNode arrival = house.upload(house.clerk, "receipts.csv", file.toString()).body();
+    assertThat(house.accept(arrival.path("id").asLong(), "CHANGES_ONLY", Map.of()).status())
+        .isEqualTo(200);
+  }
+
+  private List<JsonNode> untied() {
+    List<JsonNode> untied = new ArrayList<>();
+    for (JsonNode deposit : house.get(house.clerk, "/api/deposits").body().path("deposits")) {
+      if (!deposit.path("state").asString().equals("TIED")) {
+        untied.add(deposit);
+      }
+    }
+    return untied;
+  }
+
+  /** What the bank shows of a slip: the sum, or a little less. */
+  private long shown() {
+    List<JsonNode> untied = untied();
+    long net = untied.get(random.nextInt(untied.size())).path("netMinor").asLong();
+    return random.nextInt(3) == 0 ? net - 1 - random.nextInt(200) : net;
+  }
+
+  /** The entry that waits for a slip, or one of the pile that nearly meets it, or any. */
+  private void tie() {
+    List<JsonNode> untied = untied();
+    JsonNode deposit =
+        untied.stream()
+            .filter(d -> d.has("entry") && random.nextBoolean())
+            .findFirst()
+            .orElse(untied.get(random.nextInt(untied.size())));
+    JsonNode pile = house.get(house.clerk, "/api/desk").body().path("rows");
+    long entry = deposit.path("entry").path("id").asLong();
+    boolean meets = entry != 0;
+    for (JsonNode row : pile) {
+      long off = row.path("amountMinor").asLong() - deposit.path("netMinor").asLong();
+      if (entry == 0 && Math.abs(off) < 300 || random.nextInt(40) == 0) {
+        entry = row.path("id").asLong();
+        meets = off == 0;
+      }
+    }
+    List<Long> recorded = List.of(deposit.path("id").asLong());
+    Map<String, ?> request =
+        meets
+            ? Map.of("entries", List.of(entry), "recorded", recorded)
+            : Map.of(
+                "entries", List.of(entry), "recorded", recorded, "reason", "COUNTED_OTHERWISE");
+    House.Answer answer = house.send(house.supervisor, HttpMethod.POST, "/api/ties", request);
+    if (answer.status() == 200) {
+      tied++;
+      if (random.nextBoolean()) {
+        String number = answer.body().path("number").asString();
+        assertThat(house.turnBack(house.clerk, number).status()).isEqualTo(200);
+        tiesTurnedBack++;
+      }
+    } else {
+      assertThat(answer.status()).isIn(404, 409, 422);
+    }
   }
 
   private static String plain(long minor) {

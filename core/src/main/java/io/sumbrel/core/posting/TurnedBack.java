@@ -8,18 +8,26 @@ import io.sumbrel.core.money.Money;
 import io.sumbrel.core.openitem.ItemId;
 import io.sumbrel.core.openitem.OpenItem;
 import io.sumbrel.core.refusal.Refusal;
-import io.sumbrel.core.tape.Tape;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 
 /**
- * We were wrong: the contra posting that undoes a tape. Both entries stay in the books.
+ * We were wrong: the contra posting that undoes a tape or a tie. Both entries stay in the books,
+ * and what was explained is to be explained again.
  *
+ * @param original the posting that it undoes
  * @param movements every movement of the original, mirrored
+ * @param frees what the original claimed
  */
-public record TurnBack(JournalEntry entry, List<ItemMovement> movements) {
+public record TurnedBack(
+    PostingNumber original, JournalEntry entry, List<ItemMovement> movements, Claimed frees)
+    implements Event {
+
+  public TurnedBack {
+    movements = List.copyOf(movements);
+  }
 
   /**
    * @param items the items that the posting moved, as they stand now
@@ -27,8 +35,9 @@ public record TurnBack(JournalEntry entry, List<ItemMovement> movements) {
    * @throws Refusal {@code not-a-tape}, {@code credit-used-since} when money that stayed as credit
    *     has been used, {@code total-changed-since} when an invoice can no longer take it back
    */
-  public static TurnBack of(Posting posting, Map<ItemId, OpenItem> items, LocalDate businessDate) {
-    if (posting.kind() != PostingKind.TAPE) {
+  public static TurnedBack of(
+      Posting posting, Map<ItemId, OpenItem> items, LocalDate businessDate) {
+    if (!posting.kind().isExplanation()) {
       throw new Refusal(
           "not-a-tape",
           posting.number().words() + " is no explained sum; it cannot be turned back.");
@@ -38,21 +47,27 @@ public record TurnBack(JournalEntry entry, List<ItemMovement> movements) {
     }
     LocalDate date = businessDate.isBefore(posting.date()) ? posting.date() : businessDate;
     List<JournalLine> lines = new ArrayList<>(posting.entry().mirrored(date).lines());
-    Tape tape = posting.tape().orElseThrow();
     for (ItemMovement movement : posting.movements()) {
-      lines.addAll(rebilled(movement, tape, items.get(movement.item())));
+      lines.addAll(rebilled(movement, posting, items.get(movement.item())));
     }
-    return new TurnBack(
+    return new TurnedBack(
+        posting.number(),
         new JournalEntry(date, lines),
-        posting.movements().stream().map(ItemMovement::mirrored).toList());
+        posting.movements().stream().map(ItemMovement::mirrored).toList(),
+        posting.claims());
+  }
+
+  @Override
+  public PostingKind kind() {
+    return PostingKind.TURNED_BACK;
   }
 
   /**
    * What an item gets back it gets at the customer to whom it is billed now, which a newer list may
    * have changed since.
    */
-  private static List<JournalLine> rebilled(ItemMovement movement, Tape tape, OpenItem now) {
-    OpenItem then = tape.items().getOrDefault(movement.item(), now);
+  private static List<JournalLine> rebilled(ItemMovement movement, Posting posting, OpenItem now) {
+    OpenItem then = posting.tape().map(t -> t.items().get(movement.item())).orElse(now);
     if (then.customer().equals(now.customer())
         || then.customer().isEmpty()
         || now.customer().isEmpty()) {

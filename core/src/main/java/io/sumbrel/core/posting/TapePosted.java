@@ -1,0 +1,165 @@
+package io.sumbrel.core.posting;
+
+import io.sumbrel.core.difference.DifferenceReason;
+import io.sumbrel.core.ledger.AccountCode;
+import io.sumbrel.core.ledger.JournalEntry;
+import io.sumbrel.core.ledger.JournalLine;
+import io.sumbrel.core.ledger.StandardAccount;
+import io.sumbrel.core.money.Money;
+import io.sumbrel.core.money.Proportion;
+import io.sumbrel.core.openitem.ItemId;
+import io.sumbrel.core.openitem.ItemKind;
+import io.sumbrel.core.openitem.OpenItem;
+import io.sumbrel.core.receipt.MoneyIn;
+import io.sumbrel.core.tape.LineKind;
+import io.sumbrel.core.tape.Tape;
+import io.sumbrel.core.tape.TapeLine;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Currency;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.Supplier;
+
+/**
+ * Any tape: the money's account for what was received; the reasons' accounts for what was kept back
+ * or granted; receivables for credits used and items settled; other accounts; receivables or
+ * unidentified receipts for what stays as credit.
+ *
+ * @param movements placings, and the beginning of every new credit
+ * @param newItems the new credits, one for each line that stays as credit
+ */
+public record TapePosted(
+    Tape tape, JournalEntry entry, List<ItemMovement> movements, List<OpenItem> newItems)
+    implements Event {
+  private static final AccountCode RECEIVABLES = StandardAccount.RECEIVABLES.code();
+
+  public TapePosted {
+    movements = List.copyOf(movements);
+    newItems = List.copyOf(newItems);
+  }
+
+  /**
+   * @param moneyAccount the ledger account that the money moved
+   * @param number the number of the posting, which new credits carry too
+   * @param nextId gives an unused item id at each call
+   */
+  public static TapePosted of(
+      Tape tape,
+      AccountCode moneyAccount,
+      PostingNumber number,
+      LocalDate date,
+      Supplier<ItemId> nextId) {
+    List<ItemMovement> movements = new ArrayList<>();
+    List<OpenItem> credits = new ArrayList<>();
+    for (TapeLine line : tape.lines()) {
+      switch (line.kind()) {
+        case SETTLES -> movements.add(placed(line, -line.amountMinor()));
+        case CREDIT_USED -> movements.add(placed(line, line.amountMinor()));
+        case ON_ACCOUNT, UNIDENTIFIED -> {
+          String name = number.words() + (credits.isEmpty() ? "" : "/" + (credits.size() + 1));
+          OpenItem credit = creditOf(tape.moneyIn(), line, nextId.get(), name, date);
+          credits.add(credit);
+          movements.add(ItemMovement.staysAsCredit(credit.id(), line.amountMinor()));
+        }
+        case KEPT_BACK, GRANTED, TO_ACCOUNT -> {}
+      }
+    }
+    return new TapePosted(tape, journal(tape, moneyAccount, date), movements, credits);
+  }
+
+  @Override
+  public PostingKind kind() {
+    return PostingKind.TAPE;
+  }
+
+  @Override
+  public Claimed claims() {
+    return Claimed.of(tape.moneyIn().id());
+  }
+
+  private static ItemMovement placed(TapeLine line, long openDelta) {
+    return new ItemMovement(line.item().orElseThrow(), ItemMovement.Kind.PLACED, 0, openDelta);
+  }
+
+  private static OpenItem creditOf(
+      MoneyIn moneyIn, TapeLine line, ItemId id, String number, LocalDate date) {
+    return new OpenItem(
+        id,
+        line.kind() == LineKind.ON_ACCOUNT ? ItemKind.ON_ACCOUNT : ItemKind.UNIDENTIFIED,
+        line.customer(),
+        number,
+        date,
+        Optional.empty(),
+        moneyIn.currency(),
+        0,
+        0,
+        Optional.empty(),
+        Optional.empty(),
+        Optional.empty());
+  }
+
+  /** What the table gives for a tape. */
+  public static JournalEntry journal(Tape tape, AccountCode moneyAccount, LocalDate date) {
+    List<JournalLine> lines = new ArrayList<>();
+    Currency currency = tape.moneyIn().currency();
+    lines.add(
+        JournalLine.debit(moneyAccount, Money.ofMinor(currency, tape.moneyIn().amountMinor())));
+    for (TapeLine line : tape.lines()) {
+      lines.addAll(linesFor(tape, line, Money.ofMinor(currency, line.amountMinor())));
+    }
+    return new JournalEntry(date, lines);
+  }
+
+  private static List<JournalLine> linesFor(Tape tape, TapeLine line, Money amount) {
+    return switch (line.kind()) {
+      case KEPT_BACK -> List.of(JournalLine.debit(line.reason().orElseThrow().account(), amount));
+      case GRANTED -> granted(line.reason().orElseThrow(), tape.itemOf(line), amount);
+      case CREDIT_USED -> List.of(creditUsed(tape.itemOf(line), amount));
+      case SETTLES ->
+          List.of(
+              JournalLine.credit(RECEIVABLES, amount)
+                  .of(tape.itemOf(line).customer().orElseThrow()));
+      case TO_ACCOUNT -> {
+        AccountCode account = line.account().orElseThrow();
+        yield List.of(
+            tape.moneyIn().isIn()
+                ? JournalLine.credit(account, amount)
+                : JournalLine.debit(account, amount));
+      }
+      case ON_ACCOUNT ->
+          List.of(JournalLine.credit(RECEIVABLES, amount).of(line.customer().orElseThrow()));
+      case UNIDENTIFIED ->
+          List.of(JournalLine.credit(StandardAccount.UNIDENTIFIED_RECEIPTS.code(), amount));
+    };
+  }
+
+  private static JournalLine creditUsed(OpenItem credit, Money amount) {
+    return credit.kind() == ItemKind.UNIDENTIFIED
+        ? JournalLine.debit(StandardAccount.UNIDENTIFIED_RECEIPTS.code(), amount)
+        : JournalLine.debit(RECEIVABLES, amount).of(credit.customer().orElseThrow());
+  }
+
+  /**
+   * Where the reason corrects tax, the tax part is amount × the item's tax / total, half up.
+   * Without a tax amount nothing is split.
+   */
+  private static List<JournalLine> granted(DifferenceReason reason, OpenItem item, Money amount) {
+    long tax =
+        reason.tax() == DifferenceReason.Tax.CORRECTED && item.taxMinor().isPresent()
+            ? Proportion.halfUp(amount.minor(), item.taxMinor().get(), item.totalMinor())
+            : 0;
+    List<JournalLine> lines = new ArrayList<>();
+    if (amount.minor() != tax) {
+      lines.add(
+          JournalLine.debit(
+              reason.account(), Money.ofMinor(amount.currency(), amount.minor() - tax)));
+    }
+    if (tax != 0) {
+      lines.add(
+          JournalLine.debit(
+              StandardAccount.SALES_TAX.code(), Money.ofMinor(amount.currency(), tax)));
+    }
+    return lines;
+  }
+}

@@ -1,0 +1,57 @@
+package io.sumbrel.core.posting;
+
+import io.sumbrel.core.deposit.Tie;
+import io.sumbrel.core.ledger.AccountCode;
+import io.sumbrel.core.ledger.JournalEntry;
+import io.sumbrel.core.ledger.JournalLine;
+import io.sumbrel.core.money.Money;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
+
+/**
+ * The bank has shown what was recorded: bank against the accounts on which it stood; what differs
+ * on the account of its reason.
+ */
+public record Tied(Tie tie, JournalEntry entry) implements Event {
+
+  public static Tied of(Tie tie, LocalDate date) {
+    return new Tied(tie, journal(tie, date));
+  }
+
+  /** What the table gives for a tie. */
+  public static JournalEntry journal(Tie tie, LocalDate date) {
+    Map<AccountCode, Long> debits = new LinkedHashMap<>();
+    debits.put(tie.bank(), tie.shownMinor());
+    tie.records().forEach(r -> debits.merge(r.standsOn(), -r.amountMinor(), Long::sum));
+    tie.reason()
+        .ifPresent(r -> debits.merge(r.account().code(), -tie.differenceMinor(), Long::sum));
+    List<JournalLine> lines = new ArrayList<>();
+    debits.forEach(
+        (account, minor) -> {
+          if (minor != 0) {
+            lines.add(JournalLine.debit(account, Money.ofMinor(tie.currency(), minor)));
+          }
+        });
+    return new JournalEntry(date, lines);
+  }
+
+  @Override
+  public PostingKind kind() {
+    return PostingKind.TIED;
+  }
+
+  @Override
+  public Claimed claims() {
+    return of(tie);
+  }
+
+  static Claimed of(Tie tie) {
+    return new Claimed(
+        tie.entries().stream().map(Tie.Entry::id).collect(Collectors.toSet()),
+        tie.records().stream().map(Tie.Record::id).collect(Collectors.toSet()));
+  }
+}

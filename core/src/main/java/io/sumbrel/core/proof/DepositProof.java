@@ -1,0 +1,189 @@
+package io.sumbrel.core.proof;
+
+import io.sumbrel.core.deposit.RecordedId;
+import io.sumbrel.core.deposit.Tie;
+import io.sumbrel.core.ledger.AccountCode;
+import io.sumbrel.core.ledger.JournalLine;
+import io.sumbrel.core.ledger.StandardAccount;
+import io.sumbrel.core.money.AmountText;
+import io.sumbrel.core.posting.Posting;
+import io.sumbrel.core.posting.PostingNumber;
+import io.sumbrel.core.posting.Tied;
+import io.sumbrel.core.receipt.MoneyInId;
+import java.util.ArrayList;
+import java.util.Currency;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeMap;
+
+/** The invariants of what is recorded and of its ties to the bank. */
+final class DepositProof {
+  private final BooksFacts facts;
+  private final Map<MoneyInId, BooksFacts.Entry> entries = new HashMap<>();
+  private final Map<RecordedId, Record> records = new HashMap<>();
+  private final Map<RecordedId, PostingNumber> tied = new HashMap<>();
+  private final List<Posting> ties;
+
+  /** What was recorded, with the account on which it stands until it is tied. */
+  private record Record(
+      String words,
+      StandardAccount standsOn,
+      Currency currency,
+      long amountMinor,
+      Optional<PostingNumber> tie) {}
+
+  /**
+   * @param live the postings that are not turned back
+   */
+  DepositProof(BooksFacts facts, List<Posting> live) {
+    this.facts = facts;
+    facts.gone().forEach(e -> entries.put(e.moneyIn().id(), e));
+    facts.entries().forEach(e -> entries.put(e.moneyIn().id(), e));
+    for (BooksFacts.Deposit deposit : facts.deposits()) {
+      records.put(
+          deposit.id(),
+          new Record(
+              deposit.words(),
+              deposit.kind().clearing(),
+              deposit.currency(),
+              deposit.netMinor(),
+              deposit.tie()));
+    }
+    for (BooksFacts.OnHand receipt : facts.onHand()) {
+      records.put(
+          receipt.id(),
+          new Record(
+              "A " + receipt.kind().words(),
+              receipt.kind().onHand(),
+              receipt.currency(),
+              receipt.amountMinor(),
+              receipt.tie()));
+    }
+    ties = live.stream().filter(p -> p.tie().isPresent()).toList();
+    ties.forEach(p -> p.claims().recorded().forEach(id -> tied.put(id, p.number())));
+  }
+
+  /** Invariant 9: members make the net, and the net is what the bank shows, or differs by name. */
+  ProofLine members() {
+    List<String> failures = new ArrayList<>();
+    facts.deposits().forEach(d -> requireMembers(d, failures));
+    ties.forEach(p -> requireTie(p, failures));
+    records.forEach(
+        (id, record) -> {
+          if (!record.tie().equals(Optional.ofNullable(tied.get(id)))) {
+            failures.add(record.words() + " is not tied as its posting says.");
+          }
+        });
+    return new ProofLine(
+        9,
+        "The members of every deposit make its net, and the bank's entry is that sum",
+        "%d deposits, %d ties".formatted(facts.deposits().size(), ties.size()),
+        failures);
+  }
+
+  private void requireMembers(BooksFacts.Deposit deposit, List<String> failures) {
+    long members = deposit.members().stream().mapToLong(BooksFacts.Member::amountMinor).sum();
+    long atBank =
+        deposit
+            .waiting()
+            .map(id -> entries.get(id).moneyIn().amountMinor())
+            .orElse(deposit.netMinor());
+    if (members != deposit.netMinor() || atBank != deposit.netMinor()) {
+      failures.add(
+          "%s: its members make %s, it states %s, the bank shows %s."
+              .formatted(
+                  deposit.words(),
+                  AmountText.words(members, deposit.currency()),
+                  AmountText.words(deposit.netMinor(), deposit.currency()),
+                  AmountText.words(atBank, deposit.currency())));
+    }
+  }
+
+  /** A tie rests on what was imported and recorded, and its journal entry follows the table. */
+  private void requireTie(Posting posting, List<String> failures) {
+    Tie tie = posting.tie().orElseThrow();
+    boolean shown =
+        tie.entries().stream()
+            .allMatch(e -> isEntry(entries.get(e.id()), tie.bank(), e.amountMinor()));
+    boolean recorded = tie.records().stream().allMatch(r -> isRecord(records.get(r.id()), r));
+    if (!shown || !recorded) {
+      failures.add(posting.number().words() + " ties other sums than were imported.");
+    } else if (!Tied.journal(tie, posting.date()).equals(posting.entry())) {
+      failures.add(
+          posting.number().words() + ": its journal entry is not what the posting table gives.");
+    }
+  }
+
+  private static boolean isEntry(BooksFacts.Entry entry, AccountCode bank, long minor) {
+    return entry != null && entry.account().equals(bank) && entry.moneyIn().amountMinor() == minor;
+  }
+
+  private static boolean isRecord(Record record, Tie.Record said) {
+    return record != null
+        && record.standsOn().code().equals(said.standsOn())
+        && record.amountMinor() == said.amountMinor();
+  }
+
+  /** Invariants 5, 6 and 13: what was recorded and is not tied stands on the clearing accounts. */
+  ProofLine clearing() {
+    Map<String, Long> expected = new TreeMap<>();
+    for (BooksFacts.Deposit deposit : facts.deposits()) {
+      for (BooksFacts.Member member : deposit.members()) {
+        if (isRecorded(deposit, member)) {
+          expected.merge(
+              key(deposit.kind().clearing(), deposit.currency()), member.amountMinor(), Long::sum);
+        }
+      }
+    }
+    for (BooksFacts.OnHand receipt : facts.onHand()) {
+      expected.merge(
+          key(receipt.kind().onHand(), receipt.currency()), receipt.amountMinor(), Long::sum);
+    }
+    for (Record record : records.values()) {
+      if (record.tie().isPresent()) {
+        expected.merge(key(record.standsOn(), record.currency()), -record.amountMinor(), Long::sum);
+      }
+    }
+    Map<String, Long> ledger = ledger();
+    List<String> failures = new ArrayList<>();
+    Set<String> keys = new HashSet<>(expected.keySet());
+    keys.addAll(ledger.keySet());
+    for (String key : keys) {
+      if (!expected.getOrDefault(key, 0L).equals(ledger.getOrDefault(key, 0L))) {
+        failures.add(key + " does not stand at what was recorded and is not tied.");
+      }
+    }
+    return new ProofLine(
+        13,
+        "Receipts on hand, in transit, of the lockbox and the processor are what was recorded and is not tied",
+        keys.size() + " balances",
+        failures);
+  }
+
+  private Map<String, Long> ledger() {
+    Map<String, Long> ledger = new TreeMap<>();
+    for (StandardAccount account : StandardAccount.CLEARING) {
+      for (JournalLine line : Proof.linesOn(facts, account)) {
+        ledger.merge(key(account, line.amount().currency()), line.amount().minor(), Long::sum);
+      }
+    }
+    return ledger;
+  }
+
+  private static String key(StandardAccount account, Currency currency) {
+    return account.words() + " " + currency;
+  }
+
+  /** Slips were recorded as they came; what a box or a processor brings, when it is explained. */
+  private boolean isRecorded(BooksFacts.Deposit deposit, BooksFacts.Member member) {
+    return switch (deposit.kind()) {
+      case SLIP, SINGLE -> true;
+      case LOCKBOX_BATCH, PAYOUT ->
+          member.moneyIn().map(entries::get).filter(e -> e.explanation().isPresent()).isPresent();
+    };
+  }
+}

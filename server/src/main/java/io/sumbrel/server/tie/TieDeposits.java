@@ -1,0 +1,129 @@
+package io.sumbrel.server.tie;
+
+import io.sumbrel.core.deposit.Recorded;
+import io.sumbrel.core.deposit.RecordedId;
+import io.sumbrel.core.deposit.Tie;
+import io.sumbrel.core.deposit.TieReason;
+import io.sumbrel.core.money.AmountText;
+import io.sumbrel.core.posting.PostingDate;
+import io.sumbrel.core.posting.PostingNumber;
+import io.sumbrel.core.posting.Tied;
+import io.sumbrel.core.receipt.MoneyInId;
+import io.sumbrel.core.refusal.Refusal;
+import io.sumbrel.server.arrivals.MoneyLine;
+import io.sumbrel.server.arrivals.MoneyLines;
+import io.sumbrel.server.books.Claims;
+import io.sumbrel.server.books.Ledger;
+import io.sumbrel.server.books.Limits;
+import io.sumbrel.server.books.Months;
+import io.sumbrel.server.books.OpenBooks;
+import io.sumbrel.server.books.Postings;
+import io.sumbrel.server.deposit.WaitingForTie;
+import io.sumbrel.server.people.Actor;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Ties entries of the bank to deposits and receipts; they stand in no pile any more. */
+@Component
+class TieDeposits {
+  private final MoneyLines moneyLines;
+  private final WaitingForTie waiting;
+  private final Claims claims;
+  private final Postings postings;
+  private final OpenBooks accounts;
+  private final Months months;
+  private final Limits limits;
+  private final Ledger ledger;
+
+  TieDeposits(
+      MoneyLines moneyLines,
+      WaitingForTie waiting,
+      Claims claims,
+      Postings postings,
+      OpenBooks accounts,
+      Months months,
+      Limits limits,
+      Ledger ledger) {
+    this.moneyLines = moneyLines;
+    this.waiting = waiting;
+    this.claims = claims;
+    this.postings = postings;
+    this.accounts = accounts;
+    this.months = months;
+    this.limits = limits;
+    this.ledger = ledger;
+  }
+
+  /** A tie as it was posted. */
+  record TiePosted(String number, String words) {}
+
+  /**
+   * @param entries of the bank
+   * @param recorded deposits, and receipts on hand
+   * @throws Refusal {@code not-found}, {@code claimed}, {@code held}, {@code detailed}, {@code
+   *     withdrawn}, and the reasons of {@link Tie}; nothing is changed then
+   */
+  @Transactional
+  TiePosted tie(Actor actor, List<Long> entries, List<Long> recorded, Optional<TieReason> reason) {
+    requireFew(entries, recorded);
+    entries.stream().sorted().distinct().forEach(id -> moneyLines.lock(new MoneyInId(id)));
+    List<Recorded> records = waiting.lock(actor.booksId(), recorded);
+    requireUntied(actor, records);
+    List<Tie.Shown> shown = entries.stream().map(id -> shown(actor, new MoneyInId(id))).toList();
+    Tie tie =
+        Tie.of(shown, records, reason, limits.of(actor.booksId()).differences(), actor.authority());
+    Optional<LocalDate> free =
+        entries.stream()
+            .flatMap(id -> postings.lastTurnedBack(new MoneyInId(id)).stream())
+            .max(LocalDate::compareTo);
+    LocalDate date =
+        PostingDate.of(Tie.lastDay(shown, records), free, months.closedUntil(actor.booksId()));
+    waiting.leave(entries, recorded);
+    String words =
+        "Tied %s to %s"
+            .formatted(
+                AmountText.words(tie.shownMinor(), tie.currency()),
+                records.stream().map(Recorded::words).collect(Collectors.joining(", ")));
+    Ledger.Stored stored =
+        ledger.append(actor, Tied.of(tie, date), Ledger.Source.NONE, "tied", words);
+    return new TiePosted(stored.number().words(), words);
+  }
+
+  /** Before anything is locked for them. */
+  private static void requireFew(List<Long> entries, List<Long> recorded) {
+    if (entries.size() + recorded.size() > Tie.MOST_PARTS) {
+      throw Tie.tooManyParts();
+    }
+  }
+
+  private void requireUntied(Actor actor, List<Recorded> records) {
+    Map<RecordedId, PostingNumber> ties = claims.ties(actor.booksId());
+    for (Recorded record : records) {
+      if (ties.containsKey(record.id())) {
+        throw new Refusal(
+            "claimed",
+            "%s is tied already, by %s.".formatted(record.words(), ties.get(record.id()).words()));
+      }
+    }
+  }
+
+  private Tie.Shown shown(Actor actor, MoneyInId id) {
+    MoneyLine line = moneyLines.counting(actor.booksId(), id);
+    claims
+        .of(id)
+        .ifPresent(
+            c -> {
+              throw new Refusal(
+                  "claimed",
+                  "%s has explained this sum already, as %s."
+                      .formatted(c.actor(), c.number().words()));
+            });
+    return new Tie.Shown(
+        line.moneyIn(), accounts.account(actor.booksId(), line.bankAccountId()).code());
+  }
+}
