@@ -1,14 +1,12 @@
 import { useQuery } from '@tanstack/react-query';
-import { type ReactNode, useState } from 'react';
+import { useState } from 'react';
 import {
-  type Arrival,
   keepLayout,
   type Layout,
   type LayoutRequest,
   type Sample,
   trialQuery,
 } from './arrivalsApi';
-import { MakerPage } from './LayoutMaker';
 import {
   columnsOf,
   SampleTable,
@@ -17,16 +15,9 @@ import {
   ShapeOptions,
   WrittenOptions,
 } from './LayoutParts';
+import { MakerPage, type MakerProps } from './MakerPage';
 import { StatementTape } from './StatementStrip';
 import styles from './Arrivals.module.css';
-
-export interface MakerProps {
-  arrival: Arrival;
-  sample: Sample;
-  shape: Shape;
-  say: (part: Partial<Shape>) => void;
-  questions: ReactNode;
-}
 
 interface Stated {
   columns: string[];

@@ -11,7 +11,7 @@ import {
   lockboxQuery,
   lockboxTrialQuery,
 } from './arrivalsApi';
-import { MakerPage } from './LayoutMaker';
+import { MakerPage } from './MakerPage';
 import { Count } from './LayoutParts';
 import styles from './Arrivals.module.css';
 

@@ -8,8 +8,6 @@ import {
   payoutTrialQuery,
   type Sample,
 } from './arrivalsApi';
-import { type MakerProps } from './EntryLayout';
-import { MakerPage } from './LayoutMaker';
 import {
   columnsOf,
   SampleTable,
@@ -18,6 +16,7 @@ import {
   ShapeOptions,
   WrittenOptions,
 } from './LayoutParts';
+import { MakerPage, type MakerProps } from './MakerPage';
 import styles from './Arrivals.module.css';
 
 interface Stated {

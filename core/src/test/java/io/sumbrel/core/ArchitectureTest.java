@@ -37,12 +37,13 @@ class ArchitectureTest {
         .resideOutsideOfPackage("io.sumbrel.core.matching.text..")
         .should()
         .onlyDependOnClassesThat()
-        .resideInAnyPackage("io.sumbrel.core..", "java..")
+        .resideInAnyPackage("io.sumbrel.core..", "java..", "javax.crypto..")
         .check(core);
     classes()
         .should()
         .onlyDependOnClassesThat()
-        .resideInAnyPackage("io.sumbrel.core..", "java..", "org.apache.commons.text..")
+        .resideInAnyPackage(
+            "io.sumbrel.core..", "java..", "javax.crypto..", "org.apache.commons.text..")
         .check(core);
   }
 

@@ -21,6 +21,7 @@ import io.sumbrel.core.openitem.OpenItemList;
 import io.sumbrel.core.posting.Claimed;
 import io.sumbrel.core.posting.Posting;
 import io.sumbrel.core.posting.PostingNumber;
+import io.sumbrel.core.proof.AuditTrail;
 import io.sumbrel.core.proof.BooksFacts;
 import io.sumbrel.core.receipt.BankLine;
 import io.sumbrel.core.receipt.MoneyIn;
@@ -281,7 +282,7 @@ final class Imports {
         items,
         postings,
         intakes,
-        List.of());
+        AuditTrail.NONE);
   }
 
   private BooksFacts.Deposit tied(BooksFacts.Deposit d) {

@@ -4,10 +4,11 @@ import java.nio.charset.StandardCharsets;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
 import java.util.HexFormat;
+import java.util.Optional;
 
 /**
- * One line of the record of who did what, when. Each line's hash covers the line before it, so that
- * a changed or missing line shows.
+ * One line of the record of who did what, when. Each line's hash covers the line before it, under a
+ * key, so that a changed or missing line shows.
  *
  * @param number without a gap, from 1
  * @param at real time of the act, ISO 8601
@@ -36,7 +37,8 @@ public record AuditLine(
       String act,
       String subject,
       String detail,
-      String previousHash) {
+      String previousHash,
+      AuditKey key) {
     return new AuditLine(
         number,
         at,
@@ -45,25 +47,34 @@ public record AuditLine(
         subject,
         detail,
         previousHash,
-        hashOf(number, at, actor, act, subject, detail, previousHash));
+        key.hash(content(number, at, actor, act, subject, detail, previousHash)));
   }
 
-  /** Whether the line is as it was written. */
-  public boolean isIntact() {
-    return hash.equals(hashOf(number, at, actor, act, subject, detail, previousHash));
+  /**
+   * Whether the line is as it was written.
+   *
+   * @param key under which it was; empty for one that was written before there were keys
+   */
+  boolean isIntact(Optional<AuditKey> key) {
+    String content = content(number, at, actor, act, subject, detail, previousHash);
+    return hash.equals(key.map(k -> k.hash(content)).orElseGet(() -> plainHash(content)));
   }
 
-  /** SHA-256 over the fields, each with its length before it, so that none can run into another. */
-  private static String hashOf(long number, Object... fields) {
+  /** The fields, each with its length before it, so that none can run into another. */
+  private static String content(long number, Object... fields) {
     StringBuilder content = new StringBuilder(Long.toString(number));
     for (Object field : fields) {
       String text = String.valueOf(field);
       content.append('|').append(text.length()).append(':').append(text);
     }
+    return content.toString();
+  }
+
+  /** SHA-256 without a key, as lines were chained once. */
+  private static String plainHash(String content) {
     try {
       byte[] digest =
-          MessageDigest.getInstance("SHA-256")
-              .digest(content.toString().getBytes(StandardCharsets.UTF_8));
+          MessageDigest.getInstance("SHA-256").digest(content.getBytes(StandardCharsets.UTF_8));
       return HexFormat.of().formatHex(digest);
     } catch (NoSuchAlgorithmException e) {
       throw new IllegalStateException(e);

@@ -31,7 +31,7 @@ public record BooksFacts(
     List<OpenItem> items,
     List<Posting> postings,
     List<Intake> intakes,
-    List<AuditLine> audit) {
+    AuditTrail audit) {
 
   /** A bank account: where it begins in these books. */
   public record Account(AccountCode code, LocalDate beginsOn, Money beginsWith) {}

@@ -263,16 +263,10 @@ public final class Proof {
 
   private ProofLine numbers() {
     List<String> failures = new ArrayList<>();
-    String previous = AuditLine.BEGINNING;
-    long expected = 1;
-    for (AuditLine line : facts.audit()) {
-      if (line.number() != expected || !line.previousHash().equals(previous) || !line.isIntact()) {
-        failures.add("The record is broken at line " + expected + ".");
-        break;
-      }
-      previous = line.hash();
-      expected++;
-    }
+    facts
+        .audit()
+        .brokenAt()
+        .ifPresent(line -> failures.add("The record is broken at line " + line + "."));
     Map<Integer, Integer> last = new TreeMap<>();
     facts.postings().stream()
         .map(Posting::number)
@@ -286,7 +280,7 @@ public final class Proof {
     return new ProofLine(
         11,
         "The record's numbers and hashes chain; journal numbers have no gap",
-        facts.audit().size() + " lines, " + facts.postings().size() + " journal numbers",
+        facts.audit().words() + ", " + facts.postings().size() + " journal numbers",
         failures);
   }
 

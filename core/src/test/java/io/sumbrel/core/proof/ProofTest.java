@@ -41,6 +41,7 @@ class ProofTest {
   private static final Currency USD = Currency.getInstance("USD");
   private static final AccountCode BANK = new AccountCode("1010");
   private static final LocalDate DAY = LocalDate.of(2026, 11, 16);
+  private static final AuditKey KEY = new AuditKey(new byte[AuditKey.BYTES]);
   private static final CustomerId CUSTOMER = new CustomerId(1);
   private static final MoneyIn MONEY =
       new MoneyIn(
@@ -58,6 +59,7 @@ class ProofTest {
   private Optional<PostingNumber> claim = Optional.of(new PostingNumber(2026, 2));
   private long closing = 500;
   private BooksFacts.Intake intake = new BooksFacts.Intake("s", 1, 500, 1, 500, 0, 0, 0, 0);
+  private long keyedFrom = 1;
   private List<AuditLine> audit = audit("first", "second");
   private List<BooksFacts.Deposit> deposits = List.of();
   private List<BooksFacts.OnHand> onHand = List.of();
@@ -119,7 +121,7 @@ class ProofTest {
     List<AuditLine> lines = new ArrayList<>();
     String previous = AuditLine.BEGINNING;
     for (String act : acts) {
-      lines.add(AuditLine.next(lines.size() + 1L, "2026", "Ines", act, "x", "", previous));
+      lines.add(AuditLine.next(lines.size() + 1L, "2026", "Ines", act, "x", "", previous, KEY));
       previous = lines.get(lines.size() - 1).hash();
     }
     return lines;
@@ -137,7 +139,7 @@ class ProofTest {
             List.of(item),
             postings,
             List.of(intake),
-            audit);
+            new AuditTrail(audit, Optional.of(KEY), keyedFrom));
     return Proof.of(facts).stream().filter(l -> !l.holds()).map(ProofLine::number).toList();
   }
 
@@ -189,7 +191,7 @@ class ProofTest {
         List.of(item),
         postings,
         List.of(),
-        audit);
+        AuditTrail.NONE);
   }
 
   @Test
@@ -237,6 +239,45 @@ class ProofTest {
     assertThat(broken()).containsExactly(11);
     audit = audit("first", "second", "third");
     audit.remove(1);
+    assertThat(broken()).containsExactly(11);
+  }
+
+  /** Somebody writes the whole record anew, hashes too, but has not the key. */
+  @Test
+  void seesARecordThatWasWrittenAnewWithoutItsKey() {
+    byte[] guessed = new byte[AuditKey.BYTES];
+    guessed[0] = 1;
+    AuditKey other = new AuditKey(guessed);
+    audit = new ArrayList<>();
+    String previous = AuditLine.BEGINNING;
+    for (int i = 1; i < 4; i++) {
+      audit.add(AuditLine.next(i, "2026", "Nobody", "first", "x", "", previous, other));
+      previous = audit.get(i - 1).hash();
+    }
+    assertThat(broken()).containsExactly(11);
+    keyedFrom = 4;
+    assertThat(broken()).as("nor is it one of before there were keys").containsExactly(11);
+  }
+
+  /**
+   * Lines of before there were keys, with SHA-256 of their content; the digest is of another tool.
+   */
+  @Test
+  void provesALineOfBeforeThereWereKeys() {
+    audit =
+        List.of(
+            new AuditLine(
+                1,
+                "2026",
+                "Ines",
+                "first",
+                "x",
+                "",
+                AuditLine.BEGINNING,
+                "b19d9bb7007e9a34589f50ff5738d86e1c95688ed8b62ba8ddd6cd612af9de63"));
+    keyedFrom = 2;
+    assertThat(broken()).isEmpty();
+    keyedFrom = 1;
     assertThat(broken()).containsExactly(11);
   }
 

@@ -1,13 +1,16 @@
 package io.sumbrel.server.audit;
 
 import io.sumbrel.core.proof.AuditLine;
+import io.sumbrel.core.proof.AuditTrail;
 import io.sumbrel.server.people.Actor;
 import io.sumbrel.server.persistence.Column;
+import io.sumbrel.server.persistence.OnDisk;
 import jakarta.persistence.EntityManager;
 import jakarta.persistence.LockModeType;
 import java.time.Clock;
 import java.time.temporal.ChronoUnit;
 import java.util.List;
+import java.util.Optional;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Propagation;
@@ -22,11 +25,20 @@ public class AuditRecord {
   private final EntityManager entities;
   private final Clock clock;
   private final ApplicationEventPublisher events;
+  private final OnDisk disk;
+  private final AuditKeyFile keys;
 
-  AuditRecord(EntityManager entities, Clock clock, ApplicationEventPublisher events) {
+  AuditRecord(
+      EntityManager entities,
+      Clock clock,
+      ApplicationEventPublisher events,
+      OnDisk disk,
+      AuditKeyFile keys) {
     this.entities = entities;
     this.clock = clock;
     this.events = events;
+    this.disk = disk;
+    this.keys = keys;
   }
 
   /** Begins the record of a new set of books. */
@@ -51,12 +63,15 @@ public class AuditRecord {
     AuditHeadRow head = head(actor.booksId());
     String at = clock.instant().truncatedTo(ChronoUnit.MILLIS).toString();
     String cut = Column.cut(detail, 2000);
+    long number = head.lastNumber + 1;
+    keys.keyedFrom(actor.booksId(), number);
     AuditLine line =
-        AuditLine.next(head.lastNumber + 1, at, actor.name(), act, subject, cut, head.lastHash);
+        AuditLine.next(number, at, actor.name(), act, subject, cut, head.lastHash, keys.key());
     entities.persist(AuditLineRow.of(actor.booksId(), line));
     head.lastNumber = line.number();
     head.lastHash = line.hash();
     events.publishEvent(new BooksChanged(actor.booksId()));
+    disk.beforeItIsAnswered();
   }
 
   /** The number of the line that is written next; others wait until then. */
@@ -80,10 +95,12 @@ public class AuditRecord {
         .orElse(0L);
   }
 
-  /** Every line, in order. */
+  /** Every line, in order, with what it is checked by. */
   @Transactional(readOnly = true)
-  public List<AuditLine> lines(long booksId) {
-    return linesAfter(booksId, 0);
+  public AuditTrail trail(long booksId) {
+    List<AuditLine> lines = linesAfter(booksId, 0);
+    return new AuditTrail(
+        lines, Optional.of(keys.key()), keys.keyedFrom(booksId, lines.size() + 1L));
   }
 
   /** The lines after one, in order. */

@@ -134,7 +134,7 @@ public class BooksFactsReader {
                       case STATEMENT, INFORMATION, DETAIL -> statementIntake(i, taken, held);
                     })
             .toList(),
-        audit.lines(booksId));
+        audit.trail(booksId));
   }
 
   private static BooksFacts.Deposit deposit(
