@@ -14,7 +14,7 @@ create table tie_part (
   reason varchar(30),
   account_code varchar(12) not null,
   currency varchar(3) not null,
-  amount_minor bigint not null check (amount_minor <> 0),
+  amount_minor bigint not null,
   primary key (posting_id, line_number),
   constraint tie_part_is_one_thing check (
     case when money_in_id is null then 0 else 1 end

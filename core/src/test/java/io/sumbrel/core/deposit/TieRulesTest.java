@@ -1,0 +1,120 @@
+package io.sumbrel.core.deposit;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import io.sumbrel.core.bank.Method;
+import io.sumbrel.core.difference.Authority;
+import io.sumbrel.core.difference.DifferenceLimits;
+import io.sumbrel.core.ledger.AccountCode;
+import io.sumbrel.core.ledger.JournalLine;
+import io.sumbrel.core.ledger.StandardAccount;
+import io.sumbrel.core.money.Money;
+import io.sumbrel.core.posting.Tied;
+import io.sumbrel.core.receipt.BankLine;
+import io.sumbrel.core.receipt.MoneyIn;
+import io.sumbrel.core.receipt.MoneyInId;
+import java.time.LocalDate;
+import java.util.Currency;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import org.junit.jupiter.api.Test;
+
+/** What may be tied to what, and what a tie does to the ledger. */
+class TieRulesTest {
+  private static final Currency USD = Currency.getInstance("USD");
+  private static final AccountCode BANK = new AccountCode("1010");
+  private static final LocalDate DAY = LocalDate.of(2026, 11, 16);
+
+  private static MoneyIn money(long id, long minor) {
+    return new MoneyIn(
+        new MoneyInId(id),
+        USD,
+        minor,
+        DAY.plusDays(id),
+        Optional.empty(),
+        Optional.empty(),
+        "",
+        List.of());
+  }
+
+  private static Tie.Shown entry(long id, long account, long minor) {
+    return new Tie.Shown(
+        money(id, minor).on(new BankLine(account, Method.DEPOSIT, "R" + id)), BANK);
+  }
+
+  private static Recorded slip(long id, Currency currency, long minor) {
+    return new Recorded(
+        new RecordedId(id),
+        DepositKind.SLIP,
+        DepositKind.SLIP.clearing(),
+        currency,
+        Optional.of(1L),
+        "S-" + id,
+        DAY,
+        minor,
+        "deposit slip S-" + id,
+        Set.of());
+  }
+
+  private static Tie tie(List<Tie.Shown> shown, List<Recorded> recorded, TieReason... reason) {
+    return Tie.of(
+        shown,
+        recorded,
+        List.of(reason).stream().findFirst(),
+        DifferenceLimits.DEFAULTS,
+        Authority.CLERK);
+  }
+
+  /** Two slips that the bank credits in three sums, one dollar more: it counted better than we. */
+  @Test
+  void severalEntriesAreTiedToSeveralSlips() {
+    List<Tie.Shown> shown = List.of(entry(1, 1, 5_000), entry(2, 1, 4_000), entry(3, 1, 1_100));
+    List<Recorded> slips = List.of(slip(7, USD, 6_000), slip(8, USD, 4_000));
+    Tie tie = tie(shown, slips, TieReason.COUNTED_OTHERWISE);
+    assertThat(tie.differenceMinor()).isEqualTo(100);
+    assertThat(Tie.lastDay(shown, slips)).isEqualTo(DAY.plusDays(3));
+    Tied tied = Tied.of(tie, DAY.plusDays(3));
+    assertThat(tied.entry().effectOn(BANK, USD)).isEqualTo(10_100);
+    assertThat(on(tied, StandardAccount.DEPOSITS_IN_TRANSIT)).isEqualTo(-10_000);
+    assertThat(on(tied, StandardAccount.DEPOSIT_DIFFERENCES)).isEqualTo(-100);
+    assertThat(tied.claims().money()).hasSize(3);
+    assertThat(tied.claims().recorded()).hasSize(2);
+  }
+
+  private static long on(Tied tied, StandardAccount account) {
+    return tied.entry().effectOn(account.code(), USD);
+  }
+
+  @Test
+  void aChargeKeptOnTheWayGoesToItsAccount() {
+    Tie tie = tie(List.of(entry(1, 1, 9_200)), List.of(slip(7, USD, 9_900)), TieReason.BANK_CHARGE);
+    Tied tied = Tied.of(tie, DAY);
+    assertThat(on(tied, StandardAccount.BANK_CHARGES)).isEqualTo(700);
+    assertThat(tied.entry().lines()).contains(line(BANK, 9_200));
+  }
+
+  private static JournalLine line(AccountCode account, long minor) {
+    return JournalLine.debit(account, Money.ofMinor(USD, minor));
+  }
+
+  @Test
+  void accountsAndCurrenciesAreKeptApart() {
+    assertThatThrownBy(
+            () -> tie(List.of(entry(1, 1, 50), entry(2, 2, 50)), List.of(slip(7, USD, 100))))
+        .hasMessage("Entries that are tied together stand on one account.");
+    assertThatThrownBy(() -> tie(List.of(entry(1, 2, 100)), List.of(slip(7, USD, 100))))
+        .hasMessage("deposit slip S-7 goes into another account than the bank's entry.");
+    Currency eur = Currency.getInstance("EUR");
+    assertThatThrownBy(() -> tie(List.of(entry(1, 1, 100)), List.of(slip(7, eur, 100))))
+        .hasMessage("deposit slip S-7 is in EUR, the bank's entry in USD.");
+  }
+
+  @Test
+  void onlyWhatTheBankShowsIsTied() {
+    Tie.Shown cheque = new Tie.Shown(money(1, 100), BANK);
+    assertThatThrownBy(() -> tie(List.of(cheque), List.of(slip(7, USD, 100))))
+        .hasMessageStartingWith("Only what a statement of the bank shows");
+  }
+}
