@@ -1,6 +1,7 @@
 import { type KeyboardEvent, useEffect, useRef, useState } from 'react';
 import { Key } from '../../components/Key';
 import { Empty } from '../../components/States';
+import { focusZone } from '../../keyboard/keys';
 import type { Difference } from './differences';
 import styles from './Work.module.css';
 
@@ -30,7 +31,7 @@ export function DifferenceMenu({ differences, take, close }: Props) {
     } else if (event.key === 'Escape' || event.key.toLowerCase() === 'd') {
       event.preventDefault();
       close();
-      document.querySelector<HTMLElement>('[data-zone="tape"]')?.focus();
+      focusZone('tape');
     }
   };
 

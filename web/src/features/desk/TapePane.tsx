@@ -5,7 +5,7 @@ import { CertaintyMark } from '../../components/CertaintyMark';
 import { Key } from '../../components/Key';
 import { Sentence } from '../../components/States';
 import { Tape } from '../../components/Tape';
-import { isInField } from '../../keyboard/keys';
+import { focusZone, isInField } from '../../keyboard/keys';
 import { longDate, shortDate, words } from '../../money/money';
 import type { Choices, Line, Money } from './deskApi';
 import { DifferenceMenu } from './DifferenceMenu';
@@ -58,7 +58,7 @@ export function TapePane({ money, choices, tape }: Props) {
         keep={(minor) => tape.change({ type: 'change', index, minor })}
         done={() => {
           setEditing(false);
-          document.querySelector<HTMLElement>('[data-zone="tape"]')?.focus();
+          focusZone('tape');
         }}
       />
     ) : undefined;
@@ -136,7 +136,7 @@ export function TapePane({ money, choices, tape }: Props) {
           differences={tape.differences}
           take={(d) => {
             tape.change(d.action);
-            document.querySelector<HTMLElement>('[data-zone="tape"]')?.focus();
+            focusZone('tape');
           }}
           close={tape.toggleDifferences}
         />

@@ -1,16 +1,14 @@
 package io.sumbrel.server.arrivals;
 
 import io.sumbrel.core.refusal.Refusal;
+import io.sumbrel.server.persistence.WholeFile;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.OutputStream;
 import java.io.UncheckedIOException;
-import java.nio.channels.FileChannel;
 import java.nio.file.DirectoryStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.StandardCopyOption;
-import java.nio.file.StandardOpenOption;
 import java.security.DigestInputStream;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
@@ -119,13 +117,7 @@ class FileStore {
   /** Keeps a received file for good. */
   void keep(Received received) {
     try {
-      try (FileChannel channel = FileChannel.open(received.path(), StandardOpenOption.WRITE)) {
-        channel.force(true);
-      }
-      Files.move(received.path(), path(received.hash()), StandardCopyOption.ATOMIC_MOVE);
-      try (FileChannel directory = FileChannel.open(folder, StandardOpenOption.READ)) {
-        directory.force(true);
-      }
+      WholeFile.put(received.path(), path(received.hash()));
     } catch (IOException e) {
       throw new UncheckedIOException(e);
     }

@@ -1,13 +1,11 @@
 package io.sumbrel.server.audit;
 
 import io.sumbrel.core.proof.AuditKey;
+import io.sumbrel.server.persistence.WholeFile;
 import java.io.IOException;
 import java.io.UncheckedIOException;
-import java.nio.channels.FileChannel;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.StandardCopyOption;
-import java.nio.file.StandardOpenOption;
 import java.nio.file.attribute.PosixFilePermissions;
 import java.security.SecureRandom;
 import java.util.HexFormat;
@@ -29,6 +27,7 @@ class AuditKeyFile {
 
   private final Path file;
   private final Map<String, String> cells = new TreeMap<>();
+  private final AuditKey key;
 
   AuditKeyFile(@Value("${sumbrel.audit-key}") Path file) throws IOException {
     this.file = file.toAbsolutePath();
@@ -37,16 +36,20 @@ class AuditKeyFile {
         String[] halves = line.split("=", 2);
         cells.put(halves[0], halves.length == 2 ? halves[1].strip() : "");
       }
-      key(); // a broken file is said at the start, not at the first act
     } else {
       byte[] bytes = new byte[AuditKey.BYTES];
       new SecureRandom().nextBytes(bytes);
       cells.put(KEY, HexFormat.of().formatHex(bytes));
       write();
     }
+    key = keyIn(cells); // a broken file is said at the start, not at the first act
   }
 
   AuditKey key() {
+    return key;
+  }
+
+  private AuditKey keyIn(Map<String, String> cells) {
     try {
       return new AuditKey(HexFormat.of().parseHex(cells.getOrDefault(KEY, "")));
     } catch (IllegalArgumentException e) {
@@ -87,9 +90,6 @@ class AuditKeyFile {
           half, PosixFilePermissions.asFileAttribute(PosixFilePermissions.fromString("rw-------")));
     }
     Files.writeString(half, content);
-    try (FileChannel channel = FileChannel.open(half, StandardOpenOption.WRITE)) {
-      channel.force(true);
-    }
-    Files.move(half, file, StandardCopyOption.ATOMIC_MOVE, StandardCopyOption.REPLACE_EXISTING);
+    WholeFile.put(half, file);
   }
 }

@@ -4,6 +4,7 @@ import io.sumbrel.core.deposit.RecordedId;
 import io.sumbrel.core.posting.Claimed;
 import io.sumbrel.core.posting.PostingNumber;
 import io.sumbrel.core.receipt.MoneyInId;
+import io.sumbrel.core.refusal.Refusal;
 import jakarta.persistence.EntityManager;
 import java.util.HashMap;
 import java.util.Map;
@@ -70,6 +71,29 @@ public class Claims {
   private static Claim claim(Object posting) {
     PostingRow row = (PostingRow) posting;
     return new Claim(row.id, row.number(), row.actor);
+  }
+
+  /**
+   * @param more what else the person is told, with a blank before it; nothing when it is empty
+   * @throws Refusal {@code claimed} when somebody has explained the sum, with the posting
+   */
+  @Transactional(readOnly = true)
+  public void requireUnclaimed(MoneyInId moneyIn, String more) {
+    of(moneyIn)
+        .ifPresent(
+            c -> {
+              throw new Refusal(
+                  "claimed",
+                  "%s has explained this sum already, as %s.%s"
+                      .formatted(c.actor(), c.number().words(), more));
+            });
+  }
+
+  /** The tie of a deposit or of a receipt on hand. */
+  @Transactional(readOnly = true)
+  public Optional<PostingNumber> tieOf(RecordedId recorded) {
+    return Optional.ofNullable(entities.find(RecordedClaimRow.class, recorded.number()))
+        .map(c -> entities.find(PostingRow.class, c.postingId).number());
   }
 
   /** The tie of each deposit and each receipt on hand that is tied. */

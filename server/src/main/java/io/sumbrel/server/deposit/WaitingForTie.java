@@ -283,7 +283,7 @@ public class WaitingForTie {
     if (deposit == null || deposit.booksId != actor.booksId()) {
       throw new Refusal("not-found", "There is no such deposit.");
     }
-    if (claims.ties(actor.booksId()).containsKey(new RecordedId(depositId))) {
+    if (claims.tieOf(new RecordedId(depositId)).isPresent()) {
       throw new Refusal("tied", deposit.words() + " is tied; turn the tie back first.");
     }
     if (deposit.entryId == null) {

@@ -127,7 +127,7 @@ public class PostTape {
       return before.get();
     }
     MoneyLine line = moneyLines.explainable(actor.booksId(), id);
-    requireUnclaimed(id);
+    claims.requireUnclaimed(id, " Your tape is kept.");
     List<TapeLine> lines = request.lines().stream().map(LineView::toLine).toList();
     LocalDate date = postingDate(actor, line.moneyIn(), request.date());
     // found before the record is locked: everybody who posts waits for that lock
@@ -153,18 +153,6 @@ public class PostTape {
           "This request was posted as %s, which was turned back since; it is not posted again."
               .formatted(before.number()));
     }
-  }
-
-  private void requireUnclaimed(MoneyInId id) {
-    claims
-        .of(id)
-        .ifPresent(
-            c -> {
-              throw new Refusal(
-                  "claimed",
-                  "%s has explained this sum already, as %s. Your tape is kept."
-                      .formatted(c.actor(), c.number().words()));
-            });
   }
 
   /**

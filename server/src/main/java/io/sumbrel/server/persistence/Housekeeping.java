@@ -6,8 +6,6 @@ import java.sql.SQLException;
 import java.util.concurrent.atomic.AtomicLong;
 import java.util.function.Consumer;
 import javax.sql.DataSource;
-import org.h2.engine.SessionLocal;
-import org.h2.jdbc.JdbcConnection;
 import org.h2.mvstore.FileStore;
 import org.h2.mvstore.MVStore;
 import org.slf4j.Logger;
@@ -82,10 +80,7 @@ class Housekeeping {
 
   private void with(Consumer<MVStore> act) {
     try (Connection connection = source.getConnection()) {
-      if (connection.isWrapperFor(JdbcConnection.class)
-          && connection.unwrap(JdbcConnection.class).getSession() instanceof SessionLocal session) {
-        act.accept(session.getDatabase().getStore().getMvStore());
-      }
+      EmbeddedStore.of(connection).ifPresent(act);
     } catch (SQLException | RuntimeException e) {
       LOG.debug("not tidied: {}", e.getMessage());
     }

@@ -5,9 +5,6 @@ import java.sql.SQLException;
 import java.util.concurrent.atomic.AtomicLong;
 import java.util.concurrent.locks.ReentrantLock;
 import javax.sql.DataSource;
-import org.h2.engine.SessionLocal;
-import org.h2.jdbc.JdbcConnection;
-import org.h2.mvstore.MVStore;
 import org.springframework.jdbc.datasource.DataSourceUtils;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionSynchronization;
@@ -53,11 +50,7 @@ public class OnDisk {
   private void bring() {
     Connection connection = DataSourceUtils.getConnection(source);
     try {
-      if (connection.isWrapperFor(JdbcConnection.class)
-          && connection.unwrap(JdbcConnection.class).getSession() instanceof SessionLocal session) {
-        MVStore store = session.getDatabase().getStore().getMvStore();
-        bring(store::sync);
-      }
+      EmbeddedStore.of(connection).ifPresent(store -> bring(store::sync));
     } catch (SQLException e) {
       throw new IllegalStateException("not brought to the disk", e);
     } finally {

@@ -1,12 +1,10 @@
 package io.sumbrel.server.tie;
 
 import io.sumbrel.core.deposit.Recorded;
-import io.sumbrel.core.deposit.RecordedId;
 import io.sumbrel.core.deposit.Tie;
 import io.sumbrel.core.deposit.TieReason;
 import io.sumbrel.core.money.AmountText;
 import io.sumbrel.core.posting.PostingDate;
-import io.sumbrel.core.posting.PostingNumber;
 import io.sumbrel.core.posting.Tied;
 import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.core.refusal.Refusal;
@@ -22,7 +20,6 @@ import io.sumbrel.server.deposit.WaitingForTie;
 import io.sumbrel.server.people.Actor;
 import java.time.LocalDate;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
@@ -73,7 +70,7 @@ class TieDeposits {
     requireFew(entries, recorded);
     entries.stream().sorted().distinct().forEach(id -> moneyLines.lock(new MoneyInId(id)));
     List<Recorded> records = waiting.lock(actor.booksId(), recorded);
-    requireUntied(actor, records);
+    records.forEach(this::requireUntied);
     List<Tie.Shown> shown = entries.stream().map(id -> shown(actor, new MoneyInId(id))).toList();
     Tie tie =
         Tie.of(shown, records, reason, limits.of(actor.booksId()).differences(), actor.authority());
@@ -101,28 +98,19 @@ class TieDeposits {
     }
   }
 
-  private void requireUntied(Actor actor, List<Recorded> records) {
-    Map<RecordedId, PostingNumber> ties = claims.ties(actor.booksId());
-    for (Recorded record : records) {
-      if (ties.containsKey(record.id())) {
-        throw new Refusal(
-            "claimed",
-            "%s is tied already, by %s.".formatted(record.words(), ties.get(record.id()).words()));
-      }
-    }
+  private void requireUntied(Recorded record) {
+    claims
+        .tieOf(record.id())
+        .ifPresent(
+            tie -> {
+              throw new Refusal(
+                  "claimed", "%s is tied already, by %s.".formatted(record.words(), tie.words()));
+            });
   }
 
   private Tie.Shown shown(Actor actor, MoneyInId id) {
     MoneyLine line = moneyLines.counting(actor.booksId(), id);
-    claims
-        .of(id)
-        .ifPresent(
-            c -> {
-              throw new Refusal(
-                  "claimed",
-                  "%s has explained this sum already, as %s."
-                      .formatted(c.actor(), c.number().words()));
-            });
+    claims.requireUnclaimed(id, "");
     return new Tie.Shown(
         line.moneyIn(), accounts.account(actor.booksId(), line.bankAccountId()).code());
   }
