@@ -51,14 +51,17 @@ export function Desk() {
   useLanding('pile', desk.isSuccess && choices.isSuccess && !desk.isFetching);
 
   const posted = async (answer: Posted) => {
-    const next = rows && nextOf(rows, answer.moneyInId);
+    const explained = answer.moneyInId;
+    const next = rows && explained !== undefined ? nextOf(rows, explained) : undefined;
     setLast(answer);
     setSaid(undefined);
     setOnward(true);
     if (next) {
       await select(next.id);
     }
-    queries.removeQueries(moneyQuery(answer.moneyInId));
+    if (explained !== undefined) {
+      queries.removeQueries(moneyQuery(explained));
+    }
     await queries.invalidateQueries({ queryKey: ['desk'] });
   };
 
@@ -71,7 +74,9 @@ export function Desk() {
       setLast(undefined);
       setSaid({ words: answer.words, wrong: false });
       await queries.invalidateQueries({ queryKey: ['desk'] });
-      await select(answer.moneyInId);
+      if (answer.moneyInId !== undefined) {
+        await select(answer.moneyInId);
+      }
     } catch (e) {
       setSaid({ words: sentenceOf(e), wrong: true });
     }

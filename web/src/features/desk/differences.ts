@@ -91,7 +91,7 @@ function over(s: Situation, minor: number): Difference[] {
 
 function toAccounts(s: Situation, minor: number): Difference[] {
   return s.choices.accounts.map((a) => ({
-    words: `${words(minor, s.currency)} to ${a.code} ${a.words}`,
+    words: `${words(minor, s.currency)} to ${a.number} ${a.words}`,
     action: { type: 'add', line: { kind: 'TO_ACCOUNT', amountMinor: minor, account: a.code } },
   }));
 }
@@ -105,7 +105,7 @@ export function lineWords(line: Line, choices: Choices): string {
     return line.item?.number ?? '';
   }
   if (account) {
-    return `${account.code} ${account.words}`;
+    return `${account.number} ${account.words}`;
   }
   return [reason ?? kind, line.item ? 'on ' + line.item.number : ''].join(' ').trim();
 }

@@ -7,11 +7,12 @@ import static org.springframework.security.test.web.servlet.request.SecurityMock
 import io.sumbrel.core.money.Money;
 import io.sumbrel.core.proof.Proof;
 import io.sumbrel.core.proof.ProofLine;
-import io.sumbrel.server.books.OpenBooks;
+import io.sumbrel.server.bank.BankAccounts;
 import io.sumbrel.server.people.Actor;
 import io.sumbrel.server.people.Bundle;
 import io.sumbrel.server.people.People;
 import io.sumbrel.server.proof.BooksFactsReader;
+import io.sumbrel.server.setup.BeginBooks;
 import java.nio.charset.StandardCharsets;
 import java.time.LocalDate;
 import java.time.ZoneOffset;
@@ -73,11 +74,19 @@ public final class House {
   public static class Api {
     private final MockMvc mvc;
     private final ObjectMapper json;
-    private final OpenBooks books;
+    private final BeginBooks books;
+    private final BankAccounts accounts;
     private final People people;
     private final BooksFactsReader facts;
 
-    Api(MockMvc mvc, ObjectMapper json, OpenBooks books, People people, BooksFactsReader facts) {
+    Api(
+        MockMvc mvc,
+        ObjectMapper json,
+        BeginBooks books,
+        BankAccounts accounts,
+        People people,
+        BooksFactsReader facts) {
+      this.accounts = accounts;
       this.mvc = mvc;
       this.json = json;
       this.books = books;
@@ -86,10 +95,10 @@ public final class House {
     }
 
     public House open() {
-      long id = books.open("House", ZoneOffset.UTC, Optional.of(TODAY));
+      long id = books.begin("House", ZoneOffset.UTC, Optional.of(TODAY));
       Actor clerk = people.add(id, "Ines", "ten letters", Bundle.CLERK);
       Money begins = Money.ofMinor(Currency.getInstance("USD"), 100_000);
-      books.beginAccount(clerk, "Quayline", ACCOUNT, LocalDate.of(2026, 10, 1), begins);
+      accounts.begin(clerk, "Quayline", ACCOUNT, LocalDate.of(2026, 10, 1), begins);
       return new House(
           this,
           clerk,

@@ -1,8 +1,11 @@
 package io.sumbrel.core.books;
 
 import io.sumbrel.core.bank.BankStatement;
+import io.sumbrel.core.chart.Chart;
 import io.sumbrel.core.deposit.BroughtForward;
 import io.sumbrel.core.deposit.Deposit;
+import io.sumbrel.core.deposit.DepositMember;
+import io.sumbrel.core.deposit.PaymentMethod;
 import io.sumbrel.core.deposit.Recorded;
 import io.sumbrel.core.deposit.RecordedId;
 import io.sumbrel.core.deposit.Tie;
@@ -29,6 +32,7 @@ import io.sumbrel.core.posting.TapePosted;
 import io.sumbrel.core.posting.Tied;
 import io.sumbrel.core.posting.TurnedBack;
 import io.sumbrel.core.proof.BooksFacts;
+import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.core.rules.HouseLimits;
@@ -36,7 +40,9 @@ import io.sumbrel.core.tape.DifferencesBefore;
 import io.sumbrel.core.tape.Tape;
 import io.sumbrel.core.tape.TapeFacts;
 import io.sumbrel.core.tape.TapeLine;
+import io.sumbrel.core.tape.TapeMoney;
 import java.time.LocalDate;
+import java.util.Currency;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -136,12 +142,44 @@ public final class Books {
   public PostingNumber post(MoneyInId id, List<TapeLine> lines, Authority authority) {
     BooksFacts.Entry entry = imports.unclaimed(id);
     LocalDate date = PostingDate.of(entry.moneyIn().bookingDate(), lastTurnedBack(id), closedUntil);
-    TapeFacts facts = new TapeFacts(items, limits, List.of(), authority, DifferencesBefore.NONE);
-    Tape judged = Tape.of(entry.moneyIn(), lines, facts);
+    Tape tape = judged(TapeMoney.of(entry.moneyIn()), lines, authority);
+    return append(posted(tape, Optional.of(entry.account()), date));
+  }
+
+  /** Posts a tape without money: credits are used alone, or money of nobody is named. */
+  public PostingNumber useCredits(Currency currency, List<TapeLine> lines, Authority authority) {
+    Tape tape = judged(TapeMoney.none(currency, businessDate), lines, authority);
+    return append(posted(tape, Optional.empty(), businessDate));
+  }
+
+  /**
+   * A receipt is taken in by hand, and explained with it; it stands on the account of its method
+   * until the bank shows it.
+   */
+  public RecordedId record(
+      DepositMember receipt,
+      PaymentMethod method,
+      Currency currency,
+      List<TapeLine> lines,
+      Authority authority) {
+    MoneyIn money = receipt.toMoneyIn(imports.nextMoneyIn(), currency);
+    LocalDate date = PostingDate.of(receipt.date(), Optional.empty(), closedUntil);
+    Tape tape = judged(TapeMoney.of(money), lines, authority);
+    RecordedId id = imports.record(receipt, method.holding(), money);
+    append(posted(tape, Optional.of(method.holding()), date));
+    return id;
+  }
+
+  private Tape judged(TapeMoney money, List<TapeLine> lines, Authority authority) {
     Map<ItemId, OpenItem> named = new HashMap<>();
-    lines.forEach(l -> l.item().ifPresent(i -> named.put(i, items.get(i))));
-    Tape tape = new Tape(judged.moneyIn(), judged.lines(), named, judged.agreed());
-    return append(TapePosted.of(tape, entry.account(), nextNumber(date), date, this::nextItem));
+    lines.forEach(l -> l.item().ifPresent(i -> named.computeIfAbsent(i, items::get)));
+    TapeFacts facts =
+        new TapeFacts(named, Chart.STANDARD, limits, List.of(), authority, DifferencesBefore.NONE);
+    return Tape.of(money, lines, facts);
+  }
+
+  private TapePosted posted(Tape tape, Optional<AccountCode> account, LocalDate date) {
+    return TapePosted.of(tape, account, nextNumber(date), date, this::nextItem);
   }
 
   /** Ties what was recorded to entries of the bank. */

@@ -14,7 +14,6 @@ import io.sumbrel.core.deposit.MemberKind;
 import io.sumbrel.core.deposit.Recorded;
 import io.sumbrel.core.deposit.RecordedId;
 import io.sumbrel.core.ledger.AccountCode;
-import io.sumbrel.core.ledger.StandardAccount;
 import io.sumbrel.core.openitem.ListedItem;
 import io.sumbrel.core.openitem.OpenItem;
 import io.sumbrel.core.openitem.OpenItemList;
@@ -93,12 +92,41 @@ final class Imports {
     for (BroughtForward.OnHand receipt : receipts.onHand()) {
       RecordedId id = new RecordedId(nextRecorded++);
       DepositMember member = receipt.receipt();
-      recorded.put(id, recorded(id, member.kind().onHand(), receipt.currency(), member));
-      onHand.put(
-          id,
-          new BooksFacts.OnHand(
-              id, member.kind(), receipt.currency(), member.amountMinor(), Optional.empty()));
+      keepOnHand(id, member, member.kind().onHand().code(), receipt.currency(), Optional.empty());
     }
+  }
+
+  /** The id under which a sum that is taken in by hand will be explained. */
+  MoneyInId nextMoneyIn() {
+    return new MoneyInId(nextMoneyIn);
+  }
+
+  /** A receipt that was taken in by hand; it is on hand until it is tied. */
+  RecordedId record(DepositMember receipt, AccountCode holding, MoneyIn money) {
+    nextMoneyIn++;
+    entries.put(money.id(), new BooksFacts.Entry(holding, money, Optional.empty()));
+    RecordedId id = new RecordedId(nextRecorded++);
+    keepOnHand(id, receipt, holding, money.currency(), Optional.of(money.id()));
+    return id;
+  }
+
+  private void keepOnHand(
+      RecordedId id,
+      DepositMember receipt,
+      AccountCode standsOn,
+      Currency currency,
+      Optional<MoneyInId> money) {
+    recorded.put(id, recorded(id, standsOn, currency, receipt));
+    onHand.put(
+        id,
+        new BooksFacts.OnHand(
+            id,
+            receipt.kind(),
+            standsOn,
+            currency,
+            receipt.amountMinor(),
+            money,
+            Optional.empty()));
   }
 
   private RecordedId keep(Deposit deposit, List<BooksFacts.Member> members) {
@@ -110,6 +138,7 @@ final class Imports {
             id,
             deposit.words(),
             deposit.kind(),
+            deposit.kind().clearing().code(),
             deposit.currency(),
             deposit.netMinor(),
             members,
@@ -228,7 +257,7 @@ final class Imports {
   }
 
   private static Recorded recorded(
-      RecordedId id, StandardAccount standsOn, Currency currency, DepositMember receipt) {
+      RecordedId id, AccountCode standsOn, Currency currency, DepositMember receipt) {
     return new Recorded(
         id,
         DepositKind.SINGLE,
@@ -246,7 +275,7 @@ final class Imports {
     return new Recorded(
         id,
         deposit.kind(),
-        deposit.kind().clearing(),
+        deposit.kind().clearing().code(),
         deposit.currency(),
         Optional.empty(),
         deposit.reference(),
@@ -290,6 +319,7 @@ final class Imports {
         d.id(),
         d.words(),
         d.kind(),
+        d.clearing(),
         d.currency(),
         d.netMinor(),
         d.members(),
@@ -299,7 +329,13 @@ final class Imports {
 
   private BooksFacts.OnHand tied(BooksFacts.OnHand o) {
     return new BooksFacts.OnHand(
-        o.id(), o.kind(), o.currency(), o.amountMinor(), Optional.ofNullable(ties.get(o.id())));
+        o.id(),
+        o.kind(),
+        o.standsOn(),
+        o.currency(),
+        o.amountMinor(),
+        o.moneyIn(),
+        Optional.ofNullable(ties.get(o.id())));
   }
 
   long lastClosing(String accountName) {

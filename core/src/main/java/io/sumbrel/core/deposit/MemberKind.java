@@ -27,6 +27,11 @@ public enum MemberKind {
     };
   }
 
+  /** Whether a house takes such money in by itself, before a bank or a processor tells of it. */
+  public boolean isReceipt() {
+    return this == CHEQUE || this == CASH || this == TRANSFER || this == CARD;
+  }
+
   /** Whether somebody must say what it is, or the deposit's own posting does. */
   public enum Explained {
     BY_A_TAPE,

@@ -1,7 +1,7 @@
 package io.sumbrel.core.deposit;
 
 import io.sumbrel.core.evidence.TextSpan;
-import io.sumbrel.core.ledger.StandardAccount;
+import io.sumbrel.core.ledger.AccountCode;
 import io.sumbrel.core.receipt.BankLine;
 import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.receipt.MoneyInId;
@@ -25,7 +25,7 @@ import java.util.Set;
 public record Recorded(
     RecordedId id,
     DepositKind kind,
-    StandardAccount standsOn,
+    AccountCode standsOn,
     Currency currency,
     Optional<Long> account,
     String reference,

@@ -74,9 +74,7 @@ public record Tie(
     List<Entry> entries =
         shown.stream().map(e -> new Entry(e.money().id(), e.money().amountMinor())).toList();
     List<Record> records =
-        recorded.stream()
-            .map(r -> new Record(r.id(), r.standsOn().code(), r.amountMinor()))
-            .toList();
+        recorded.stream().map(r -> new Record(r.id(), r.standsOn(), r.amountMinor())).toList();
     Currency currency = shown.get(0).money().currency();
     requireMeet(difference(entries, records), currency, reason, limits, authority);
     return new Tie(shown.get(0).bank(), currency, entries, records, reason);

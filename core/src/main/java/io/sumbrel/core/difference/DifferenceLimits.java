@@ -1,7 +1,8 @@
 package io.sumbrel.core.difference;
 
 import io.sumbrel.core.refusal.Refusal;
-import java.util.EnumMap;
+import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
 
 /**
@@ -31,18 +32,25 @@ public record DifferenceLimits(
     }
   }
 
+  private static final Limit NOTHING = new Limit(0, 0);
+
   /** What a house starts with: our own choice, to be changed by its supervisors. */
   public static final DifferenceLimits DEFAULTS = defaults();
 
   public DifferenceLimits {
     clerk = Map.copyOf(clerk);
     supervisor = Map.copyOf(supervisor);
-    for (DifferenceReason reason : DifferenceReason.values()) {
-      Limit less = clerk.get(reason);
-      Limit more = supervisor.get(reason);
-      if (less == null || more == null) {
+    for (DifferenceReason reason : DifferenceReason.STANDARD) {
+      if (!clerk.containsKey(reason)) {
         throw new Refusal("limit", "“" + reason.words() + "” needs its limits.");
       }
+    }
+    if (!clerk.keySet().equals(supervisor.keySet())) {
+      throw new Refusal("limit", "Every reason needs a clerk's limit and a supervisor's.");
+    }
+    for (DifferenceReason reason : clerk.keySet()) {
+      Limit less = clerk.get(reason);
+      Limit more = supervisor.get(reason);
       if (more.tapeMinor < less.tapeMinor || more.monthMinor < less.monthMinor) {
         throw new Refusal(
             "limit", "A supervisor's limit is not below a clerk's: " + reason.words() + ".");
@@ -50,14 +58,15 @@ public record DifferenceLimits(
     }
   }
 
+  /** The limit of a reason; nothing is allowed for one that has none. */
   public Limit of(DifferenceReason reason, Authority authority) {
-    return (authority == Authority.SUPERVISOR ? supervisor : clerk).get(reason);
+    return (authority == Authority.SUPERVISOR ? supervisor : clerk).getOrDefault(reason, NOTHING);
   }
 
   /** The same, with one limit changed. */
   public DifferenceLimits with(DifferenceReason reason, Authority authority, Limit limit) {
     Map<DifferenceReason, Limit> changed =
-        new EnumMap<>(authority == Authority.SUPERVISOR ? supervisor : clerk);
+        new HashMap<>(authority == Authority.SUPERVISOR ? supervisor : clerk);
     changed.put(reason, limit);
     return authority == Authority.SUPERVISOR
         ? new DifferenceLimits(clerk, changed)
@@ -65,14 +74,14 @@ public record DifferenceLimits(
   }
 
   private static DifferenceLimits defaults() {
-    Map<DifferenceReason, Limit> clerk = new EnumMap<>(DifferenceReason.class);
-    Map<DifferenceReason, Limit> supervisor = new EnumMap<>(DifferenceReason.class);
-    for (DifferenceReason reason : DifferenceReason.values()) {
+    Map<DifferenceReason, Limit> clerk = new HashMap<>();
+    Map<DifferenceReason, Limit> supervisor = new HashMap<>();
+    for (DifferenceReason reason : DifferenceReason.STANDARD) {
       clerk.put(reason, new Limit(300, 300));
       supervisor.put(reason, new Limit(30_000, 30_000));
     }
     for (DifferenceReason kept :
-        new DifferenceReason[] {DifferenceReason.BANK_CHARGE, DifferenceReason.PROCESSOR_FEE}) {
+        List.of(DifferenceReason.BANK_CHARGE, DifferenceReason.PROCESSOR_FEE)) {
       clerk.put(kept, new Limit(4_000, 16_000));
       supervisor.put(kept, new Limit(60_000, 240_000));
     }

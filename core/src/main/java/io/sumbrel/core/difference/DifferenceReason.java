@@ -2,18 +2,64 @@ package io.sumbrel.core.difference;
 
 import io.sumbrel.core.ledger.AccountCode;
 import io.sumbrel.core.ledger.StandardAccount;
+import java.util.List;
+import java.util.Objects;
 
-/** Why what was received is not what is settled, and the account that bears it. */
-public enum DifferenceReason {
-  BANK_CHARGE("bank charge kept", Side.KEPT_BACK, StandardAccount.BANK_CHARGES, Tax.STAYS),
-  PROCESSOR_FEE("processor fee kept", Side.KEPT_BACK, StandardAccount.PROCESSOR_FEES, Tax.STAYS),
-  TAX_WITHHELD("tax withheld", Side.KEPT_BACK, StandardAccount.TAX_WITHHELD, Tax.STAYS),
-  DISCOUNT("discount", Side.GRANTED, StandardAccount.DISCOUNTS, Tax.CORRECTED),
-  PRICE("price corrected", Side.GRANTED, StandardAccount.ALLOWANCES, Tax.CORRECTED),
-  QUANTITY("quantity short", Side.GRANTED, StandardAccount.ALLOWANCES, Tax.CORRECTED),
-  SMALL_DIFFERENCE(
-      "small difference written off", Side.GRANTED, StandardAccount.SMALL_DIFFERENCES, Tax.STAYS),
-  ROUNDING("rounding", Side.GRANTED, StandardAccount.ROUNDING, Tax.STAYS);
+/**
+ * Why what was received is not what is settled, and the account that bears it. A house may name its
+ * own beside the standard ones, and let an account of its own bear them. Two are the same reason
+ * when their codes are.
+ *
+ * @param code names it for ever
+ * @param tax whether it corrects the tax of the item
+ */
+public record DifferenceReason(String code, String words, Side side, AccountCode account, Tax tax) {
+
+  public static final DifferenceReason BANK_CHARGE =
+      standard(
+          "BANK_CHARGE",
+          "bank charge kept",
+          Side.KEPT_BACK,
+          StandardAccount.BANK_CHARGES,
+          Tax.STAYS);
+  public static final DifferenceReason PROCESSOR_FEE =
+      standard(
+          "PROCESSOR_FEE",
+          "processor fee kept",
+          Side.KEPT_BACK,
+          StandardAccount.PROCESSOR_FEES,
+          Tax.STAYS);
+  public static final DifferenceReason TAX_WITHHELD =
+      standard(
+          "TAX_WITHHELD", "tax withheld", Side.KEPT_BACK, StandardAccount.TAX_WITHHELD, Tax.STAYS);
+  public static final DifferenceReason DISCOUNT =
+      standard("DISCOUNT", "discount", Side.GRANTED, StandardAccount.DISCOUNTS, Tax.CORRECTED);
+  public static final DifferenceReason PRICE =
+      standard("PRICE", "price corrected", Side.GRANTED, StandardAccount.ALLOWANCES, Tax.CORRECTED);
+  public static final DifferenceReason QUANTITY =
+      standard(
+          "QUANTITY", "quantity short", Side.GRANTED, StandardAccount.ALLOWANCES, Tax.CORRECTED);
+  public static final DifferenceReason SMALL_DIFFERENCE =
+      standard(
+          "SMALL_DIFFERENCE",
+          "small difference written off",
+          Side.GRANTED,
+          StandardAccount.SMALL_DIFFERENCES,
+          Tax.STAYS);
+  public static final DifferenceReason ROUNDING =
+      standard("ROUNDING", "rounding", Side.GRANTED, StandardAccount.ROUNDING, Tax.STAYS);
+
+  /** What every house starts with, in the order in which people are shown them. */
+  public static final List<DifferenceReason> STANDARD =
+      List.of(
+          BANK_CHARGE,
+          PROCESSOR_FEE,
+          TAX_WITHHELD,
+          DISCOUNT,
+          PRICE,
+          QUANTITY,
+          SMALL_DIFFERENCE,
+          ROUNDING);
 
   /** Where the money stayed. */
   public enum Side {
@@ -29,36 +75,33 @@ public enum DifferenceReason {
     CORRECTED
   }
 
-  private final String words;
-  private final Side side;
-  private final StandardAccount account;
-  private final Tax tax;
-
-  DifferenceReason(String words, Side side, StandardAccount account, Tax tax) {
-    this.words = words;
-    this.side = side;
-    this.account = account;
-    this.tax = tax;
+  public DifferenceReason {
+    Objects.requireNonNull(words);
+    Objects.requireNonNull(side);
+    Objects.requireNonNull(account);
+    Objects.requireNonNull(tax);
+    if (!code.matches("[A-Z0-9_]{1,30}")) {
+      throw new IllegalArgumentException("code of a reason: " + code);
+    }
   }
 
-  public String words() {
-    return words;
-  }
-
-  public Side side() {
-    return side;
-  }
-
-  public AccountCode account() {
-    return account.code();
-  }
-
-  public Tax tax() {
-    return tax;
+  private static DifferenceReason standard(
+      String code, String words, Side side, StandardAccount account, Tax tax) {
+    return new DifferenceReason(code, words, side, account.code(), tax);
   }
 
   /** Whether the difference must name its item. */
   public boolean namesItem() {
-    return side == Side.GRANTED || this == TAX_WITHHELD;
+    return side == Side.GRANTED || equals(TAX_WITHHELD);
+  }
+
+  @Override
+  public boolean equals(Object other) {
+    return other instanceof DifferenceReason reason && reason.code.equals(code);
+  }
+
+  @Override
+  public int hashCode() {
+    return code.hashCode();
   }
 }

@@ -47,9 +47,7 @@ public record Posting(
 
   /** What it explains while it is not turned back. */
   public Claimed claims() {
-    return tape.map(t -> Claimed.of(t.moneyIn().id()))
-        .or(() -> tie.map(Tied::of))
-        .orElse(Claimed.NONE);
+    return tape.map(TapePosted::claimed).or(() -> tie.map(Tied::of)).orElse(Claimed.NONE);
   }
 
   /** The posting date. */

@@ -10,7 +10,6 @@ import io.sumbrel.core.money.Proportion;
 import io.sumbrel.core.openitem.ItemId;
 import io.sumbrel.core.openitem.ItemKind;
 import io.sumbrel.core.openitem.OpenItem;
-import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.tape.LineKind;
 import io.sumbrel.core.tape.Tape;
 import io.sumbrel.core.tape.TapeLine;
@@ -40,13 +39,13 @@ public record TapePosted(
   }
 
   /**
-   * @param moneyAccount the ledger account that the money moved
+   * @param moneyAccount the ledger account that the money moved; empty without money
    * @param number the number of the posting, which new credits carry too
    * @param nextId gives an unused item id at each call
    */
   public static TapePosted of(
       Tape tape,
-      AccountCode moneyAccount,
+      Optional<AccountCode> moneyAccount,
       PostingNumber number,
       LocalDate date,
       Supplier<ItemId> nextId) {
@@ -58,7 +57,7 @@ public record TapePosted(
         case CREDIT_USED -> movements.add(placed(line, line.amountMinor()));
         case ON_ACCOUNT, UNIDENTIFIED -> {
           String name = number.words() + (credits.isEmpty() ? "" : "/" + (credits.size() + 1));
-          OpenItem credit = creditOf(tape.moneyIn(), line, nextId.get(), name, date);
+          OpenItem credit = creditOf(tape.money().currency(), line, nextId.get(), name, date);
           credits.add(credit);
           movements.add(ItemMovement.staysAsCredit(credit.id(), line.amountMinor()));
         }
@@ -75,7 +74,12 @@ public record TapePosted(
 
   @Override
   public Claimed claims() {
-    return Claimed.of(tape.moneyIn().id());
+    return claimed(tape);
+  }
+
+  /** A tape explains its sum; without one it explains nothing. */
+  static Claimed claimed(Tape tape) {
+    return tape.money().moneyIn().map(m -> Claimed.of(m.id())).orElse(Claimed.NONE);
   }
 
   private static ItemMovement placed(TapeLine line, long openDelta) {
@@ -83,7 +87,7 @@ public record TapePosted(
   }
 
   private static OpenItem creditOf(
-      MoneyIn moneyIn, TapeLine line, ItemId id, String number, LocalDate date) {
+      Currency currency, TapeLine line, ItemId id, String number, LocalDate date) {
     return new OpenItem(
         id,
         line.kind() == LineKind.ON_ACCOUNT ? ItemKind.ON_ACCOUNT : ItemKind.UNIDENTIFIED,
@@ -91,7 +95,7 @@ public record TapePosted(
         number,
         date,
         Optional.empty(),
-        moneyIn.currency(),
+        currency,
         0,
         0,
         Optional.empty(),
@@ -100,11 +104,12 @@ public record TapePosted(
   }
 
   /** What the table gives for a tape. */
-  public static JournalEntry journal(Tape tape, AccountCode moneyAccount, LocalDate date) {
+  public static JournalEntry journal(
+      Tape tape, Optional<AccountCode> moneyAccount, LocalDate date) {
     List<JournalLine> lines = new ArrayList<>();
-    Currency currency = tape.moneyIn().currency();
-    lines.add(
-        JournalLine.debit(moneyAccount, Money.ofMinor(currency, tape.moneyIn().amountMinor())));
+    Currency currency = tape.money().currency();
+    Money received = Money.ofMinor(currency, tape.money().amountMinor());
+    moneyAccount.ifPresent(a -> lines.add(JournalLine.debit(a, received)));
     for (TapeLine line : tape.lines()) {
       lines.addAll(linesFor(tape, line, Money.ofMinor(currency, line.amountMinor())));
     }
@@ -120,18 +125,30 @@ public record TapePosted(
           List.of(
               JournalLine.credit(RECEIVABLES, amount)
                   .of(tape.itemOf(line).customer().orElseThrow()));
-      case TO_ACCOUNT -> {
-        AccountCode account = line.account().orElseThrow();
-        yield List.of(
-            tape.moneyIn().isIn()
-                ? JournalLine.credit(account, amount)
-                : JournalLine.debit(account, amount));
-      }
+      case TO_ACCOUNT -> toAccount(line, tape.money().isPaidOut() ? amount : amount.negated());
       case ON_ACCOUNT ->
           List.of(JournalLine.credit(RECEIVABLES, amount).of(line.customer().orElseThrow()));
       case UNIDENTIFIED ->
           List.of(JournalLine.credit(StandardAccount.UNIDENTIFIED_RECEIPTS.code(), amount));
     };
+  }
+
+  /**
+   * @param debit the whole amount, credit below zero
+   */
+  private static List<JournalLine> toAccount(TapeLine line, Money debit) {
+    AccountCode account = line.account().orElseThrow();
+    long tax = line.tax().map(t -> Long.signum(debit.minor()) * t.minor()).orElse(0L);
+    List<JournalLine> lines = new ArrayList<>();
+    if (debit.minor() != tax) {
+      lines.add(JournalLine.debit(account, Money.ofMinor(debit.currency(), debit.minor() - tax)));
+    }
+    if (tax != 0) {
+      lines.add(
+          JournalLine.debit(
+              line.tax().orElseThrow().account(), Money.ofMinor(debit.currency(), tax)));
+    }
+    return lines;
   }
 
   private static JournalLine creditUsed(OpenItem credit, Money amount) {

@@ -48,6 +48,7 @@ public record BooksFacts(
   /**
    * What reaches the bank as one sum.
    *
+   * @param clearing the account on which it stands until it is tied
    * @param waiting the bank entry that is this sum
    * @param tie the posting by which it is tied to what the bank shows
    */
@@ -55,6 +56,7 @@ public record BooksFacts(
       RecordedId id,
       String words,
       DepositKind kind,
+      AccountCode clearing,
       Currency currency,
       long netMinor,
       List<Member> members,
@@ -64,13 +66,17 @@ public record BooksFacts(
   /**
    * A receipt on no slip.
    *
+   * @param standsOn the account on which it stands until it is tied
+   * @param moneyIn as which it is explained; empty for one from before these books
    * @param tie the posting by which it is tied to what the bank shows
    */
   public record OnHand(
       RecordedId id,
       MemberKind kind,
+      AccountCode standsOn,
       Currency currency,
       long amountMinor,
+      Optional<MoneyInId> moneyIn,
       Optional<PostingNumber> tie) {}
 
   /**

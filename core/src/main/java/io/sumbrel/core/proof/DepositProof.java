@@ -1,5 +1,6 @@
 package io.sumbrel.core.proof;
 
+import io.sumbrel.core.deposit.DepositKind;
 import io.sumbrel.core.deposit.RecordedId;
 import io.sumbrel.core.deposit.Tie;
 import io.sumbrel.core.ledger.AccountCode;
@@ -22,6 +23,15 @@ import java.util.TreeMap;
 
 /** The invariants of what is recorded and of its ties to the bank. */
 final class DepositProof {
+  /** Where money stands that was recorded and that the bank has not shown. */
+  private static final List<StandardAccount> STANDARD =
+      List.of(
+          StandardAccount.CHEQUES_ON_HAND,
+          StandardAccount.TILL_CASH,
+          StandardAccount.DEPOSITS_IN_TRANSIT,
+          StandardAccount.LOCKBOX_CLEARING,
+          StandardAccount.PROCESSOR_BALANCE);
+
   private final BooksFacts facts;
   private final Map<MoneyInId, BooksFacts.Entry> entries = new HashMap<>();
   private final Map<RecordedId, Record> records = new HashMap<>();
@@ -31,7 +41,7 @@ final class DepositProof {
   /** What was recorded, with the account on which it stands until it is tied. */
   private record Record(
       String words,
-      StandardAccount standsOn,
+      AccountCode standsOn,
       Currency currency,
       long amountMinor,
       Optional<PostingNumber> tie) {}
@@ -48,7 +58,7 @@ final class DepositProof {
           deposit.id(),
           new Record(
               deposit.words(),
-              deposit.kind().clearing(),
+              deposit.clearing(),
               deposit.currency(),
               deposit.netMinor(),
               deposit.tie()));
@@ -58,7 +68,7 @@ final class DepositProof {
           receipt.id(),
           new Record(
               "A " + receipt.kind().words(),
-              receipt.kind().onHand(),
+              receipt.standsOn(),
               receipt.currency(),
               receipt.amountMinor(),
               receipt.tie()));
@@ -124,7 +134,7 @@ final class DepositProof {
 
   private static boolean isRecord(Record record, Tie.Record said) {
     return record != null
-        && record.standsOn().code().equals(said.standsOn())
+        && record.standsOn().equals(said.standsOn())
         && record.amountMinor() == said.amountMinor();
   }
 
@@ -135,13 +145,15 @@ final class DepositProof {
       for (BooksFacts.Member member : deposit.members()) {
         if (isRecorded(deposit, member)) {
           expected.merge(
-              key(deposit.kind().clearing(), deposit.currency()), member.amountMinor(), Long::sum);
+              key(deposit.clearing(), deposit.currency()), member.amountMinor(), Long::sum);
         }
       }
     }
     for (BooksFacts.OnHand receipt : facts.onHand()) {
-      expected.merge(
-          key(receipt.kind().onHand(), receipt.currency()), receipt.amountMinor(), Long::sum);
+      if (receipt.moneyIn().map(this::isExplained).orElse(true)) {
+        expected.merge(
+            key(receipt.standsOn(), receipt.currency()), receipt.amountMinor(), Long::sum);
+      }
     }
     for (Record record : records.values()) {
       if (record.tie().isPresent()) {
@@ -166,7 +178,10 @@ final class DepositProof {
 
   private Map<String, Long> ledger() {
     Map<String, Long> ledger = new TreeMap<>();
-    for (StandardAccount account : StandardAccount.CLEARING) {
+    Set<AccountCode> clearing = new HashSet<>();
+    STANDARD.forEach(a -> clearing.add(a.code()));
+    records.values().forEach(r -> clearing.add(r.standsOn()));
+    for (AccountCode account : clearing) {
       for (JournalLine line : Proof.linesOn(facts, account)) {
         ledger.merge(key(account, line.amount().currency()), line.amount().minor(), Long::sum);
       }
@@ -174,16 +189,19 @@ final class DepositProof {
     return ledger;
   }
 
-  private static String key(StandardAccount account, Currency currency) {
-    return account.words() + " " + currency;
+  private static String key(AccountCode account, Currency currency) {
+    return "Account " + account.code() + " in " + currency;
   }
 
-  /** Slips were recorded as they came; what a box or a processor brings, when it is explained. */
+  /** What is explained by itself stands there since then; slips from before the books, at once. */
   private boolean isRecorded(BooksFacts.Deposit deposit, BooksFacts.Member member) {
-    return switch (deposit.kind()) {
-      case SLIP, SINGLE -> true;
-      case LOCKBOX_BATCH, PAYOUT ->
-          member.moneyIn().map(entries::get).filter(e -> e.explanation().isPresent()).isPresent();
-    };
+    return member
+        .moneyIn()
+        .map(this::isExplained)
+        .orElse(deposit.kind() == DepositKind.SLIP || deposit.kind() == DepositKind.SINGLE);
+  }
+
+  private boolean isExplained(MoneyInId id) {
+    return entries.get(id).explanation().isPresent();
   }
 }

@@ -1,5 +1,6 @@
 package io.sumbrel.core.proof;
 
+import io.sumbrel.core.ledger.AccountCode;
 import io.sumbrel.core.ledger.JournalEntry;
 import io.sumbrel.core.ledger.JournalLine;
 import io.sumbrel.core.ledger.StandardAccount;
@@ -75,13 +76,14 @@ public final class Proof {
       count++;
       Tape tape = posting.tape().get();
       String name = posting.number().words();
-      BooksFacts.Entry entry = entries.get(tape.moneyIn().id());
-      if (Tape.leftToPlace(tape.moneyIn(), tape.lines()) != 0) {
+      Optional<BooksFacts.Entry> entry = tape.money().moneyIn().map(m -> entries.get(m.id()));
+      if (Tape.leftToPlace(tape.money(), tape.lines()) != 0) {
         failures.add(name + ": its lines do not come to 0.00.");
       }
-      if (entry == null || entry.moneyIn().amountMinor() != tape.moneyIn().amountMinor()) {
+      long imported = entry.map(e -> e.moneyIn().amountMinor()).orElse(0L);
+      if (imported != tape.money().amountMinor()) {
         failures.add(name + ": what it received is not what was imported.");
-      } else if (!TapePosted.journal(tape, entry.account(), posting.date())
+      } else if (!TapePosted.journal(tape, entry.map(BooksFacts.Entry::account), posting.date())
           .equals(posting.entry())) {
         failures.add(name + ": its journal entry is not what the posting table gives.");
       }
@@ -136,7 +138,7 @@ public final class Proof {
 
   private ProofLine receivables() {
     Map<String, Long> ledger = new TreeMap<>();
-    for (JournalLine line : linesOn(facts, StandardAccount.RECEIVABLES)) {
+    for (JournalLine line : linesOn(facts, StandardAccount.RECEIVABLES.code())) {
       String customer = line.customer().map(c -> Long.toString(c.number())).orElse("none");
       ledger.merge(customer + " " + line.amount().currency(), line.amount().minor(), Long::sum);
     }
@@ -286,7 +288,7 @@ public final class Proof {
 
   private ProofLine unidentified() {
     Map<String, Long> ledger = new TreeMap<>();
-    for (JournalLine line : linesOn(facts, StandardAccount.UNIDENTIFIED_RECEIPTS)) {
+    for (JournalLine line : linesOn(facts, StandardAccount.UNIDENTIFIED_RECEIPTS.code())) {
       ledger.merge(line.amount().currency().toString(), line.amount().minor(), Long::sum);
     }
     Map<String, Long> items = new TreeMap<>();
@@ -315,11 +317,11 @@ public final class Proof {
     return words.isEmpty() ? "none" : String.join(", ", words);
   }
 
-  static List<JournalLine> linesOn(BooksFacts facts, StandardAccount account) {
+  static List<JournalLine> linesOn(BooksFacts facts, AccountCode account) {
     return facts.postings().stream()
         .filter(p -> p.kind() != PostingKind.BANK_BEGINS)
         .flatMap(p -> p.entry().lines().stream())
-        .filter(l -> l.account().equals(account.code()))
+        .filter(l -> l.account().equals(account))
         .toList();
   }
 }

@@ -6,7 +6,7 @@ import io.sumbrel.core.difference.DifferenceReason;
 import io.sumbrel.core.money.AmountText;
 import io.sumbrel.core.refusal.Refusal;
 import java.time.LocalDate;
-import java.util.Arrays;
+import java.util.Comparator;
 import java.util.Currency;
 import java.util.Objects;
 import java.util.stream.Collectors;
@@ -74,8 +74,9 @@ public record HouseLimits(
 
   /** What holds, in words. */
   public String words() {
-    String differences =
-        Arrays.stream(DifferenceReason.values())
+    String reasons =
+        differences.clerk().keySet().stream()
+            .sorted(Comparator.comparing(DifferenceReason::code))
             .map(
                 r ->
                     r.words()
@@ -85,7 +86,7 @@ public record HouseLimits(
                         + words(r, Authority.SUPERVISOR))
             .collect(Collectors.joining("; "));
     return "%s; %d days of grace, %d months back, %d days to the bank, %d days ahead"
-        .formatted(differences, discountGraceDays, lookBackMonths, recordedDays, daysAhead);
+        .formatted(reasons, discountGraceDays, lookBackMonths, recordedDays, daysAhead);
   }
 
   private String words(DifferenceReason reason, Authority authority) {

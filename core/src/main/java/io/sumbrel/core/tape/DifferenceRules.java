@@ -7,10 +7,10 @@ import io.sumbrel.core.money.AmountText;
 import io.sumbrel.core.money.Proportion;
 import io.sumbrel.core.openitem.ItemId;
 import io.sumbrel.core.openitem.OpenItem;
+import io.sumbrel.core.openitem.Terms;
 import io.sumbrel.core.party.CustomerId;
-import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.refusal.Refusal;
-import java.util.EnumMap;
+import java.time.LocalDate;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -27,14 +27,14 @@ import java.util.stream.Collectors;
 final class DifferenceRules {
   private static final int WHOLE = 10_000;
 
-  private final MoneyIn moneyIn;
+  private final TapeMoney money;
   private final List<TapeLine> differences;
   private final TapeFacts facts;
   private final Map<ItemId, Long> settled;
   private final Set<CustomerId> customers;
 
-  DifferenceRules(MoneyIn moneyIn, List<TapeLine> lines, TapeFacts facts) {
-    this.moneyIn = moneyIn;
+  DifferenceRules(TapeMoney money, List<TapeLine> lines, TapeFacts facts) {
+    this.money = money;
     this.facts = facts;
     this.differences = lines.stream().filter(DifferenceRules::isDifference).toList();
     this.settled =
@@ -74,7 +74,7 @@ final class DifferenceRules {
     Map<ItemId, Long> withheld = new HashMap<>();
     for (TapeLine line : differences) {
       line.item().ifPresent(i -> onItem.merge(i, line.amountMinor(), Long::sum));
-      if (line.reason().get() == DifferenceReason.TAX_WITHHELD) {
+      if (line.reason().get().equals(DifferenceReason.TAX_WITHHELD)) {
         withheld.merge(line.item().orElseThrow(), line.amountMinor(), Long::sum);
       }
     }
@@ -103,7 +103,7 @@ final class DifferenceRules {
   }
 
   private void requireWithinLimits(Set<TapeLine> agreed) {
-    Map<DifferenceReason, Long> onTape = new EnumMap<>(DifferenceReason.class);
+    Map<DifferenceReason, Long> onTape = new HashMap<>();
     Map<DifferencesBefore.OfItem, Long> onItem = new HashMap<>();
     Map<DifferencesBefore.OfCustomer, Long> ofCustomer = new HashMap<>();
     for (TapeLine line : differences) {
@@ -214,29 +214,27 @@ final class DifferenceRules {
 
   private long agreedMinor(DifferencesBefore.OfItem k) {
     OpenItem item = facts.items().get(k.item());
-    return switch (k.reason()) {
-      case DISCOUNT ->
-          item.terms()
-              .filter(
-                  t ->
-                      !moneyIn
-                          .bookingDate()
-                          .isAfter(
-                              t.lastDiscountDay(item.date())
-                                  .plusDays(facts.limits().discountGraceDays())))
-              .map(t -> t.discountMinor(item.totalMinor()))
-              .orElse(0L);
-      case TAX_WITHHELD ->
-          // on several items a cent for each may be left over, which one of them carries
-          facts.withheldBasisPoints().stream()
-              .mapToLong(r -> Proportion.halfUp(item.totalMinor(), r, WHOLE) + settled.size() - 1)
-              .max()
-              .orElse(0L);
-      default -> 0L;
-    };
+    if (k.reason().equals(DifferenceReason.DISCOUNT)) {
+      return item.terms()
+          .filter(t -> !money.date().isAfter(lastDay(t, item)))
+          .map(t -> t.discountMinor(item.totalMinor()))
+          .orElse(0L);
+    }
+    if (k.reason().equals(DifferenceReason.TAX_WITHHELD)) {
+      // on several items a cent for each may be left over, which one of them carries
+      return facts.withheldBasisPoints().stream()
+          .mapToLong(r -> Proportion.halfUp(item.totalMinor(), r, WHOLE) + settled.size() - 1)
+          .max()
+          .orElse(0L);
+    }
+    return 0L;
+  }
+
+  private LocalDate lastDay(Terms terms, OpenItem item) {
+    return terms.lastDiscountDay(item.date()).plusDays(facts.limits().discountGraceDays());
   }
 
   private String words(long minor) {
-    return AmountText.words(minor, moneyIn.currency());
+    return AmountText.words(minor, money.currency());
   }
 }

@@ -2,7 +2,6 @@ package io.sumbrel.core.tape;
 
 import io.sumbrel.core.openitem.ItemId;
 import io.sumbrel.core.openitem.OpenItem;
-import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.refusal.Refusal;
 import java.util.List;
 import java.util.Map;
@@ -12,15 +11,15 @@ import java.util.function.Function;
 import java.util.stream.Collectors;
 
 /**
- * A sum, explained to the cent: received, plus what was kept back, granted or used, less what is
- * settled, goes elsewhere or stays as credit, is zero. A tape that exists obeys every rule.
+ * A sum, or none, explained to the cent: received, plus what was kept back, granted or used, less
+ * what is settled, goes elsewhere or stays as credit, is zero. A tape that exists obeys every rule.
  *
  * @param items the items it names, as they stood when it was judged
  * @param agreed differences that the terms of an invoice or a rate of the house grant anyway: they
  *     count towards no limit
  */
 public record Tape(
-    MoneyIn moneyIn, List<TapeLine> lines, Map<ItemId, OpenItem> items, Set<TapeLine> agreed) {
+    TapeMoney money, List<TapeLine> lines, Map<ItemId, OpenItem> items, Set<TapeLine> agreed) {
 
   /** A sum falls to hundreds of items at the most; more is no work of a person. */
   public static final int MOST_LINES = 1_000;
@@ -38,9 +37,9 @@ public record Tape(
    *     {@code line-amount}, {@code settled}, {@code more-than-open}, {@code twice}, {@code
    *     currency}, {@code over-limit}, {@code not-zero}, and others named in {@link TapeRules}
    */
-  public static Tape of(MoneyIn moneyIn, List<TapeLine> lines, TapeFacts facts) {
-    Set<TapeLine> agreed = TapeRules.require(moneyIn, lines, facts);
-    return new Tape(moneyIn, lines, facts.items(), agreed);
+  public static Tape of(TapeMoney money, List<TapeLine> lines, TapeFacts facts) {
+    Set<TapeLine> agreed = TapeRules.require(money, lines, facts);
+    return new Tape(money, lines, facts.items(), agreed);
   }
 
   /** The refusal of more than {@link #MOST_LINES}. */
@@ -49,14 +48,14 @@ public record Tape(
   }
 
   /** What the lines leave of a sum, in minor units: zero when it is all explained. */
-  public static long leftToPlace(MoneyIn moneyIn, List<TapeLine> lines) {
-    boolean paidOut = !moneyIn.isIn();
-    return moneyIn.amountMinor() + lines.stream().mapToLong(l -> l.signedMinor(paidOut)).sum();
+  public static long leftToPlace(TapeMoney money, List<TapeLine> lines) {
+    return money.amountMinor()
+        + lines.stream().mapToLong(l -> l.signedMinor(money.isPaidOut())).sum();
   }
 
   /**
-   * Whether two drafts explain a sum alike to the cent, in whatever order; why a rest stays open
-   * does not matter.
+   * Whether two drafts explain a sum alike to the cent, in whatever order; why a rest stays open,
+   * and what is noted, do not matter.
    */
   public static boolean isSame(List<TapeLine> one, List<TapeLine> other) {
     return counted(one).equals(counted(other));
@@ -64,7 +63,7 @@ public record Tape(
 
   private static Map<TapeLine, Long> counted(List<TapeLine> lines) {
     return lines.stream()
-        .map(TapeLine::leavingNothingOpen)
+        .map(TapeLine::bareOfWords)
         .collect(Collectors.groupingBy(Function.identity(), Collectors.counting()));
   }
 

@@ -1,5 +1,6 @@
 package io.sumbrel.core.tape;
 
+import io.sumbrel.core.chart.Chart;
 import io.sumbrel.core.difference.Authority;
 import io.sumbrel.core.openitem.ItemId;
 import io.sumbrel.core.openitem.OpenItem;
@@ -11,11 +12,13 @@ import java.util.Map;
  * What must be known to judge a tape.
  *
  * @param items the items it names, as they stand now
+ * @param chart the accounts, reasons and tax codes of the house
  * @param withheldBasisPoints rates at which customers withhold tax, in hundredths of a per cent
  * @param before what was kept back and granted already, so that a limit cannot be sliced
  */
 public record TapeFacts(
     Map<ItemId, OpenItem> items,
+    Chart chart,
     HouseLimits limits,
     List<Integer> withheldBasisPoints,
     Authority authority,

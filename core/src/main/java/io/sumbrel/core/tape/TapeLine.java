@@ -4,6 +4,7 @@ import io.sumbrel.core.difference.DifferenceReason;
 import io.sumbrel.core.ledger.AccountCode;
 import io.sumbrel.core.openitem.ItemId;
 import io.sumbrel.core.party.CustomerId;
+import io.sumbrel.core.tax.TaxPart;
 import java.util.Objects;
 import java.util.Optional;
 
@@ -15,6 +16,8 @@ import java.util.Optional;
  * @param reason of a line kept back or granted
  * @param shortPay on a line that settles: why the rest stays open and is followed up
  * @param account of a line that goes to an account
+ * @param tax the part of it that is tax, where it goes to an account with a tax code
+ * @param note what a person wrote beside it; may be empty
  * @param customer of money that stays on account
  */
 public record TapeLine(
@@ -24,7 +27,12 @@ public record TapeLine(
     Optional<DifferenceReason> reason,
     Optional<ShortPayReason> shortPay,
     Optional<AccountCode> account,
+    Optional<TaxPart> tax,
+    String note,
     Optional<CustomerId> customer) {
+
+  /** A longer note is cut nowhere; it is refused. */
+  public static final int MOST_NOTE = 200;
 
   public TapeLine {
     Objects.requireNonNull(kind);
@@ -32,6 +40,8 @@ public record TapeLine(
     Objects.requireNonNull(reason);
     Objects.requireNonNull(shortPay);
     Objects.requireNonNull(account);
+    Objects.requireNonNull(tax);
+    Objects.requireNonNull(note);
     Objects.requireNonNull(customer);
   }
 
@@ -43,6 +53,8 @@ public record TapeLine(
         Optional.empty(),
         Optional.empty(),
         Optional.empty(),
+        Optional.empty(),
+        "",
         Optional.empty());
   }
 
@@ -63,15 +75,29 @@ public record TapeLine(
   }
 
   public static TapeLine toAccount(AccountCode account, long amountMinor) {
-    TapeLine l = bare(LineKind.TO_ACCOUNT, amountMinor);
     return new TapeLine(
-        l.kind, amountMinor, l.item, l.reason, l.shortPay, Optional.of(account), l.customer);
+        LineKind.TO_ACCOUNT,
+        amountMinor,
+        Optional.empty(),
+        Optional.empty(),
+        Optional.empty(),
+        Optional.of(account),
+        Optional.empty(),
+        "",
+        Optional.empty());
   }
 
   public static TapeLine onAccount(CustomerId customer, long amountMinor) {
-    TapeLine l = bare(LineKind.ON_ACCOUNT, amountMinor);
     return new TapeLine(
-        l.kind, amountMinor, l.item, l.reason, l.shortPay, l.account, Optional.of(customer));
+        LineKind.ON_ACCOUNT,
+        amountMinor,
+        Optional.empty(),
+        Optional.empty(),
+        Optional.empty(),
+        Optional.empty(),
+        Optional.empty(),
+        "",
+        Optional.of(customer));
   }
 
   public static TapeLine unidentified(long amountMinor) {
@@ -80,22 +106,44 @@ public record TapeLine(
 
   /** The same line on an item. */
   public TapeLine on(ItemId item) {
-    return new TapeLine(kind, amountMinor, Optional.of(item), reason, shortPay, account, customer);
+    return new TapeLine(
+        kind, amountMinor, Optional.of(item), reason, shortPay, account, tax, note, customer);
   }
 
   /** The same line, with the rest of its item still claimed for a reason. */
   public TapeLine leavingOpen(ShortPayReason why) {
-    return new TapeLine(kind, amountMinor, item, reason, Optional.of(why), account, customer);
+    return new TapeLine(
+        kind, amountMinor, item, reason, Optional.of(why), account, tax, note, customer);
   }
 
-  /** The same line without a word of the rest. */
-  TapeLine leavingNothingOpen() {
-    return new TapeLine(kind, amountMinor, item, reason, Optional.empty(), account, customer);
+  /** The same line, with a part of it that is tax. */
+  public TapeLine taxed(TaxPart part) {
+    return new TapeLine(
+        kind, amountMinor, item, reason, shortPay, account, Optional.of(part), note, customer);
+  }
+
+  /** The same line with something written beside it. */
+  public TapeLine noted(String words) {
+    return new TapeLine(kind, amountMinor, item, reason, shortPay, account, tax, words, customer);
+  }
+
+  /** The same line without a word of the rest, and without a note. */
+  TapeLine bareOfWords() {
+    return new TapeLine(
+        kind, amountMinor, item, reason, Optional.empty(), account, tax, "", customer);
   }
 
   private static TapeLine because(TapeLine l, DifferenceReason reason) {
     return new TapeLine(
-        l.kind, l.amountMinor, l.item, Optional.of(reason), l.shortPay, l.account, l.customer);
+        l.kind,
+        l.amountMinor,
+        l.item,
+        Optional.of(reason),
+        l.shortPay,
+        l.account,
+        l.tax,
+        l.note,
+        l.customer);
   }
 
   /** What the line adds to what is still to place: above zero or below, in minor units. */

@@ -1,14 +1,12 @@
 package io.sumbrel.core.tape;
 
 import io.sumbrel.core.difference.DifferenceReason;
-import io.sumbrel.core.ledger.StandardAccount;
+import io.sumbrel.core.ledger.AccountCode;
 import io.sumbrel.core.money.AmountText;
 import io.sumbrel.core.money.Money;
 import io.sumbrel.core.openitem.ItemId;
 import io.sumbrel.core.openitem.OpenItem;
-import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.refusal.Refusal;
-import java.util.Arrays;
 import java.util.EnumSet;
 import java.util.HashSet;
 import java.util.List;
@@ -18,20 +16,27 @@ import java.util.Set;
 final class TapeRules {
   private static final Set<LineKind> PAID_OUT =
       EnumSet.of(LineKind.TO_ACCOUNT, LineKind.CREDIT_USED);
+  private static final Set<LineKind> WITHOUT_MONEY =
+      EnumSet.of(
+          LineKind.CREDIT_USED,
+          LineKind.GRANTED,
+          LineKind.SETTLES,
+          LineKind.TO_ACCOUNT,
+          LineKind.ON_ACCOUNT);
 
-  private final MoneyIn moneyIn;
+  private final TapeMoney money;
   private final List<TapeLine> lines;
   private final TapeFacts facts;
 
-  private TapeRules(MoneyIn moneyIn, List<TapeLine> lines, TapeFacts facts) {
-    this.moneyIn = moneyIn;
+  private TapeRules(TapeMoney money, List<TapeLine> lines, TapeFacts facts) {
+    this.money = money;
     this.lines = lines;
     this.facts = facts;
   }
 
   /** Also says which differences count towards no limit. */
-  static Set<TapeLine> require(MoneyIn moneyIn, List<TapeLine> lines, TapeFacts facts) {
-    TapeRules rules = new TapeRules(moneyIn, lines, facts);
+  static Set<TapeLine> require(TapeMoney money, List<TapeLine> lines, TapeFacts facts) {
+    TapeRules rules = new TapeRules(money, lines, facts);
     if (lines.size() > Tape.MOST_LINES) {
       throw Tape.tooManyLines();
     }
@@ -40,7 +45,7 @@ final class TapeRules {
     }
     lines.forEach(rules::requireLine);
     rules.requireEachItemOnce();
-    Set<TapeLine> agreed = new DifferenceRules(moneyIn, lines, facts).require();
+    Set<TapeLine> agreed = new DifferenceRules(money, lines, facts).require();
     rules.requireZero();
     return agreed;
   }
@@ -52,8 +57,18 @@ final class TapeRules {
           "The amount of “%s” must be above 0.00; it is %s."
               .formatted(line.kind().words(), words(line.amountMinor())));
     }
-    if (!moneyIn.isIn() && !PAID_OUT.contains(line.kind())) {
+    if (money.isPaidOut() && !PAID_OUT.contains(line.kind())) {
       throw new Refusal("paid-out", "Money paid out goes to an account or repays a credit.");
+    }
+    if (money.moneyIn().isEmpty() && !WITHOUT_MONEY.contains(line.kind())) {
+      throw new Refusal(
+          "no-money", "“%s” needs money that came in.".formatted(line.kind().words()));
+    }
+    if (line.note().length() > TapeLine.MOST_NOTE) {
+      throw new Refusal("note", "A note holds up to %d letters.".formatted(TapeLine.MOST_NOTE));
+    }
+    if (line.tax().isPresent() && line.kind() != LineKind.TO_ACCOUNT) {
+      throw new Refusal("tax-code", "Only what goes to an account has a tax code.");
     }
     switch (line.kind()) {
       case SETTLES -> requireSettles(line, itemOf(line));
@@ -111,16 +126,19 @@ final class TapeRules {
   }
 
   private void requireFreeAccount(TapeLine line) {
-    String code =
+    AccountCode code =
         line.account()
-            .orElseThrow(() -> new Refusal("no-account", "Choose the account it goes to."))
-            .code();
-    boolean free =
-        Arrays.stream(StandardAccount.values())
-            .anyMatch(a -> a.code().code().equals(code) && a.use() == StandardAccount.Use.FREE);
-    if (!free) {
-      throw new Refusal("account", "Account " + code + " is moved by the posting table alone.");
-    }
+            .orElseThrow(() -> new Refusal("no-account", "Choose the account it goes to."));
+    facts.chart().free(code);
+    line.tax()
+        .filter(t -> !t.equals(facts.chart().taxIn(t.code(), line.amountMinor(), money.date())))
+        .ifPresent(
+            t -> {
+              throw new Refusal(
+                  "tax-code",
+                  "The tax of %s is not what tax code %s gives on %s."
+                      .formatted(words(line.amountMinor()), t.code(), money.date()));
+            });
   }
 
   private OpenItem itemOf(TapeLine line) {
@@ -132,11 +150,11 @@ final class TapeRules {
     if (item == null) {
       throw new Refusal("unknown-item", "An item of the tape is not in these books.");
     }
-    if (!item.currency().equals(moneyIn.currency())) {
+    if (!item.currency().equals(money.currency())) {
       throw new Refusal(
           "currency",
           "%s is in %s, the money is in %s."
-              .formatted(item.number(), item.currency(), moneyIn.currency()));
+              .formatted(item.number(), item.currency(), money.currency()));
     }
     return item;
   }
@@ -152,7 +170,7 @@ final class TapeRules {
   }
 
   private void requireZero() {
-    long left = Tape.leftToPlace(moneyIn, lines);
+    long left = Tape.leftToPlace(money, lines);
     if (left != 0) {
       throw new Refusal(
           "not-zero", "Left to place is %s; a tape is posted at 0.00.".formatted(words(left)));
@@ -160,6 +178,6 @@ final class TapeRules {
   }
 
   private String words(long minor) {
-    return AmountText.words(minor, moneyIn.currency());
+    return AmountText.words(minor, money.currency());
   }
 }

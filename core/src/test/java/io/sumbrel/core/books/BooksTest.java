@@ -26,6 +26,8 @@ class BooksTest {
     assertThat(walk.tied).isGreaterThan(3);
     assertThat(walk.detailed).isPositive();
     assertThat(walk.rebilled).isGreaterThan(5);
+    assertThat(walk.withoutMoney).isGreaterThan(3);
+    assertThat(walk.recorded).isGreaterThan(5);
     assertThat(walk.refused).as("foolish acts are tried too").isGreaterThan(10);
   }
 }

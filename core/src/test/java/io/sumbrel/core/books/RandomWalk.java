@@ -5,12 +5,15 @@ import io.sumbrel.core.bank.BankStatement;
 import io.sumbrel.core.bank.Method;
 import io.sumbrel.core.bank.StatementEntry;
 import io.sumbrel.core.bank.StatementFrame;
+import io.sumbrel.core.chart.Chart;
 import io.sumbrel.core.deposit.BankedDeposit;
 import io.sumbrel.core.deposit.BroughtForward;
 import io.sumbrel.core.deposit.Deposit;
 import io.sumbrel.core.deposit.DepositKind;
 import io.sumbrel.core.deposit.DepositMember;
 import io.sumbrel.core.deposit.MemberKind;
+import io.sumbrel.core.deposit.PaymentMethod;
+import io.sumbrel.core.deposit.RecordedId;
 import io.sumbrel.core.deposit.TieReason;
 import io.sumbrel.core.difference.Authority;
 import io.sumbrel.core.difference.DifferenceReason;
@@ -27,11 +30,13 @@ import io.sumbrel.core.posting.ItemMovement;
 import io.sumbrel.core.posting.Posting;
 import io.sumbrel.core.proof.BooksFacts;
 import io.sumbrel.core.receipt.MoneyIn;
+import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.core.rules.HouseLimits;
 import io.sumbrel.core.tape.ShortPayReason;
 import io.sumbrel.core.tape.Tape;
 import io.sumbrel.core.tape.TapeLine;
+import io.sumbrel.core.tape.TapeMoney;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Currency;
@@ -55,6 +60,8 @@ final class RandomWalk {
   int tied;
   int detailed;
   int rebilled;
+  int withoutMoney;
+  int recorded;
 
   RandomWalk(long seed) {
     random = new Random(seed);
@@ -87,6 +94,10 @@ final class RandomWalk {
         giveParts();
       } else if (act < 28) {
         tie();
+      } else if (act < 34) {
+        useCredits();
+      } else if (act < 39) {
+        record();
       } else if (act < 87) {
         post();
       } else {
@@ -123,7 +134,7 @@ final class RandomWalk {
 
   /** The bank shows what was recorded: as one sum, in two, or counted otherwise. */
   private long showDeposit(List<StatementEntry> entries) {
-    List<BooksFacts.Deposit> open = untied();
+    List<Waiting> open = waiting(true);
     if (open.isEmpty()) {
       return 0;
     }
@@ -142,8 +153,19 @@ final class RandomWalk {
     return shown;
   }
 
-  private List<BooksFacts.Deposit> untied() {
-    return books.facts().deposits().stream().filter(d -> d.tie().isEmpty()).toList();
+  /** What the bank is to show. */
+  private record Waiting(RecordedId id, long netMinor) {}
+
+  private List<Waiting> waiting(boolean untied) {
+    BooksFacts facts = books.facts();
+    List<Waiting> waiting = new ArrayList<>();
+    facts.deposits().stream()
+        .filter(d -> !untied || d.tie().isEmpty())
+        .forEach(d -> waiting.add(new Waiting(d.id(), d.netMinor())));
+    facts.onHand().stream()
+        .filter(o -> !untied || o.tie().isEmpty())
+        .forEach(o -> waiting.add(new Waiting(o.id(), o.amountMinor())));
+    return waiting;
   }
 
   /** A slip, a transfer, cheques and cash on hand, from before the books. */
@@ -166,7 +188,7 @@ final class RandomWalk {
 
   /** Ties what meets, or nearly; now and then what does not, or is tied already. */
   private void tie() {
-    List<BooksFacts.Deposit> open = random.nextInt(10) == 0 ? books.facts().deposits() : untied();
+    List<Waiting> open = random.nextInt(10) == 0 ? waiting(false) : waiting(true);
     List<BooksFacts.Entry> pile =
         books.entries().stream()
             .filter(e -> e.explanation().isEmpty() || random.nextInt(30) == 0)
@@ -175,7 +197,7 @@ final class RandomWalk {
     if (open.isEmpty() || pile.isEmpty()) {
       return;
     }
-    for (BooksFacts.Deposit deposit : open) {
+    for (Waiting deposit : open) {
       for (int i = 0; i < pile.size(); i++) {
         for (int j = i; j < pile.size(); j++) {
           long shown =
@@ -191,7 +213,7 @@ final class RandomWalk {
     tie(open.get(random.nextInt(open.size())), List.of(pile.get(random.nextInt(pile.size()))));
   }
 
-  private void tie(BooksFacts.Deposit deposit, List<BooksFacts.Entry> shown) {
+  private void tie(Waiting deposit, List<BooksFacts.Entry> shown) {
     long sum = shown.stream().mapToLong(e -> e.moneyIn().amountMinor()).sum();
     boolean meets = sum == deposit.netMinor();
     books.tie(
@@ -310,6 +332,45 @@ final class RandomWalk {
     }
   }
 
+  /** Credits on invoices, money of nobody for whom it is; now and then what does not meet. */
+  private void useCredits() {
+    List<OpenItem> credits = books.items().stream().filter(i -> i.openMinor() < 0).toList();
+    List<OpenItem> invoices = books.items().stream().filter(i -> i.openMinor() > 0).toList();
+    if (credits.isEmpty() || invoices.isEmpty()) {
+      return;
+    }
+    OpenItem credit = credits.get(random.nextInt(credits.size()));
+    OpenItem invoice = invoices.get(random.nextInt(invoices.size()));
+    long used = random.nextInt(20) == 0 ? 1 - credit.openMinor() : -credit.openMinor();
+    long settled = Math.min(used, invoice.openMinor());
+    List<TapeLine> lines = new ArrayList<>();
+    lines.add(TapeLine.creditUsed(credit.id(), used));
+    lines.add(TapeLine.settles(invoice.id(), settled));
+    if (used > settled) {
+      lines.add(
+          random.nextInt(4) == 0
+              ? taxed(used - settled)
+              : TapeLine.onAccount(invoice.customer().orElseThrow(), used - settled));
+    }
+    books.useCredits(USD, lines, authority());
+    withoutMoney++;
+  }
+
+  private TapeLine taxed(long minor) {
+    TapeLine line = TapeLine.toAccount(StandardAccount.OTHER_INCOME.code(), minor);
+    return line.taxed(Chart.STANDARD.taxIn("SALES", minor, day)).noted("found");
+  }
+
+  /** A receipt is taken in by hand; the bank shows it later, or never. */
+  private void record() {
+    PaymentMethod method =
+        PaymentMethod.STANDARD.get(random.nextInt(PaymentMethod.STANDARD.size()));
+    DepositMember receipt = member(method.kind(), amountIn());
+    MoneyIn money = receipt.toMoneyIn(new MoneyInId(0), USD);
+    books.record(receipt, method, USD, tape(money), authority());
+    recorded++;
+  }
+
   private Authority authority() {
     return random.nextBoolean() ? Authority.CLERK : Authority.SUPERVISOR;
   }
@@ -333,7 +394,7 @@ final class RandomWalk {
 
   /** Brings a tape to zero in a random way, or leaves it wrong now and then. */
   private void close(MoneyIn moneyIn, List<TapeLine> lines) {
-    long left = Tape.leftToPlace(moneyIn, lines);
+    long left = Tape.leftToPlace(TapeMoney.of(moneyIn), lines);
     if (left == 0 || random.nextInt(30) == 0) {
       return;
     }
@@ -343,7 +404,7 @@ final class RandomWalk {
     } else if (left > 0) {
       switch (random.nextInt(3)) {
         case 0 -> lines.add(TapeLine.unidentified(left));
-        case 1 -> lines.add(TapeLine.toAccount(other, left));
+        case 1 -> lines.add(random.nextBoolean() ? taxed(left) : TapeLine.toAccount(other, left));
         default ->
             books.items().stream()
                 .flatMap(i -> i.customer().stream())

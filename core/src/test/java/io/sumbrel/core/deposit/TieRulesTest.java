@@ -48,7 +48,7 @@ class TieRulesTest {
     return new Recorded(
         new RecordedId(id),
         DepositKind.SLIP,
-        DepositKind.SLIP.clearing(),
+        DepositKind.SLIP.clearing().code(),
         currency,
         Optional.of(1L),
         "S-" + id,

@@ -12,6 +12,7 @@ import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.core.rules.HouseRules;
 import io.sumbrel.core.tape.LineKind;
 import io.sumbrel.core.tape.Tape;
+import io.sumbrel.core.tape.TapeMoney;
 import java.util.Currency;
 import java.util.HashMap;
 import java.util.List;
@@ -27,7 +28,7 @@ class HardInputTest extends SmallHouse {
     for (Plan.Row row : rows) {
       MoneyIn moneyIn = pile.get((int) row.moneyIn().number() - 1);
       for (Proposal way : row.ways()) {
-        assertThat(Tape.leftToPlace(moneyIn, way.lines())).as(way.words()).isZero();
+        assertThat(Tape.leftToPlace(TapeMoney.of(moneyIn), way.lines())).as(way.words()).isZero();
         assertThat(way.evidence()).isNotEmpty();
       }
     }

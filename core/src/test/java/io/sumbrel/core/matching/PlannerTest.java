@@ -15,6 +15,7 @@ import io.sumbrel.core.remittance.RemittanceDetail;
 import io.sumbrel.core.tape.LineKind;
 import io.sumbrel.core.tape.Tape;
 import io.sumbrel.core.tape.TapeLine;
+import io.sumbrel.core.tape.TapeMoney;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -168,7 +169,7 @@ class PlannerTest extends SmallHouse {
     for (Plan.Row row : rows) {
       MoneyIn moneyIn = pile.get((int) row.moneyIn().number() - 1);
       for (Proposal way : row.ways()) {
-        assertThat(Tape.leftToPlace(moneyIn, way.lines())).as(way.words()).isZero();
+        assertThat(Tape.leftToPlace(TapeMoney.of(moneyIn), way.lines())).as(way.words()).isZero();
         assertThat(way.evidence()).isNotEmpty();
       }
       row.chosen()

@@ -152,7 +152,7 @@ public abstract class SmallHouse {
         new Recorded(
             new RecordedId(recorded.size() + 1L),
             kind,
-            kind.clearing(),
+            kind.clearing().code(),
             USD,
             account,
             number,

@@ -153,7 +153,7 @@ class TieTest extends SmallHouse {
         new Recorded(
             new RecordedId(1),
             DepositKind.SLIP,
-            DepositKind.SLIP.clearing(),
+            DepositKind.SLIP.clearing().code(),
             currency,
             account,
             "4711",

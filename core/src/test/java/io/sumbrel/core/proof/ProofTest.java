@@ -26,6 +26,7 @@ import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.core.tape.Tape;
 import io.sumbrel.core.tape.TapeLine;
+import io.sumbrel.core.tape.TapeMoney;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -50,7 +51,7 @@ class ProofTest {
   private final OpenItem billed = item(500);
   private final Tape tape =
       new Tape(
-          MONEY,
+          TapeMoney.of(MONEY),
           List.of(TapeLine.settles(billed.id(), 500)),
           Map.of(billed.id(), billed),
           Set.of());
@@ -84,7 +85,7 @@ class ProofTest {
         posting(
             2,
             PostingKind.TAPE,
-            TapePosted.journal(tape, BANK, DAY),
+            TapePosted.journal(tape, Optional.of(BANK), DAY),
             new ItemMovement(item.id(), ItemMovement.Kind.PLACED, 0, -500),
             Optional.of(tape)));
   }
@@ -294,7 +295,14 @@ class ProofTest {
   }
 
   private static BooksFacts.OnHand cheque(long minor, Optional<PostingNumber> tie) {
-    return new BooksFacts.OnHand(new RecordedId(2), MemberKind.CHEQUE, USD, minor, tie);
+    return new BooksFacts.OnHand(
+        new RecordedId(2),
+        MemberKind.CHEQUE,
+        StandardAccount.CHEQUES_ON_HAND.code(),
+        USD,
+        minor,
+        Optional.empty(),
+        tie);
   }
 
   private static BooksFacts.Deposit slip(
@@ -303,6 +311,7 @@ class ProofTest {
         new RecordedId(1),
         "slip",
         DepositKind.SLIP,
+        StandardAccount.DEPOSITS_IN_TRANSIT.code(),
         USD,
         net,
         Arrays.stream(members)
@@ -375,6 +384,7 @@ class ProofTest {
                 new RecordedId(1),
                 "batch",
                 DepositKind.LOCKBOX_BATCH,
+                StandardAccount.LOCKBOX_CLEARING.code(),
                 USD,
                 500,
                 List.of(

@@ -3,6 +3,7 @@ package io.sumbrel.core.tape;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import io.sumbrel.core.chart.Chart;
 import io.sumbrel.core.difference.Authority;
 import io.sumbrel.core.difference.DifferenceLimits;
 import io.sumbrel.core.difference.DifferenceReason;
@@ -25,7 +26,7 @@ import java.util.Optional;
 import org.assertj.core.api.AbstractThrowableAssert;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
-import org.junit.jupiter.params.provider.EnumSource;
+import org.junit.jupiter.params.provider.FieldSource;
 
 /** However it is sliced, nobody lets more go than they may. */
 class DifferenceRulesTest {
@@ -66,10 +67,11 @@ class DifferenceRulesTest {
             "",
             List.of());
     return Tape.of(
-        money,
+        TapeMoney.of(money),
         Arrays.asList(lines),
         new TapeFacts(
             Map.of(LARGE.id(), LARGE, OTHER.id(), OTHER, TERMS.id(), TERMS),
+            Chart.STANDARD,
             HouseLimits.DEFAULTS,
             rates,
             authority,
@@ -119,7 +121,7 @@ class DifferenceRulesTest {
   }
 
   @ParameterizedTest
-  @EnumSource(DifferenceReason.class)
+  @FieldSource("io.sumbrel.core.difference.DifferenceReason#STANDARD")
   void everyReasonHoldsByTapeByItemAndByCustomerAndMonth(DifferenceReason reason) {
     TapeLine settles = TapeLine.settles(LARGE.id(), LARGE.openMinor());
     long most = clerk(reason).tapeMinor();

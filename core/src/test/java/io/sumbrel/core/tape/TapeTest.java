@@ -3,6 +3,7 @@ package io.sumbrel.core.tape;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import io.sumbrel.core.chart.Chart;
 import io.sumbrel.core.difference.Authority;
 import io.sumbrel.core.difference.DifferenceReason;
 import io.sumbrel.core.ledger.AccountCode;
@@ -74,9 +75,15 @@ class TapeTest {
         List.of(INVOICE, TAXED, CREDIT, SETTLED).stream()
             .collect(Collectors.toMap(OpenItem::id, Function.identity()));
     return Tape.of(
-        received(received),
+        TapeMoney.of(received(received)),
         Arrays.asList(lines),
-        new TapeFacts(items, HouseLimits.DEFAULTS, List.of(), authority, DifferencesBefore.NONE));
+        new TapeFacts(
+            items,
+            Chart.STANDARD,
+            HouseLimits.DEFAULTS,
+            List.of(),
+            authority,
+            DifferencesBefore.NONE));
   }
 
   private static Tape judged(long received, TapeLine... lines) {
@@ -90,7 +97,9 @@ class TapeTest {
   }
 
   private static List<Long> journal(Tape tape) {
-    return TapePosted.journal(tape, new AccountCode("1010"), DAY).lines().stream()
+    return TapePosted.journal(tape, tape.money().moneyIn().map(m -> new AccountCode("1010")), DAY)
+        .lines()
+        .stream()
         .map(l -> l.amount().minor())
         .toList();
   }

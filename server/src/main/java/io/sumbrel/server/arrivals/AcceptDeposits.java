@@ -6,15 +6,15 @@ import io.sumbrel.core.deposit.Deposit;
 import io.sumbrel.core.deposit.MemberKind;
 import io.sumbrel.core.posting.ReceiptsForward;
 import io.sumbrel.formats.FileKind;
-import io.sumbrel.server.books.BankAccount;
-import io.sumbrel.server.books.BooksNames;
-import io.sumbrel.server.books.Ledger;
-import io.sumbrel.server.books.Months;
-import io.sumbrel.server.books.OpenBooks;
+import io.sumbrel.server.bank.BankAccount;
+import io.sumbrel.server.bank.BankAccounts;
+import io.sumbrel.server.books.Houses;
 import io.sumbrel.server.deposit.Deposits;
 import io.sumbrel.server.deposit.WaitingForTie;
+import io.sumbrel.server.ledger.Ledger;
+import io.sumbrel.server.ledger.Months;
 import io.sumbrel.server.people.Actor;
-import io.sumbrel.server.persistence.RowIds;
+import io.sumbrel.server.receipt.MoneyIntake;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
@@ -32,32 +32,29 @@ import org.springframework.transaction.annotation.Transactional;
  */
 @Component
 class AcceptDeposits {
-  private final RowIds ids;
-  private final OpenBooks books;
-  private final BooksNames names;
+  private final BankAccounts books;
+  private final Houses names;
   private final Months months;
   private final Ledger ledger;
   private final Deposits deposits;
   private final WaitingForTie waiting;
-  private final BulkRows bulk;
+  private final MoneyIntake intake;
 
   AcceptDeposits(
-      RowIds ids,
-      OpenBooks books,
-      BooksNames names,
+      BankAccounts books,
+      Houses names,
       Months months,
       Ledger ledger,
       Deposits deposits,
       WaitingForTie waiting,
-      BulkRows bulk) {
-    this.ids = ids;
+      MoneyIntake intake) {
     this.books = books;
     this.names = names;
     this.months = months;
     this.ledger = ledger;
     this.deposits = deposits;
     this.waiting = waiting;
-    this.bulk = bulk;
+    this.intake = intake;
   }
 
   /**
@@ -84,7 +81,7 @@ class AcceptDeposits {
   }
 
   BankAccount account(long booksId, BankedDeposit banked) {
-    return books.account(booksId, banked.account(), banked.deposit().currency());
+    return books.numbered(booksId, banked.account(), banked.deposit().currency());
   }
 
   @Transactional(propagation = Propagation.MANDATORY)
@@ -94,7 +91,7 @@ class AcceptDeposits {
     Deposits.Origin origin = new Deposits.Origin(actor.booksId(), arrival.id);
     int[] ordinals = Deposits.firstOrdinals(file.deposits());
     Set<Long> accounts = new TreeSet<>();
-    List<MoneyInRow> pile = new ArrayList<>();
+    List<MoneyIntake.Member> pile = new ArrayList<>();
     List<BankedDeposit> fresh = new ArrayList<>();
     for (int i = 0; i < ordinals.length; i++) {
       BankedDeposit banked = file.deposits().get(i);
@@ -110,13 +107,13 @@ class AcceptDeposits {
       Deposits.Stored stored = deposits.store(origin, account.id(), deposit, ordinals[i]);
       arrival.acceptedCount += deposit.members().size();
       if (file.kind().use() == FileKind.Use.DEPOSITS) {
-        pile.addAll(toThePile(actor, arrival, stored));
+        pile.addAll(toThePile(stored));
       }
     }
     int members = file.deposits().stream().mapToInt(b -> b.deposit().members().size()).sum();
     deposits.storeOnHand(origin, file.onHand(), members);
     arrival.acceptedCount += file.onHand().size();
-    bulk.insert(pile);
+    intake.members(actor.booksId(), arrival.id, pile);
     if (file.kind().use() == FileKind.Use.BROUGHT_FORWARD) {
       bringForward(actor, arrival, new BroughtForward(fresh, file.onHand()));
     }
@@ -134,18 +131,11 @@ class AcceptDeposits {
     byAccount.forEach(waiting::lockCandidates);
   }
 
-  private List<MoneyInRow> toThePile(Actor actor, ArrivalRow arrival, Deposits.Stored stored) {
-    List<MoneyInRow> rows = new ArrayList<>();
-    for (Deposits.StoredMember member : stored.members()) {
-      if (member.member().kind().explained() == MemberKind.Explained.BY_A_TAPE) {
-        MoneyInRow row = MoneyInRow.of(member);
-        row.id = ids.next();
-        row.booksId = actor.booksId();
-        row.arrivalId = arrival.id;
-        rows.add(row);
-      }
-    }
-    return rows;
+  private static List<MoneyIntake.Member> toThePile(Deposits.Stored stored) {
+    return stored.members().stream()
+        .filter(m -> m.member().kind().explained() == MemberKind.Explained.BY_A_TAPE)
+        .map(m -> new MoneyIntake.Member(m.id(), m.ordinal(), m.currency(), m.member()))
+        .toList();
   }
 
   private void bringForward(Actor actor, ArrivalRow arrival, BroughtForward receipts) {

@@ -1,6 +1,7 @@
 package io.sumbrel.server.arrivals;
 
 import io.sumbrel.core.openitem.ListScope;
+import io.sumbrel.server.bank.AccountStands;
 import io.sumbrel.server.deposit.DepositViews;
 import io.sumbrel.server.people.Actor;
 import jakarta.servlet.http.HttpServletRequest;

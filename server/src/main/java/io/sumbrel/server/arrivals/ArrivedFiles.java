@@ -4,7 +4,7 @@ import io.sumbrel.core.deposit.BankedDeposit;
 import io.sumbrel.formats.FileKind;
 import io.sumbrel.formats.payoutcsv.PayoutLayout;
 import io.sumbrel.formats.payoutcsv.PayoutReader;
-import io.sumbrel.server.books.BankAccount;
+import io.sumbrel.server.bank.BankAccount;
 import java.util.List;
 import java.util.Optional;
 import org.springframework.stereotype.Component;

@@ -4,8 +4,8 @@ import io.sumbrel.formats.CsvSample;
 import io.sumbrel.formats.CsvShape;
 import io.sumbrel.formats.csvlayout.CsvLayout;
 import io.sumbrel.formats.payoutcsv.PayoutLayout;
-import io.sumbrel.server.books.BankAccount;
-import io.sumbrel.server.books.OpenBooks;
+import io.sumbrel.server.bank.BankAccount;
+import io.sumbrel.server.bank.BankAccounts;
 import io.sumbrel.server.people.Actor;
 import io.sumbrel.server.persistence.Column;
 import io.sumbrel.server.persistence.RowIds;
@@ -24,10 +24,11 @@ class CsvLayouts {
   private final EntityManager entities;
   private final RowIds ids;
   private final Clock clock;
-  private final OpenBooks books;
+  private final BankAccounts books;
   private final ObjectMapper json;
 
-  CsvLayouts(EntityManager entities, RowIds ids, Clock clock, OpenBooks books, ObjectMapper json) {
+  CsvLayouts(
+      EntityManager entities, RowIds ids, Clock clock, BankAccounts books, ObjectMapper json) {
     this.entities = entities;
     this.ids = ids;
     this.clock = clock;
@@ -84,7 +85,7 @@ class CsvLayouts {
         row.id,
         payouts ? Optional.empty() : Optional.of(json.readValue(row.layout, CsvLayout.class)),
         payouts ? Optional.of(json.readValue(row.layout, PayoutLayout.class)) : Optional.empty(),
-        books.account(booksId, row.bankAccountId));
+        books.one(booksId, row.bankAccountId));
   }
 
   private static String signature(byte[] file, CsvShape shape) {
@@ -101,7 +102,7 @@ class CsvLayouts {
             .findFirst()
             .orElseGet(CsvLayoutRow::new);
     row.booksId = actor.booksId();
-    row.bankAccountId = books.account(actor.booksId(), bankAccountId).id();
+    row.bankAccountId = books.one(actor.booksId(), bankAccountId).id();
     row.content = layout instanceof PayoutLayout ? PAYOUTS : ENTRIES;
     row.signature = signature;
     row.layout = Column.whole("The layout", json.writeValueAsString(layout), 4000);

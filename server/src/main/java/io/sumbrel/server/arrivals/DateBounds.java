@@ -5,8 +5,8 @@ import io.sumbrel.core.deposit.BankedDeposit;
 import io.sumbrel.core.deposit.DepositMember;
 import io.sumbrel.core.receipt.PastPayment;
 import io.sumbrel.core.rules.HouseLimits;
-import io.sumbrel.server.books.BooksNames;
-import io.sumbrel.server.books.Limits;
+import io.sumbrel.server.books.Houses;
+import io.sumbrel.server.rules.Limits;
 import java.time.LocalDate;
 import java.util.Locale;
 import org.springframework.stereotype.Component;
@@ -15,9 +15,9 @@ import org.springframework.stereotype.Component;
 @Component
 class DateBounds {
   private final Limits limits;
-  private final BooksNames names;
+  private final Houses names;
 
-  DateBounds(Limits limits, BooksNames names) {
+  DateBounds(Limits limits, Houses names) {
     this.limits = limits;
     this.names = names;
   }

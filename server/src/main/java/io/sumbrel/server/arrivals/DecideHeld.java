@@ -3,9 +3,10 @@ package io.sumbrel.server.arrivals;
 import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.server.audit.AuditRecord;
-import io.sumbrel.server.books.Months;
 import io.sumbrel.server.deposit.WaitingForTie;
+import io.sumbrel.server.ledger.Months;
 import io.sumbrel.server.people.Actor;
+import io.sumbrel.server.receipt.MoneyIntake;
 import jakarta.persistence.EntityManager;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
@@ -14,20 +15,20 @@ import org.springframework.transaction.annotation.Transactional;
 @Component
 public class DecideHeld {
   private final EntityManager entities;
-  private final MoneyLines moneyLines;
+  private final MoneyIntake intake;
   private final AuditRecord audit;
   private final Months months;
   private final WaitingForTie waiting;
 
   DecideHeld(
       EntityManager entities,
-      MoneyLines moneyLines,
+      MoneyIntake intake,
       AuditRecord audit,
       Months months,
       WaitingForTie waiting) {
     this.waiting = waiting;
     this.entities = entities;
-    this.moneyLines = moneyLines;
+    this.intake = intake;
     this.audit = audit;
     this.months = months;
   }
@@ -45,33 +46,24 @@ public class DecideHeld {
    */
   @Transactional
   public void decide(Actor actor, long moneyInId, Verdict verdict) {
-    moneyLines.lock(new MoneyInId(moneyInId));
-    MoneyInRow row = entities.find(MoneyInRow.class, moneyInId);
-    if (row == null || row.booksId != actor.booksId() || row.standing != Standing.HELD) {
-      throw new Refusal("not-held", "This entry is not held any more; somebody was first.");
-    }
-    ArrivalRow arrival = entities.find(ArrivalRow.class, row.arrivalId);
+    MoneyInId id = new MoneyInId(moneyInId);
+    MoneyIntake.Held held = intake.held(actor.booksId(), id);
+    ArrivalRow arrival = entities.find(ArrivalRow.class, held.arrivalId());
     arrival.heldCount--;
     if (verdict == Verdict.REAL) {
       arrival.acceptedCount++;
-      entities
-          .createNativeQuery("update money_in set standing = 'COUNTS' where id = :id")
-          .setParameter("id", moneyInId)
-          .executeUpdate();
-      waiting.settle(row.bankAccountId);
+      intake.count(id);
+      waiting.settle(held.bankAccountId());
     } else {
       arrival.knownCount++;
-      arrival.knownMinor += row.amountMinor;
-      entities
-          .createNativeQuery("delete from money_in where id = :id")
-          .setParameter("id", moneyInId)
-          .executeUpdate();
+      arrival.knownMinor += held.amountMinor();
+      intake.drop(id);
     }
-    months.requireStillOpen(actor.booksId(), row.bookingDate);
+    months.requireStillOpen(actor.booksId(), held.bookingDate());
     audit.append(
         actor,
         "held-" + verdict.name().toLowerCase(),
-        arrival.fileName + " line " + row.place,
-        row.toFact().words() + " booked on " + row.bookingDate);
+        arrival.fileName + " line " + held.place(),
+        held.words() + " booked on " + held.bookingDate());
   }
 }

@@ -11,11 +11,13 @@ import io.sumbrel.core.openitem.OpenItem;
 import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.core.receipt.PastPayment;
 import io.sumbrel.formats.FileKind;
-import io.sumbrel.server.books.Claims;
-import io.sumbrel.server.books.Items;
+import io.sumbrel.server.bank.StatementChain;
 import io.sumbrel.server.deposit.DepositViews;
 import io.sumbrel.server.deposit.WaitingForTie;
-import jakarta.persistence.EntityManager;
+import io.sumbrel.server.ledger.Claims;
+import io.sumbrel.server.matching.PastPayments;
+import io.sumbrel.server.openitem.Items;
+import io.sumbrel.server.receipt.MoneyLines;
 import java.time.LocalDate;
 import java.util.HashMap;
 import java.util.IdentityHashMap;
@@ -33,7 +35,7 @@ import org.springframework.transaction.annotation.Transactional;
 class FileContents {
   private static final int SHOWN_ENTRIES = 500;
 
-  private final EntityManager entities;
+  private final MoneyLines moneyLines;
   private final Arrivals arrivals;
   private final ArrivedFiles files;
   private final StatementChain chain;
@@ -45,7 +47,7 @@ class FileContents {
   private final PastPayments pastPayments;
 
   FileContents(
-      EntityManager entities,
+      MoneyLines moneyLines,
       Arrivals arrivals,
       ArrivedFiles files,
       StatementChain chain,
@@ -55,7 +57,7 @@ class FileContents {
       Items items,
       Claims claims,
       PastPayments pastPayments) {
-    this.entities = entities;
+    this.moneyLines = moneyLines;
     this.arrivals = arrivals;
     this.files = files;
     this.chain = chain;
@@ -294,14 +296,9 @@ class FileContents {
       long booksId, long arrivalId, ArrivedFile file) {
     Set<MoneyInId> waiting = waitingForTie.entries(booksId);
     Map<StatementEntry, Integer> ordinals = file.ordinals();
-    Map<Integer, MoneyInRow> byOrdinal = new HashMap<>();
-    entities
-        .createQuery("from MoneyInRow where arrivalId = :a", MoneyInRow.class)
-        .setParameter("a", arrivalId)
-        .getResultStream()
-        .forEach(m -> byOrdinal.put(m.ordinal, m));
+    Map<Integer, MoneyLines.InFile> byOrdinal = moneyLines.inFile(arrivalId);
     return e -> {
-      MoneyInRow money = byOrdinal.get(ordinals.get(e));
+      MoneyLines.InFile money = byOrdinal.get(ordinals.get(e));
       if (money == null) {
         return entryView(
             e,
@@ -310,28 +307,21 @@ class FileContents {
             Optional.empty(),
             Optional.empty());
       }
-      Optional<String> number = claims.of(new MoneyInId(money.id)).map(c -> c.number().words());
+      Optional<String> number = claims.of(new MoneyInId(money.id())).map(c -> c.number().words());
       EntryStand stand =
-          switch (money.standing) {
+          switch (money.standing()) {
             case HELD -> EntryStand.HELD;
             case DETAILED -> EntryStand.DETAILED;
             case WITHDRAWN -> EntryStand.SHOWN;
             case COUNTS ->
                 number.isPresent()
                     ? EntryStand.EXPLAINED
-                    : waiting.contains(new MoneyInId(money.id))
+                    : waiting.contains(new MoneyInId(money.id()))
                         ? EntryStand.WAITS_FOR_TIE
                         : EntryStand.IN_THE_PILE;
           };
-      return entryView(e, stand, Optional.of(money.id), number, reversed(money));
+      return entryView(e, stand, Optional.of(money.id()), number, money.takesBack());
     };
-  }
-
-  private Optional<String> reversed(MoneyInRow money) {
-    return Optional.ofNullable(money.reversesId)
-        .map(id -> entities.find(MoneyInRow.class, id))
-        .map(o -> o.toFact().words() + " of " + o.bookingDate)
-        .or(() -> Optional.ofNullable(money.originalReference));
   }
 
   private static String nearOf(StatementEntry e) {

@@ -6,8 +6,8 @@ import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.formats.Parsed;
 import io.sumbrel.formats.lockbox.LockboxLayout;
 import io.sumbrel.formats.lockbox.LockboxReader;
-import io.sumbrel.server.books.BankAccount;
-import io.sumbrel.server.books.OpenBooks;
+import io.sumbrel.server.bank.BankAccount;
+import io.sumbrel.server.bank.BankAccounts;
 import io.sumbrel.server.people.Actor;
 import io.sumbrel.server.persistence.RowIds;
 import jakarta.persistence.EntityManager;
@@ -27,10 +27,11 @@ public class Lockboxes {
   private final EntityManager entities;
   private final RowIds ids;
   private final Clock clock;
-  private final OpenBooks books;
+  private final BankAccounts books;
   private final ObjectMapper json;
 
-  Lockboxes(EntityManager entities, RowIds ids, Clock clock, OpenBooks books, ObjectMapper json) {
+  Lockboxes(
+      EntityManager entities, RowIds ids, Clock clock, BankAccounts books, ObjectMapper json) {
     this.entities = entities;
     this.ids = ids;
     this.clock = clock;
@@ -51,7 +52,7 @@ public class Lockboxes {
             r ->
                 new Box(
                     r.number,
-                    books.account(booksId, r.bankAccountId),
+                    books.one(booksId, r.bankAccountId),
                     json.readValue(r.layout, LockboxLayout.class)))
         .toList();
   }
@@ -116,7 +117,7 @@ public class Lockboxes {
               .orElseGet(LockboxRow::new);
       row.booksId = actor.booksId();
       row.number = number;
-      row.bankAccountId = books.account(actor.booksId(), bankAccountId).id();
+      row.bankAccountId = books.one(actor.booksId(), bankAccountId).id();
       row.layout = json.writeValueAsString(layout);
       row.madeBy = actor.name();
       row.madeAt = clock.instant();

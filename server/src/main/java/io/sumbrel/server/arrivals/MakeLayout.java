@@ -8,8 +8,8 @@ import io.sumbrel.formats.FileKind;
 import io.sumbrel.formats.csvlayout.CsvLayout;
 import io.sumbrel.formats.payoutcsv.PayoutLayout;
 import io.sumbrel.server.audit.AuditRecord;
-import io.sumbrel.server.books.BankAccount;
-import io.sumbrel.server.books.OpenBooks;
+import io.sumbrel.server.bank.BankAccount;
+import io.sumbrel.server.bank.BankAccounts;
 import io.sumbrel.server.people.Actor;
 import jakarta.persistence.EntityManager;
 import java.util.List;
@@ -26,7 +26,7 @@ public class MakeLayout {
   private final AuditRecord audit;
   private final FileStore files;
   private final CsvLayouts layouts;
-  private final OpenBooks books;
+  private final BankAccounts books;
   private final BringIn bringIn;
 
   MakeLayout(
@@ -34,7 +34,7 @@ public class MakeLayout {
       AuditRecord audit,
       FileStore files,
       CsvLayouts layouts,
-      OpenBooks books,
+      BankAccounts books,
       BringIn bringIn) {
     this.entities = entities;
     this.audit = audit;
@@ -114,7 +114,7 @@ public class MakeLayout {
   @Transactional(readOnly = true)
   ArrivedFile tried(Actor actor, long arrivalId, LayoutRequest request) {
     ArrivalRow row = csv(actor, arrivalId);
-    BankAccount account = books.account(actor.booksId(), request.accountId());
+    BankAccount account = books.one(actor.booksId(), request.accountId());
     return ArrivedFile.entries(
         files.original(row.hash), CsvLayouts.Stored.tried(request.layout(), account));
   }
@@ -127,7 +127,7 @@ public class MakeLayout {
   @Transactional(readOnly = true)
   ArrivedFile triedAsPayouts(Actor actor, long arrivalId, PayoutLayoutRequest request) {
     ArrivalRow row = csv(actor, arrivalId);
-    BankAccount account = books.account(actor.booksId(), request.accountId());
+    BankAccount account = books.one(actor.booksId(), request.accountId());
     return ArrivedFiles.payouts(files.original(row.hash), request.layout(), account);
   }
 

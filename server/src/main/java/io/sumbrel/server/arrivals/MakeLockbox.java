@@ -7,8 +7,8 @@ import io.sumbrel.formats.lockbox.LockboxField;
 import io.sumbrel.formats.lockbox.LockboxLayout;
 import io.sumbrel.formats.lockbox.LockboxReader;
 import io.sumbrel.server.audit.AuditRecord;
-import io.sumbrel.server.books.BankAccount;
-import io.sumbrel.server.books.OpenBooks;
+import io.sumbrel.server.bank.BankAccount;
+import io.sumbrel.server.bank.BankAccounts;
 import io.sumbrel.server.people.Actor;
 import jakarta.persistence.EntityManager;
 import java.util.ArrayList;
@@ -27,7 +27,7 @@ public class MakeLockbox {
   private final AuditRecord audit;
   private final FileStore files;
   private final Lockboxes lockboxes;
-  private final OpenBooks books;
+  private final BankAccounts books;
   private final BringIn bringIn;
 
   MakeLockbox(
@@ -35,7 +35,7 @@ public class MakeLockbox {
       AuditRecord audit,
       FileStore files,
       Lockboxes lockboxes,
-      OpenBooks books,
+      BankAccounts books,
       BringIn bringIn) {
     this.entities = entities;
     this.audit = audit;
@@ -105,7 +105,7 @@ public class MakeLockbox {
   @Transactional(readOnly = true)
   List<BankedDeposit> tried(Actor actor, long arrivalId, LockboxRequest request) {
     byte[] bytes = bytes(actor, arrivalId);
-    BankAccount account = books.account(actor.booksId(), request.accountId());
+    BankAccount account = books.one(actor.booksId(), request.accountId());
     return LockboxReader.read(bytes, request.toLayout()).orRefuse().stream()
         .map(b -> Lockboxes.banked(b, account))
         .toList();

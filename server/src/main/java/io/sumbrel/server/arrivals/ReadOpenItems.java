@@ -7,10 +7,10 @@ import io.sumbrel.core.openitem.OpenItem;
 import io.sumbrel.core.openitem.OpenItemList;
 import io.sumbrel.core.party.CustomerId;
 import io.sumbrel.core.posting.ItemsRead;
-import io.sumbrel.server.books.BooksNames;
-import io.sumbrel.server.books.Customers;
-import io.sumbrel.server.books.Items;
-import io.sumbrel.server.books.Ledger;
+import io.sumbrel.server.books.Houses;
+import io.sumbrel.server.ledger.Ledger;
+import io.sumbrel.server.openitem.Items;
+import io.sumbrel.server.party.Customers;
 import io.sumbrel.server.people.Actor;
 import io.sumbrel.server.persistence.Column;
 import java.time.LocalDate;
@@ -32,11 +32,10 @@ class ReadOpenItems {
   private final Items items;
   private final Customers customers;
   private final Ledger ledger;
-  private final BooksNames books;
+  private final Houses books;
   private final ObjectMapper json;
 
-  ReadOpenItems(
-      Items items, Customers customers, Ledger ledger, BooksNames books, ObjectMapper json) {
+  ReadOpenItems(Items items, Customers customers, Ledger ledger, Houses books, ObjectMapper json) {
     this.items = items;
     this.customers = customers;
     this.ledger = ledger;

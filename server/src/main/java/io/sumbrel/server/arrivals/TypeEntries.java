@@ -10,9 +10,9 @@ import io.sumbrel.formats.csvlayout.CsvLayout.Meaning;
 import io.sumbrel.formats.csvlayout.CsvLayout.SignRule;
 import io.sumbrel.formats.csvlayout.CsvLayoutReader;
 import io.sumbrel.formats.statementcsv.StatementCsvWriter;
-import io.sumbrel.server.books.BankAccount;
-import io.sumbrel.server.books.BooksNames;
-import io.sumbrel.server.books.OpenBooks;
+import io.sumbrel.server.bank.BankAccount;
+import io.sumbrel.server.bank.BankAccounts;
+import io.sumbrel.server.books.Houses;
 import io.sumbrel.server.people.Actor;
 import java.io.ByteArrayInputStream;
 import java.nio.charset.StandardCharsets;
@@ -31,10 +31,10 @@ public class TypeEntries {
       List.of(Meaning.DATE, Meaning.AMOUNT, Meaning.PAYER, Meaning.TEXT, Meaning.REFERENCE);
 
   private final BringIn bringIn;
-  private final OpenBooks books;
-  private final BooksNames names;
+  private final BankAccounts books;
+  private final Houses names;
 
-  TypeEntries(BringIn bringIn, OpenBooks books, BooksNames names) {
+  TypeEntries(BringIn bringIn, BankAccounts books, Houses names) {
     this.bringIn = bringIn;
     this.books = books;
     this.names = names;
@@ -50,7 +50,7 @@ public class TypeEntries {
    * @throws Refusal naming the first row that cannot be read
    */
   public ArrivalView type(Actor actor, TypedRequest request) {
-    BankAccount account = books.account(actor.booksId(), request.accountId());
+    BankAccount account = books.one(actor.booksId(), request.accountId());
     if (request.rows().isEmpty() || request.rows().size() > MAX_ROWS) {
       throw new Refusal("rows", "Type at least one row, and no more than " + MAX_ROWS + ".");
     }

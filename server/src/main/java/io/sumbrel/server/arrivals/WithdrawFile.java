@@ -4,13 +4,19 @@ import io.sumbrel.core.posting.PostingNumber;
 import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.formats.FileKind;
 import io.sumbrel.server.audit.AuditRecord;
-import io.sumbrel.server.books.Months;
+import io.sumbrel.server.bank.BankAccounts;
+import io.sumbrel.server.bank.Statements;
 import io.sumbrel.server.deposit.Deposits;
 import io.sumbrel.server.deposit.WaitingForTie;
+import io.sumbrel.server.ledger.Months;
+import io.sumbrel.server.matching.PastPayments;
 import io.sumbrel.server.people.Actor;
+import io.sumbrel.server.receipt.MoneyIntake;
+import io.sumbrel.server.receipt.MoneyLines;
 import jakarta.persistence.EntityManager;
 import java.time.Clock;
 import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import org.springframework.stereotype.Component;
@@ -30,6 +36,10 @@ public class WithdrawFile {
   private final MoneyLines moneyLines;
   private final Deposits deposits;
   private final WaitingForTie waiting;
+  private final MoneyIntake intake;
+  private final BankAccounts accounts;
+  private final Statements statements;
+  private final PastPayments pastPayments;
 
   WithdrawFile(
       EntityManager entities,
@@ -38,7 +48,11 @@ public class WithdrawFile {
       Months months,
       MoneyLines moneyLines,
       Deposits deposits,
-      WaitingForTie waiting) {
+      WaitingForTie waiting,
+      MoneyIntake intake,
+      BankAccounts accounts,
+      Statements statements,
+      PastPayments pastPayments) {
     this.entities = entities;
     this.clock = clock;
     this.audit = audit;
@@ -46,6 +60,10 @@ public class WithdrawFile {
     this.moneyLines = moneyLines;
     this.deposits = deposits;
     this.waiting = waiting;
+    this.intake = intake;
+    this.accounts = accounts;
+    this.statements = statements;
+    this.pastPayments = pastPayments;
   }
 
   /**
@@ -67,24 +85,17 @@ public class WithdrawFile {
               "posted", "Receipts brought forward are posted when they are accepted.");
       default -> {}
     }
-    lockAccounts(arrivalId);
+    List<Long> touched = new ArrayList<>(statements.accountsOf(arrivalId));
+    touched.addAll(deposits.accountsOf(arrivalId));
+    accounts.lock(touched.stream());
     requireLast(arrivalId);
     requireNothingStands(row);
     requireNotDetailed(arrivalId);
     Optional<LocalDate> earliest = moneyLines.earliestOf(arrivalId);
     waiting.forget(arrivalId);
-    for (String remove :
-        List.of(
-            "delete from draft where money_in_id in (select id from money_in where arrival_id = :a)",
-            "update money_in set standing = 'COUNTS' where id in (select detail_of_id from money_in where arrival_id = :a and detail_of_id is not null)",
-            "update money_in set reverses_id = null where arrival_id = :a",
-            "update money_in set standing = 'WITHDRAWN' where arrival_id = :a",
-            "delete from money_in where arrival_id = :a and not exists (select 1 from posting p where p.money_in_id = money_in.id) and not exists (select 1 from tie_part t where t.money_in_id = money_in.id)",
-            "update bank_statement set sequence_number = null where arrival_id = :a",
-            "delete from bank_statement where arrival_id = :a and not exists (select 1 from money_in m where m.statement_id = bank_statement.id)",
-            "delete from past_payment where arrival_id = :a")) {
-      entities.createNativeQuery(remove).setParameter("a", arrivalId).executeUpdate();
-    }
+    intake.withdraw(arrivalId);
+    statements.withdraw(arrivalId);
+    pastPayments.withdraw(arrivalId);
     deposits.remove(arrivalId);
     row.acceptedCount = 0;
     row.heldCount = 0;
@@ -94,34 +105,16 @@ public class WithdrawFile {
     return row.toView(0);
   }
 
-  private void lockAccounts(long arrivalId) {
-    entities
-        .createNativeQuery(
-            "select id from bank_account where id in (select bank_account_id from bank_statement where arrival_id = :a union select bank_account_id from deposit where arrival_id = :a) order by id for update")
-        .setParameter("a", arrivalId)
-        .getResultList();
-  }
-
   private void requireLast(long arrivalId) {
-    List<StatementRow> later =
-        entities
-            .createQuery(
-                """
-                from StatementRow later where later.arrivalId <> :a and exists (
-                  select 1 from StatementRow s where s.arrivalId = :a
-                  and s.bankAccountId = later.bankAccountId
-                  and s.sequenceNumber < later.sequenceNumber)
-                order by later.sequenceNumber desc
-                """,
-                StatementRow.class)
-            .setParameter("a", arrivalId)
-            .getResultList();
-    if (!later.isEmpty()) {
-      throw new Refusal(
-          "followed",
-          "Statement %s follows it on the same account; withdraw that first."
-              .formatted(later.get(0).number));
-    }
+    statements
+        .following(arrivalId)
+        .ifPresent(
+            number -> {
+              throw new Refusal(
+                  "followed",
+                  "Statement %s follows it on the same account; withdraw that first."
+                      .formatted(number));
+            });
   }
 
   /** Of a deposit's members even what was turned back: their deposit stands in the books. */
@@ -162,22 +155,14 @@ public class WithdrawFile {
   }
 
   private void requireNotDetailed(long arrivalId) {
-    List<String> details =
-        entities
-            .createQuery(
-                """
-                select a.fileName from MoneyInRow part
-                join MoneyInRow sum on sum.id = part.detailOfId
-                join ArrivalRow a on a.id = part.arrivalId
-                where sum.arrivalId = :a
-                """,
-                String.class)
-            .setParameter("a", arrivalId)
-            .setMaxResults(1)
-            .getResultList();
-    if (!details.isEmpty()) {
-      throw new Refusal(
-          "followed", details.get(0) + " gives the parts of an entry in it; withdraw that first.");
-    }
+    intake
+        .detailedBy(arrivalId)
+        .ifPresent(
+            later -> {
+              throw new Refusal(
+                  "followed",
+                  "%s gives the parts of an entry in it; withdraw that first."
+                      .formatted(entities.find(ArrivalRow.class, later).fileName));
+            });
   }
 }

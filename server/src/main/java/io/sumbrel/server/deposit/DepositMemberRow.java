@@ -5,6 +5,7 @@ import io.sumbrel.core.deposit.DepositMember;
 import io.sumbrel.core.deposit.MemberKind;
 import io.sumbrel.core.deposit.Recorded;
 import io.sumbrel.core.deposit.RecordedId;
+import io.sumbrel.core.ledger.AccountCode;
 import io.sumbrel.core.remittance.RemittanceDetail;
 import io.sumbrel.server.persistence.Column;
 import jakarta.persistence.Entity;
@@ -51,6 +52,9 @@ class DepositMemberRow {
   String details;
   String note;
 
+  /** The ledger account on which it stands while it is on hand. */
+  String holdingCode;
+
   static DepositMemberRow of(DepositMember member, Currency currency) {
     DepositMemberRow row = new DepositMemberRow();
     row.place = member.place();
@@ -91,7 +95,7 @@ class DepositMemberRow {
     return new Recorded(
         new RecordedId(id),
         DepositKind.SINGLE,
-        kind.onHand(),
+        new AccountCode(holdingCode),
         Currency.getInstance(currency),
         Optional.empty(),
         number,

@@ -4,6 +4,7 @@ import io.sumbrel.core.deposit.DepositKind;
 import io.sumbrel.core.deposit.Recorded;
 import io.sumbrel.core.deposit.RecordedId;
 import io.sumbrel.core.deposit.WaitingEntries;
+import io.sumbrel.core.ledger.AccountCode;
 import io.sumbrel.core.receipt.MoneyInId;
 import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;
@@ -31,6 +32,9 @@ class DepositRow {
   LocalDate depositDate;
   long netMinor;
 
+  /** The ledger account on which it stands until it is tied. */
+  String clearingCode;
+
   /** The bank entry that is this sum. */
   Long entryId;
 
@@ -42,7 +46,7 @@ class DepositRow {
     return new Recorded(
         new RecordedId(id),
         kind,
-        kind.clearing(),
+        new AccountCode(clearingCode),
         inCurrency(),
         Optional.of(bankAccountId),
         reference,

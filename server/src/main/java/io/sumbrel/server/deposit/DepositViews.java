@@ -6,9 +6,9 @@ import io.sumbrel.core.deposit.MemberKind;
 import io.sumbrel.core.deposit.RecordedId;
 import io.sumbrel.core.posting.PostingNumber;
 import io.sumbrel.core.receipt.MoneyInId;
-import io.sumbrel.server.books.BankAccount;
-import io.sumbrel.server.books.Claims;
-import io.sumbrel.server.books.OpenBooks;
+import io.sumbrel.server.bank.BankAccount;
+import io.sumbrel.server.bank.BankAccounts;
+import io.sumbrel.server.ledger.Claims;
 import jakarta.persistence.EntityManager;
 import java.time.LocalDate;
 import java.util.HashMap;
@@ -25,9 +25,9 @@ public class DepositViews {
   private final EntityManager entities;
   private final Deposits deposits;
   private final Claims claims;
-  private final OpenBooks books;
+  private final BankAccounts books;
 
-  DepositViews(EntityManager entities, Deposits deposits, Claims claims, OpenBooks books) {
+  DepositViews(EntityManager entities, Deposits deposits, Claims claims, BankAccounts books) {
     this.entities = entities;
     this.deposits = deposits;
     this.claims = claims;
@@ -149,7 +149,7 @@ public class DepositViews {
   }
 
   private String account(long booksId, long id) {
-    return books.account(booksId, id).shortName();
+    return books.one(booksId, id).shortName();
   }
 
   private static MemberView member(

@@ -4,10 +4,12 @@ import io.sumbrel.core.deposit.BankedDeposit;
 import io.sumbrel.core.deposit.BroughtForward;
 import io.sumbrel.core.deposit.Deposit;
 import io.sumbrel.core.deposit.DepositMember;
+import io.sumbrel.core.ledger.AccountCode;
 import io.sumbrel.core.money.AmountText;
 import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.server.persistence.Column;
 import io.sumbrel.server.persistence.RowIds;
+import io.sumbrel.server.receipt.TakenIn;
 import jakarta.persistence.EntityManager;
 import java.util.ArrayList;
 import java.util.Currency;
@@ -34,6 +36,7 @@ public class Deposits {
   /**
    * A stored deposit.
    *
+   * @param clearing the account on which it stands until it is tied
    * @param entryId the bank entry that is this sum
    */
   public record Stored(
@@ -42,20 +45,24 @@ public class Deposits {
       long arrivalId,
       Deposit deposit,
       List<StoredMember> members,
+      AccountCode clearing,
       Optional<Long> entryId) {}
 
   /**
    * A stored member.
    *
    * @param ordinal which member of its file it is, from 0
+   * @param holding the account on which it stands while it is on hand
    */
-  public record StoredMember(long id, int ordinal, Currency currency, DepositMember member) {}
+  public record StoredMember(
+      long id,
+      int ordinal,
+      Currency currency,
+      DepositMember member,
+      Optional<AccountCode> holding) {}
 
   /** Where a file's deposits come from and belong. */
   public record Origin(long booksId, long arrivalId) {}
-
-  /** What was taken in of a file. */
-  public record Taken(long count, long minor) {}
 
   /** Every deposit, the newest first. */
   @Transactional(readOnly = true)
@@ -92,15 +99,15 @@ public class Deposits {
 
   /** What was taken in, by arrival. */
   @Transactional(readOnly = true)
-  public Map<Long, Taken> taken(long booksId) {
-    Map<Long, Taken> taken = new HashMap<>();
+  public Map<Long, TakenIn> taken(long booksId) {
+    Map<Long, TakenIn> taken = new HashMap<>();
     entities
         .createQuery(
             "select arrivalId, count(*), sum(amountMinor) from DepositMemberRow where booksId = :b group by arrivalId",
             Object[].class)
         .setParameter("b", booksId)
         .getResultStream()
-        .forEach(r -> taken.put((Long) r[0], new Taken((Long) r[1], (Long) r[2])));
+        .forEach(r -> taken.put((Long) r[0], new TakenIn((Long) r[1], (Long) r[2])));
     return taken;
   }
 
@@ -117,11 +124,17 @@ public class Deposits {
             row.netMinor,
             members.stream().map(DepositMemberRow::toFact).toList()),
         members.stream().map(Deposits::member).toList(),
+        new AccountCode(row.clearingCode),
         Optional.ofNullable(row.entryId));
   }
 
   private static StoredMember member(DepositMemberRow row) {
-    return new StoredMember(row.id, row.ordinal, Currency.getInstance(row.currency), row.toFact());
+    return new StoredMember(
+        row.id,
+        row.ordinal,
+        Currency.getInstance(row.currency),
+        row.toFact(),
+        Optional.ofNullable(row.holdingCode).map(AccountCode::new));
   }
 
   /**
@@ -176,6 +189,7 @@ public class Deposits {
     row.reference = Column.cut(deposit.reference(), 80);
     row.depositDate = deposit.date();
     row.netMinor = deposit.netMinor();
+    row.clearingCode = deposit.kind().clearing().code().code();
     entities.persist(row);
     entities.flush();
     List<DepositMemberRow> members = new ArrayList<>();
@@ -202,6 +216,7 @@ public class Deposits {
     row.booksId = origin.booksId();
     row.arrivalId = origin.arrivalId();
     row.depositId = depositId;
+    row.holdingCode = depositId == null ? member.kind().onHand().code().code() : null;
     row.ordinal = ordinal;
     entities.persist(row);
     return row;
@@ -214,6 +229,16 @@ public class Deposits {
       first[i] = first[i - 1] + deposits.get(i - 1).deposit().members().size();
     }
     return first;
+  }
+
+  /** The accounts into which the deposits of a file go. */
+  @Transactional(readOnly = true)
+  public List<Long> accountsOf(long arrivalId) {
+    return entities
+        .createQuery(
+            "select distinct bankAccountId from DepositRow where arrivalId = :a", Long.class)
+        .setParameter("a", arrivalId)
+        .getResultList();
   }
 
   /** Takes out what a file brought. Nothing of it may be posted. */

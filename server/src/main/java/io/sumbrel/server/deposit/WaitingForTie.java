@@ -9,7 +9,7 @@ import io.sumbrel.core.money.AmountText;
 import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.server.audit.AuditRecord;
-import io.sumbrel.server.books.Claims;
+import io.sumbrel.server.ledger.Claims;
 import io.sumbrel.server.people.Actor;
 import jakarta.persistence.EntityManager;
 import jakarta.persistence.LockModeType;
@@ -44,8 +44,7 @@ public class WaitingForTie {
   }
 
   /** The deposit for which a bank entry waits, in words. */
-  @Transactional(readOnly = true)
-  public Optional<String> depositOf(MoneyInId entry) {
+  private Optional<String> depositOf(MoneyInId entry) {
     return entities
         .createQuery(
             """
@@ -57,6 +56,22 @@ public class WaitingForTie {
         .getResultStream()
         .findFirst()
         .map(DepositRow::words);
+  }
+
+  /**
+   * @throws Refusal {@code waiting} when the entry is the sum of what is recorded: a tape on it
+   *     would count the money twice
+   */
+  @Transactional(readOnly = true)
+  public void requireNotWaiting(MoneyInId entry) {
+    depositOf(entry)
+        .ifPresent(
+            deposit -> {
+              throw new Refusal(
+                  "waiting",
+                  "This entry is the sum of %s, which is recorded; it waits there to be tied, and placing it here would count the money twice."
+                      .formatted(deposit));
+            });
   }
 
   /** All bank entries that wait. */
@@ -226,10 +241,6 @@ public class WaitingForTie {
         .getResultList();
     if (claims.of(new MoneyInId(entryId)).isEmpty()) {
       deposit.entryId = entryId;
-      entities
-          .createNativeQuery("delete from draft where money_in_id = :id")
-          .setParameter("id", entryId)
-          .executeUpdate();
     }
   }
 

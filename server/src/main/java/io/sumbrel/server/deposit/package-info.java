@@ -1,5 +1,9 @@
 /**
- * Deposits as facts: slips, lockbox batches, payouts, single receipts, with their members, and the
- * bank entry that waits to be tied to each. Entry: {@code Deposits}. Amounts in minor units.
+ * What reaches the bank as one sum: slips, lockbox batches, payouts, single receipts, with their
+ * members; the bank entry that waits for each, and the tie. Entry: {@code Deposits}, {@code
+ * TieDeposits}. Amounts in minor units.
  */
+@Publishes({"deposit", "deposit_member"})
 package io.sumbrel.server.deposit;
+
+import io.sumbrel.server.persistence.Publishes;

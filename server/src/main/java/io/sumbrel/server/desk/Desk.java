@@ -13,14 +13,11 @@ import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.core.tape.LineKind;
 import io.sumbrel.core.tape.Tape;
 import io.sumbrel.core.tape.TapeLine;
-import io.sumbrel.server.arrivals.MoneyLine;
-import io.sumbrel.server.arrivals.MoneyLines;
-import io.sumbrel.server.books.BankAccount;
-import io.sumbrel.server.books.BooksNames;
-import io.sumbrel.server.books.Claims;
-import io.sumbrel.server.books.Customers;
-import io.sumbrel.server.books.Items;
-import io.sumbrel.server.books.OpenBooks;
+import io.sumbrel.core.tape.TapeMoney;
+import io.sumbrel.server.bank.BankAccount;
+import io.sumbrel.server.bank.BankAccounts;
+import io.sumbrel.server.books.Houses;
+import io.sumbrel.server.deposit.WaitingForTie;
 import io.sumbrel.server.desk.DeskViews.DeskView;
 import io.sumbrel.server.desk.DeskViews.EvidenceView;
 import io.sumbrel.server.desk.DeskViews.ItemsView;
@@ -31,7 +28,13 @@ import io.sumbrel.server.desk.DeskViews.PileRow;
 import io.sumbrel.server.desk.DeskViews.ProgressView;
 import io.sumbrel.server.desk.DeskViews.SureView;
 import io.sumbrel.server.desk.DeskViews.WayView;
+import io.sumbrel.server.ledger.Claims;
+import io.sumbrel.server.matching.PlanBoard;
+import io.sumbrel.server.openitem.Items;
+import io.sumbrel.server.party.Customers;
 import io.sumbrel.server.people.Actor;
+import io.sumbrel.server.receipt.MoneyLine;
+import io.sumbrel.server.receipt.MoneyLines;
 import java.time.LocalDate;
 import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
@@ -61,23 +64,25 @@ class Desk {
   private static final int MOST_ITEMS = 1_000;
 
   private final MoneyLines moneyLines;
-  private final OpenBooks accounts;
-  private final BooksNames books;
+  private final BankAccounts accounts;
+  private final Houses books;
   private final Claims claims;
   private final Customers customers;
   private final Items items;
   private final Drafts drafts;
   private final PostTape postTape;
+  private final WaitingForTie waiting;
 
   Desk(
       MoneyLines moneyLines,
-      OpenBooks accounts,
-      BooksNames books,
+      BankAccounts accounts,
+      Houses books,
       Claims claims,
       Customers customers,
       Items items,
       Drafts drafts,
-      PostTape postTape) {
+      PostTape postTape,
+      WaitingForTie waiting) {
     this.moneyLines = moneyLines;
     this.accounts = accounts;
     this.books = books;
@@ -86,6 +91,7 @@ class Desk {
     this.items = items;
     this.drafts = drafts;
     this.postTape = postTape;
+    this.waiting = waiting;
   }
 
   @Transactional(readOnly = true)
@@ -200,13 +206,14 @@ class Desk {
   }
 
   private Map<Long, String> accountNames(long booksId) {
-    return accounts.accounts(booksId).stream()
+    return accounts.all(booksId).stream()
         .collect(Collectors.toMap(BankAccount::id, BankAccount::shortName));
   }
 
   @Transactional(readOnly = true)
   MoneyView money(Actor actor, PlanBoard.Board board, MoneyInId id) {
-    MoneyLine line = moneyLines.explainable(actor.booksId(), id);
+    MoneyLine line = moneyLines.counting(actor.booksId(), id);
+    waiting.requireNotWaiting(id);
     Plan.Row row = board.rows().get(id);
     if (row == null) {
       String by = claims.of(id).map(c -> c.number().words() + " by " + c.actor()).orElse("");
@@ -251,7 +258,7 @@ class Desk {
 
   private static List<LineView> relined(
       List<LineView> lines, Map<ItemId, LineView.ItemView> views) {
-    return lines.stream().map(l -> LineView.of(l.toLine(), views)).toList();
+    return lines.stream().map(l -> l.showing(views)).toList();
   }
 
   private static WayView way(Proposal way, Map<ItemId, LineView.ItemView> views) {
@@ -331,9 +338,10 @@ class Desk {
   /** What the core says of a tape as it stands, without posting it. */
   @Transactional(readOnly = true)
   JudgedView judge(Actor actor, MoneyInId id, List<LineView> lines) {
-    MoneyLine line = moneyLines.explainable(actor.booksId(), id);
-    List<TapeLine> tape = lines.stream().map(LineView::toLine).toList();
-    long left = Tape.leftToPlace(line.moneyIn(), tape);
+    MoneyLine line = moneyLines.counting(actor.booksId(), id);
+    waiting.requireNotWaiting(id);
+    List<TapeLine> tape = postTape.lines(actor, lines, line.moneyIn().bookingDate());
+    long left = Tape.leftToPlace(TapeMoney.of(line.moneyIn()), tape);
     try {
       postTape.judge(actor, line.moneyIn(), tape);
       return new JudgedView(0, true, "", "");

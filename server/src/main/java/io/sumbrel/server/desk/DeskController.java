@@ -1,14 +1,16 @@
 package io.sumbrel.server.desk;
 
-import io.sumbrel.core.difference.DifferenceReason;
+import io.sumbrel.core.chart.Chart;
 import io.sumbrel.core.learning.Decision;
-import io.sumbrel.core.ledger.StandardAccount;
+import io.sumbrel.core.ledger.LedgerAccount;
 import io.sumbrel.core.party.CustomerId;
 import io.sumbrel.core.posting.PostingNumber;
 import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.core.tape.LineKind;
 import io.sumbrel.core.tape.ShortPayReason;
+import io.sumbrel.server.chart.Charts;
+import io.sumbrel.server.matching.PlanBoard;
 import io.sumbrel.server.people.Actor;
 import java.util.Arrays;
 import java.util.List;
@@ -34,6 +36,7 @@ class DeskController {
   private final Drafts drafts;
   private final PostTape postTape;
   private final TurnBackPosting turnBackPosting;
+  private final Charts charts;
 
   DeskController(
       PlanBoard plans,
@@ -41,13 +44,15 @@ class DeskController {
       DoneList doneList,
       Drafts drafts,
       PostTape postTape,
-      TurnBackPosting turnBackPosting) {
+      TurnBackPosting turnBackPosting,
+      Charts charts) {
     this.plans = plans;
     this.desk = desk;
     this.doneList = doneList;
     this.drafts = drafts;
     this.postTape = postTape;
     this.turnBackPosting = turnBackPosting;
+    this.charts = charts;
   }
 
   record DraftRequest(List<LineView> lines, boolean putBy) {}
@@ -58,21 +63,23 @@ class DeskController {
   }
 
   @GetMapping("/choices")
-  DeskViews.ChoicesView choices() {
+  DeskViews.ChoicesView choices(@AuthenticationPrincipal Actor actor) {
+    Chart chart = charts.of(actor.booksId());
     return new DeskViews.ChoicesView(
         Arrays.stream(LineKind.values())
             .map(k -> new DeskViews.KindView(k, k.words(), k.side(false), k.side(true)))
             .toList(),
-        Arrays.stream(DifferenceReason.values())
-            .map(r -> new DeskViews.ReasonView(r, r.words(), LineKind.of(r), r.namesItem()))
+        chart.reasons().stream()
+            .map(r -> new DeskViews.ReasonView(r.code(), r.words(), LineKind.of(r), r.namesItem()))
             .toList(),
         Arrays.stream(ShortPayReason.values())
             .map(r -> new DeskViews.ShortPayView(r, r.words()))
             .toList(),
-        Arrays.stream(StandardAccount.values())
-            .filter(a -> a.use() == StandardAccount.Use.FREE)
-            .map(a -> new DeskViews.AccountView(a.code().code(), a.words()))
+        chart.accounts().stream()
+            .filter(LedgerAccount::isFree)
+            .map(a -> new DeskViews.AccountView(a.code().code(), a.number(), a.name()))
             .toList(),
+        chart.taxCodes().stream().map(t -> new DeskViews.TaxView(t.code(), t.words())).toList(),
         Arrays.stream(Decision.Hand.values())
             .map(h -> new DeskViews.HowView(h.name(), h.words()))
             .toList(),

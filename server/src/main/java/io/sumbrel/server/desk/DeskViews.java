@@ -1,6 +1,5 @@
 package io.sumbrel.server.desk;
 
-import io.sumbrel.core.difference.DifferenceReason;
 import io.sumbrel.core.evidence.Evidence;
 import io.sumbrel.core.evidence.TextSpan;
 import io.sumbrel.core.matching.Certainty;
@@ -132,11 +131,16 @@ final class DeskViews {
   /** The core's judgement of a tape that is being made. */
   record JudgedView(long leftMinor, boolean postable, String code, String sentence) {}
 
-  record ReasonView(DifferenceReason code, String words, LineKind kind, boolean namesItem) {}
+  record ReasonView(String code, String words, LineKind kind, boolean namesItem) {}
 
   record ShortPayView(ShortPayReason code, String words) {}
 
-  record AccountView(String code, String words) {}
+  /**
+   * @param number the house's own
+   */
+  record AccountView(String code, String number, String words) {}
+
+  record TaxView(String code, String words) {}
 
   /**
    * A kind of line with its side: {@code 1} adds to what is to be placed, {@code -1} places.
@@ -157,6 +161,7 @@ final class DeskViews {
       List<ReasonView> reasons,
       List<ShortPayView> shortPays,
       List<AccountView> accounts,
+      List<TaxView> taxCodes,
       List<HowView> hands,
       List<HowView> grounds) {}
 
@@ -172,7 +177,7 @@ final class DeskViews {
       LocalDate date,
       Instant postedAt,
       String actor,
-      long moneyInId,
+      Optional<Long> moneyInId,
       String payer,
       String account,
       String currency,

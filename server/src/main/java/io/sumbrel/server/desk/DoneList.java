@@ -11,17 +11,17 @@ import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.core.tape.LineKind;
 import io.sumbrel.core.tape.Tape;
 import io.sumbrel.core.tape.TapeLine;
-import io.sumbrel.server.arrivals.MoneyLine;
-import io.sumbrel.server.arrivals.MoneyLines;
-import io.sumbrel.server.books.BankAccount;
-import io.sumbrel.server.books.Customers;
-import io.sumbrel.server.books.OpenBooks;
-import io.sumbrel.server.books.Postings;
+import io.sumbrel.server.bank.BankAccount;
+import io.sumbrel.server.bank.BankAccounts;
 import io.sumbrel.server.desk.DeskViews.DoneListView;
 import io.sumbrel.server.desk.DeskViews.DoneView;
 import io.sumbrel.server.desk.DeskViews.TotalView;
-import io.sumbrel.server.learning.DecisionRecord;
+import io.sumbrel.server.ledger.Postings;
+import io.sumbrel.server.matching.DecisionRecord;
+import io.sumbrel.server.party.Customers;
 import io.sumbrel.server.people.Actor;
+import io.sumbrel.server.receipt.MoneyLine;
+import io.sumbrel.server.receipt.MoneyLines;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.Currency;
@@ -41,14 +41,14 @@ import org.springframework.transaction.annotation.Transactional;
 @Component
 class DoneList {
   private final MoneyLines moneyLines;
-  private final OpenBooks accounts;
+  private final BankAccounts accounts;
   private final Customers customers;
   private final Postings postings;
   private final DecisionRecord decisions;
 
   DoneList(
       MoneyLines moneyLines,
-      OpenBooks accounts,
+      BankAccounts accounts,
       Customers customers,
       Postings postings,
       DecisionRecord decisions) {
@@ -66,11 +66,11 @@ class DoneList {
    * @param find what a row must hold somewhere; everything when it is empty
    */
   record Wanted(Optional<Long> account, String how, String find) {
-    boolean has(MoneyLine line) {
-      return account.filter(a -> a != line.bankAccountId()).isEmpty();
+    boolean has(Optional<MoneyLine> line) {
+      return account.isEmpty() || line.map(MoneyLine::bankAccountId).equals(account);
     }
 
-    boolean has(Optional<Decision> decision) {
+    boolean allows(Optional<Decision> decision) {
       return how.isEmpty()
           || decision.filter(d -> d.hand().name().equals(how)).isPresent()
           || decision.flatMap(Decision::ground).filter(g -> g.name().equals(how)).isPresent();
@@ -101,7 +101,7 @@ class DoneList {
     Map<MoneyInId, MoneyIn> money = new HashMap<>();
     lines.forEach((id, line) -> money.put(id, line.moneyIn()));
     Map<Long, String> names =
-        accounts.accounts(actor.booksId()).stream()
+        accounts.all(actor.booksId()).stream()
             .collect(Collectors.toMap(BankAccount::id, BankAccount::shortName));
     Map<CustomerId, Customer> byId = customers.byId(actor.booksId());
     Map<Long, Decision> decided = decisions.all(actor.booksId());
@@ -109,8 +109,8 @@ class DoneList {
     for (Postings.Stored stored : postings.tapes(actor.booksId(), money)) {
       Optional<MoneyLine> line = stored.moneyIn().map(lines::get);
       Optional<Decision> decision = Optional.ofNullable(decided.get(stored.id()));
-      if (line.filter(wanted::has).isPresent() && wanted.has(decision)) {
-        done.add(doneView(stored, line.get(), decision, names, byId));
+      if (wanted.has(line) && wanted.allows(decision)) {
+        done.add(doneView(stored, line, decision, names, byId));
       }
     }
     done.removeIf(d -> !wanted.has(d));
@@ -135,7 +135,7 @@ class DoneList {
 
   private static DoneView doneView(
       Postings.Stored stored,
-      MoneyLine line,
+      Optional<MoneyLine> line,
       Optional<Decision> decision,
       Map<Long, String> names,
       Map<CustomerId, Customer> byId) {
@@ -145,11 +145,11 @@ class DoneList {
         stored.posting().date(),
         stored.postedAt(),
         stored.actor(),
-        line.moneyIn().id().number(),
-        line.payer(),
-        line.cameInto(names.get(line.bankAccountId())),
-        line.moneyIn().currency().getCurrencyCode(),
-        line.moneyIn().amountMinor(),
+        line.map(l -> l.moneyIn().id().number()),
+        line.map(MoneyLine::payer).orElse("credits used"),
+        line.map(l -> l.cameInto(names.get(l.bankAccountId()))).orElse(""),
+        tape.money().currency().getCurrencyCode(),
+        tape.money().amountMinor(),
         tape.lines().stream().map(l -> words(tape, l, byId)).collect(Collectors.joining(", ")),
         decision.map(d -> d.hand().words()).orElse(""),
         decision.flatMap(Decision::ground).map(Decision.Ground::words).orElse(""),

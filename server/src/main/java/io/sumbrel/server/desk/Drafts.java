@@ -7,7 +7,7 @@ import jakarta.persistence.EntityManager;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
-import java.util.Optional;
+import java.util.Map;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import tools.jackson.core.type.TypeReference;
@@ -60,22 +60,10 @@ public class Drafts {
       row.moneyInId = key.moneyInId();
       row.personId = key.personId();
     }
-    row.tapeLines = json.writeValueAsString(lines.stream().map(Drafts::bare).toList());
+    row.tapeLines = json.writeValueAsString(lines.stream().map(l -> l.showing(Map.of())).toList());
     row.putBy = putBy;
     row.changedAt = clock.instant();
     entities.merge(row);
-  }
-
-  private static LineView bare(LineView l) {
-    return new LineView(
-        l.kind(),
-        l.amountMinor(),
-        l.itemId(),
-        l.reason(),
-        l.shortPay(),
-        l.account(),
-        l.customerId(),
-        Optional.empty());
   }
 
   @Transactional

@@ -1,5 +1,6 @@
 package io.sumbrel.server.desk;
 
+import io.sumbrel.core.chart.Chart;
 import io.sumbrel.core.difference.DifferenceReason;
 import io.sumbrel.core.ledger.AccountCode;
 import io.sumbrel.core.money.Money;
@@ -11,6 +12,7 @@ import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.core.tape.LineKind;
 import io.sumbrel.core.tape.ShortPayReason;
 import io.sumbrel.core.tape.TapeLine;
+import io.sumbrel.core.tax.TaxPart;
 import java.time.LocalDate;
 import java.util.Map;
 import java.util.Optional;
@@ -20,16 +22,20 @@ record LineView(
     LineKind kind,
     long amountMinor,
     Optional<Long> itemId,
-    Optional<DifferenceReason> reason,
+    Optional<String> reason,
     Optional<ShortPayReason> shortPay,
     Optional<String> account,
+    Optional<String> taxCode,
+    Optional<String> note,
     Optional<Long> customerId,
     Optional<ItemView> item) {
 
   /**
-   * @throws Refusal {@code line-amount} above what is handled
+   * @param chart whose reasons and tax codes it names
+   * @param date of the money, on which tax is computed
+   * @throws Refusal {@code line-amount} above what is handled, {@code reason}, {@code tax-code}
    */
-  TapeLine toLine() {
+  TapeLine toLine(Chart chart, LocalDate date) {
     if (amountMinor > Money.MAX_MINOR || amountMinor < -Money.MAX_MINOR) {
       throw new Refusal("line-amount", "The amount of a line is larger than is handled here.");
     }
@@ -37,9 +43,11 @@ record LineView(
         kind,
         amountMinor,
         itemId.map(ItemId::new),
-        reason,
+        reason.map(chart::reason),
         shortPay,
         account.map(AccountCode::new),
+        taxCode.map(code -> chart.taxIn(code, Math.max(amountMinor, 0), date)),
+        note.orElse(""),
         customerId.map(CustomerId::new));
   }
 
@@ -51,11 +59,28 @@ record LineView(
         line.kind(),
         line.amountMinor(),
         line.item().map(ItemId::number),
-        line.reason(),
+        line.reason().map(DifferenceReason::code),
         line.shortPay(),
         line.account().map(AccountCode::code),
+        line.tax().map(TaxPart::code),
+        Optional.of(line.note()).filter(n -> !n.isEmpty()),
         line.customer().map(CustomerId::number),
         line.item().flatMap(i -> Optional.ofNullable(items.get(i))));
+  }
+
+  /** The same, with the item that it names. */
+  LineView showing(Map<ItemId, ItemView> items) {
+    return new LineView(
+        kind,
+        amountMinor,
+        itemId,
+        reason,
+        shortPay,
+        account,
+        taxCode,
+        note,
+        customerId,
+        itemId.flatMap(i -> Optional.ofNullable(items.get(new ItemId(i)))));
   }
 
   /** An item as it is shown beside a tape. */

@@ -1,6 +1,8 @@
 package io.sumbrel.server.desk;
 
+import io.sumbrel.core.chart.Chart;
 import io.sumbrel.core.learning.Decision;
+import io.sumbrel.core.ledger.AccountCode;
 import io.sumbrel.core.matching.Lesson;
 import io.sumbrel.core.openitem.ItemId;
 import io.sumbrel.core.openitem.OpenItem;
@@ -16,23 +18,26 @@ import io.sumbrel.core.tape.LineKind;
 import io.sumbrel.core.tape.Tape;
 import io.sumbrel.core.tape.TapeFacts;
 import io.sumbrel.core.tape.TapeLine;
-import io.sumbrel.server.arrivals.MoneyLine;
-import io.sumbrel.server.arrivals.MoneyLines;
+import io.sumbrel.core.tape.TapeMoney;
 import io.sumbrel.server.audit.AuditRecord;
-import io.sumbrel.server.books.BankAccount;
-import io.sumbrel.server.books.BooksNames;
-import io.sumbrel.server.books.Claims;
-import io.sumbrel.server.books.Customers;
-import io.sumbrel.server.books.DifferencesPosted;
-import io.sumbrel.server.books.Items;
-import io.sumbrel.server.books.Ledger;
-import io.sumbrel.server.books.Limits;
-import io.sumbrel.server.books.Months;
-import io.sumbrel.server.books.OpenBooks;
-import io.sumbrel.server.books.Postings;
-import io.sumbrel.server.books.Rules;
-import io.sumbrel.server.learning.DecisionRecord;
+import io.sumbrel.server.bank.BankAccounts;
+import io.sumbrel.server.books.Houses;
+import io.sumbrel.server.chart.Charts;
+import io.sumbrel.server.deposit.WaitingForTie;
+import io.sumbrel.server.ledger.Claims;
+import io.sumbrel.server.ledger.DifferencesPosted;
+import io.sumbrel.server.ledger.Ledger;
+import io.sumbrel.server.ledger.Months;
+import io.sumbrel.server.ledger.Postings;
+import io.sumbrel.server.matching.DecisionRecord;
+import io.sumbrel.server.matching.PlanBoard;
+import io.sumbrel.server.openitem.Items;
+import io.sumbrel.server.party.Customers;
 import io.sumbrel.server.people.Actor;
+import io.sumbrel.server.receipt.MoneyLine;
+import io.sumbrel.server.receipt.MoneyLines;
+import io.sumbrel.server.rules.Limits;
+import io.sumbrel.server.rules.Rules;
 import java.time.LocalDate;
 import java.time.YearMonth;
 import java.util.List;
@@ -44,9 +49,6 @@ import org.springframework.transaction.annotation.Transactional;
 /** Posts a tape: row 4 of the posting table, in one transaction with its audit line. */
 @Component
 public class PostTape {
-  /** Its name in the record. */
-  static final String ACT = "tape-posted";
-
   private final MoneyLines moneyLines;
   private final Claims claims;
   private final Items items;
@@ -54,15 +56,17 @@ public class PostTape {
   private final Limits limits;
   private final Months months;
   private final AuditRecord audit;
-  private final BooksNames books;
+  private final Houses books;
   private final Rules rules;
   private final DifferencesPosted differences;
   private final Postings postings;
-  private final OpenBooks accounts;
+  private final BankAccounts accounts;
   private final Ledger ledger;
   private final Drafts drafts;
   private final Answers answers;
   private final DecisionRecord decisions;
+  private final Charts charts;
+  private final WaitingForTie waiting;
 
   PostTape(
       MoneyLines moneyLines,
@@ -72,15 +76,17 @@ public class PostTape {
       Limits limits,
       Months months,
       AuditRecord audit,
-      BooksNames books,
+      Houses books,
       Rules rules,
       DifferencesPosted differences,
       Postings postings,
-      OpenBooks accounts,
+      BankAccounts accounts,
       Ledger ledger,
       Drafts drafts,
       Answers answers,
-      DecisionRecord decisions) {
+      DecisionRecord decisions,
+      Charts charts,
+      WaitingForTie waiting) {
     this.moneyLines = moneyLines;
     this.claims = claims;
     this.items = items;
@@ -97,6 +103,8 @@ public class PostTape {
     this.drafts = drafts;
     this.answers = answers;
     this.decisions = decisions;
+    this.charts = charts;
+    this.waiting = waiting;
   }
 
   /**
@@ -126,18 +134,20 @@ public class PostTape {
       requireStands(id, before.get());
       return before.get();
     }
-    MoneyLine line = moneyLines.explainable(actor.booksId(), id);
+    MoneyLine line = moneyLines.counting(actor.booksId(), id);
+    waiting.requireNotWaiting(id);
     claims.requireUnclaimed(id, " Your tape is kept.");
-    List<TapeLine> lines = request.lines().stream().map(LineView::toLine).toList();
+    List<TapeLine> lines = lines(actor, request.lines(), line.moneyIn().bookingDate());
     LocalDate date = postingDate(actor, line.moneyIn(), request.date());
     // found before the record is locked: everybody who posts waits for that lock
     Optional<Decision> decision =
         said.map(s -> Decision.of(s.row(), lines, request.fromTheList().orElse(false)));
     Optional<Lesson> lesson = said.flatMap(s -> Lesson.of(s.problem(), id, lines));
-    Tape tape = judged(actor, line.moneyIn(), lines, date);
+    Tape tape = judged(actor, TapeMoney.of(line.moneyIn()), lines, date);
     Ledger.Stored stored = store(actor, line, tape, date);
     decision.ifPresent(d -> decisions.keep(actor.booksId(), stored.id(), d, lesson));
-    Posted posted = new Posted(stored.number().words(), words(actor, tape), id.number());
+    Posted posted =
+        new Posted(stored.number().words(), words(actor, tape), Optional.of(id.number()));
     drafts.drop(actor, id);
     answers.keep(actor, key, asked, posted);
     return posted;
@@ -181,7 +191,7 @@ public class PostTape {
     return wanted.orElse(earliest);
   }
 
-  private Tape judged(Actor actor, MoneyIn moneyIn, List<TapeLine> lines, LocalDate date) {
+  private Tape judged(Actor actor, TapeMoney money, List<TapeLine> lines, LocalDate date) {
     requireFew(lines);
     Map<ItemId, OpenItem> locked =
         items.lock(actor.booksId(), lines.stream().flatMap(l -> l.item().stream()).toList());
@@ -191,7 +201,7 @@ public class PostTape {
     TapeFacts facts = facts(actor, lines, date, locked);
     requireCustomers(actor, lines);
     try {
-      return Tape.of(moneyIn, lines, facts);
+      return Tape.of(money, lines, facts);
     } catch (Refusal e) {
       throw withLastHand(e, lines, facts.items());
     }
@@ -208,6 +218,7 @@ public class PostTape {
       Actor actor, List<TapeLine> lines, LocalDate date, Map<ItemId, OpenItem> named) {
     return new TapeFacts(
         named,
+        charts.of(actor.booksId()),
         limits.of(actor.booksId()),
         rules.withheldRates(actor.booksId()),
         actor.authority(),
@@ -224,7 +235,17 @@ public class PostTape {
     requireFew(lines);
     LocalDate date = postingDate(actor, moneyIn, Optional.empty());
     List<ItemId> named = lines.stream().flatMap(l -> l.item().stream()).toList();
-    Tape.of(moneyIn, lines, facts(actor, lines, date, items.find(actor.booksId(), named)));
+    Tape.of(
+        TapeMoney.of(moneyIn),
+        lines,
+        facts(actor, lines, date, items.find(actor.booksId(), named)));
+  }
+
+  /** Drafted lines with the reasons and tax codes of the house. */
+  @Transactional(readOnly = true)
+  List<TapeLine> lines(Actor actor, List<LineView> drafted, LocalDate date) {
+    Chart chart = charts.of(actor.booksId());
+    return drafted.stream().map(l -> l.toLine(chart, date)).toList();
   }
 
   private void requireCustomers(Actor actor, List<TapeLine> lines) {
@@ -256,14 +277,15 @@ public class PostTape {
   }
 
   private Ledger.Stored store(Actor actor, MoneyLine line, Tape tape, LocalDate date) {
-    BankAccount account = accounts.account(actor.booksId(), line.bankAccountId());
+    AccountCode bank = accounts.one(actor.booksId(), line.bankAccountId()).code();
     PostingNumber number = ledger.nextNumber(actor.booksId(), date);
-    TapePosted event = TapePosted.of(tape, line.moneyAccount(account), number, date, items::nextId);
-    return ledger.append(actor, event, Ledger.Source.NONE, ACT, words(actor, tape));
+    TapePosted event =
+        TapePosted.of(tape, Optional.of(line.moneyAccount(bank)), number, date, items::nextId);
+    return ledger.append(actor, event, Ledger.Source.NONE, Ledger.TAPE_POSTED, words(actor, tape));
   }
 
   private String words(Actor actor, Tape tape) {
-    return "Posted " + tape.moneyIn().words() + " " + goal(actor, tape);
+    return "Posted " + tape.money().words() + " " + goal(actor, tape);
   }
 
   /** Where the money went, in a few words. */

@@ -1,32 +1,29 @@
 package io.sumbrel.server.desk;
 
 import io.sumbrel.core.money.AmountText;
-import io.sumbrel.core.posting.Claimed;
 import io.sumbrel.core.posting.ItemMovement;
 import io.sumbrel.core.posting.Posting;
 import io.sumbrel.core.posting.PostingNumber;
 import io.sumbrel.core.posting.TurnedBack;
+import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.core.refusal.Refusal;
-import io.sumbrel.server.arrivals.MoneyLines;
-import io.sumbrel.server.books.BooksNames;
-import io.sumbrel.server.books.Claims;
-import io.sumbrel.server.books.Items;
-import io.sumbrel.server.books.Ledger;
-import io.sumbrel.server.books.Postings;
+import io.sumbrel.server.books.Houses;
+import io.sumbrel.server.ledger.Claims;
+import io.sumbrel.server.ledger.Ledger;
+import io.sumbrel.server.ledger.Postings;
+import io.sumbrel.server.openitem.Items;
 import io.sumbrel.server.people.Actor;
+import io.sumbrel.server.receipt.MoneyLines;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
 /** Turns a posted tape or tie back: what it explained is to be explained again. */
 @Component
 public class TurnBackPosting {
-  /** Its name in the record. */
-  static final String ACT = "turned-back";
-
   private static final String UNTIED = "untied";
 
   private final MoneyLines moneyLines;
-  private final BooksNames books;
+  private final Houses books;
   private final Claims claims;
   private final Items items;
   private final Ledger ledger;
@@ -34,7 +31,7 @@ public class TurnBackPosting {
 
   TurnBackPosting(
       MoneyLines moneyLines,
-      BooksNames books,
+      Houses books,
       Claims claims,
       Items items,
       Ledger ledger,
@@ -55,11 +52,9 @@ public class TurnBackPosting {
   Posted turnBack(Actor actor, PostingNumber number) {
     Postings.Explanation explanation = postings.explanation(actor.booksId(), number);
     explanation.money().forEach(moneyLines::lock);
-    if (claims.by(explanation.postingId()).equals(Claimed.NONE)) {
-      throw new Refusal("turned-back", number.words() + " is turned back already.");
-    }
     // Locked before anything of the posting is read: balances are never read before their lock.
     items.lock(actor.booksId(), postings.itemsOf(explanation.postingId()));
+    postings.requireNotTurnedBack(explanation, number);
     Posting posting =
         postings
             .find(actor.booksId(), number, m -> moneyLines.find(actor.booksId(), m).moneyIn())
@@ -71,15 +66,18 @@ public class TurnBackPosting {
                 actor.booksId(), posting.movements().stream().map(ItemMovement::item).toList()),
             books.businessDate(actor.booksId()));
     String words = "Turned back " + number.words() + ", " + sum(posting);
-    String act = posting.tie().isPresent() ? UNTIED : ACT;
+    String act = posting.tie().isPresent() ? UNTIED : Ledger.TURNED_BACK;
     Ledger.Stored done = ledger.append(actor, contra, Ledger.Source.NONE, act, words);
-    return new Posted(done.number().words(), words, explanation.money().get(0).number());
+    return new Posted(
+        done.number().words(),
+        words,
+        explanation.money().stream().findFirst().map(MoneyInId::number));
   }
 
   private static String sum(Posting posting) {
     return posting
         .tape()
-        .map(t -> t.moneyIn().words())
+        .map(t -> t.money().words())
         .or(() -> posting.tie().map(t -> AmountText.words(t.shownMinor(), t.currency())))
         .orElseThrow();
   }

@@ -1,2 +1,5 @@
 /** People and their rights. */
+@Publishes("person")
 package io.sumbrel.server.people;
+
+import io.sumbrel.server.persistence.Publishes;

@@ -151,7 +151,7 @@ final class FileFacts {
         new Recorded(
             new RecordedId(recorded.size() + 1L),
             deposit.kind(),
-            deposit.kind().clearing(),
+            deposit.kind().clearing().code(),
             HUNDREDTHS,
             Optional.empty(),
             deposit.reference(),

@@ -1,6 +1,7 @@
 package io.sumbrel.server.planfile;
 
 import com.fasterxml.jackson.annotation.JsonInclude;
+import io.sumbrel.core.difference.DifferenceReason;
 import io.sumbrel.core.evidence.Evidence;
 import io.sumbrel.core.matching.Plan;
 import io.sumbrel.core.matching.Proposal;
@@ -107,7 +108,7 @@ record PlanDocument(int version, List<PlannedSum> sums) {
                 l.amountMinor(),
                 l.item().map(i -> facts.item(i).number()),
                 l.customer().map(c -> facts.customer(c).number()),
-                l.reason().map(Enum::name),
+                l.reason().map(DifferenceReason::code),
                 l.shortPay().map(Enum::name));
     return new PlannedWay(
         way.words(),

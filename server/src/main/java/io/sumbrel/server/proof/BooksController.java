@@ -3,12 +3,13 @@ package io.sumbrel.server.proof;
 import io.sumbrel.core.ledger.JournalLine;
 import io.sumbrel.core.party.Customer;
 import io.sumbrel.core.party.CustomerId;
-import io.sumbrel.server.books.BankAccount;
-import io.sumbrel.server.books.Customers;
-import io.sumbrel.server.books.Ledger;
-import io.sumbrel.server.books.Months;
-import io.sumbrel.server.books.OpenBooks;
-import io.sumbrel.server.books.Postings;
+import io.sumbrel.server.bank.BankAccount;
+import io.sumbrel.server.bank.BankAccounts;
+import io.sumbrel.server.chart.Charts;
+import io.sumbrel.server.ledger.Ledger;
+import io.sumbrel.server.ledger.Months;
+import io.sumbrel.server.ledger.Postings;
+import io.sumbrel.server.party.Customers;
 import io.sumbrel.server.people.Actor;
 import java.time.LocalDate;
 import java.time.YearMonth;
@@ -33,7 +34,8 @@ class BooksController {
   private final Postings postings;
   private final Ledger ledger;
   private final Customers customers;
-  private final OpenBooks accounts;
+  private final BankAccounts accounts;
+  private final Charts charts;
   private final Months months;
   private final CloseMonth closeMonth;
 
@@ -41,13 +43,15 @@ class BooksController {
       Postings postings,
       Ledger ledger,
       Customers customers,
-      OpenBooks accounts,
+      BankAccounts accounts,
+      Charts charts,
       Months months,
       CloseMonth closeMonth) {
     this.postings = postings;
     this.ledger = ledger;
     this.customers = customers;
     this.accounts = accounts;
+    this.charts = charts;
     this.months = months;
     this.closeMonth = closeMonth;
   }
@@ -76,7 +80,7 @@ class BooksController {
   /** The newest entries, newest first. */
   @GetMapping("/journal")
   JournalList journal(@AuthenticationPrincipal Actor actor) {
-    Map<String, String> names = accounts.ledgerAccounts(actor.booksId());
+    Map<String, String> names = charts.names(actor.booksId());
     Map<CustomerId, Customer> byId = customers.byId(actor.booksId());
     return new JournalList(
         postings.count(actor.booksId()),
@@ -104,7 +108,7 @@ class BooksController {
   /** What every account stands at, over all postings. */
   @GetMapping("/balances")
   List<BalanceView> balances(@AuthenticationPrincipal Actor actor) {
-    Map<String, String> names = accounts.ledgerAccounts(actor.booksId());
+    Map<String, String> names = charts.names(actor.booksId());
     return ledger.balances(actor.booksId()).stream()
         .map(
             b ->
@@ -115,7 +119,7 @@ class BooksController {
 
   @GetMapping("/accounts")
   List<BankAccountView> accounts(@AuthenticationPrincipal Actor actor) {
-    return accounts.accounts(actor.booksId()).stream()
+    return accounts.all(actor.booksId()).stream()
         .map(
             (BankAccount a) ->
                 new BankAccountView(

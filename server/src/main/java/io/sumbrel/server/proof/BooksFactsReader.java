@@ -8,16 +8,18 @@ import io.sumbrel.core.proof.BooksFacts;
 import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.server.arrivals.Arrivals;
-import io.sumbrel.server.arrivals.MoneyLine;
-import io.sumbrel.server.arrivals.MoneyLines;
-import io.sumbrel.server.arrivals.PastPayments;
 import io.sumbrel.server.audit.AuditRecord;
-import io.sumbrel.server.books.BankAccount;
-import io.sumbrel.server.books.Claims;
-import io.sumbrel.server.books.Items;
-import io.sumbrel.server.books.OpenBooks;
-import io.sumbrel.server.books.Postings;
+import io.sumbrel.server.bank.BankAccount;
+import io.sumbrel.server.bank.BankAccounts;
+import io.sumbrel.server.bank.Statements;
 import io.sumbrel.server.deposit.Deposits;
+import io.sumbrel.server.ledger.Claims;
+import io.sumbrel.server.ledger.Postings;
+import io.sumbrel.server.matching.PastPayments;
+import io.sumbrel.server.openitem.Items;
+import io.sumbrel.server.receipt.MoneyLine;
+import io.sumbrel.server.receipt.MoneyLines;
+import io.sumbrel.server.receipt.TakenIn;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -32,7 +34,7 @@ import org.springframework.transaction.annotation.Transactional;
 /** Gathers all stored facts of a set of books, as of one moment. */
 @Component
 public class BooksFactsReader {
-  private final OpenBooks books;
+  private final BankAccounts books;
   private final MoneyLines moneyLines;
   private final Claims claims;
   private final Items items;
@@ -41,9 +43,10 @@ public class BooksFactsReader {
   private final AuditRecord audit;
   private final Deposits deposits;
   private final PastPayments pastPayments;
+  private final Statements bankStatements;
 
   BooksFactsReader(
-      OpenBooks books,
+      BankAccounts books,
       MoneyLines moneyLines,
       Claims claims,
       Items items,
@@ -51,7 +54,8 @@ public class BooksFactsReader {
       Arrivals arrivals,
       AuditRecord audit,
       Deposits deposits,
-      PastPayments pastPayments) {
+      PastPayments pastPayments,
+      Statements bankStatements) {
     this.books = books;
     this.moneyLines = moneyLines;
     this.claims = claims;
@@ -61,22 +65,22 @@ public class BooksFactsReader {
     this.audit = audit;
     this.deposits = deposits;
     this.pastPayments = pastPayments;
+    this.bankStatements = bankStatements;
   }
 
   @Transactional(readOnly = true, isolation = Isolation.REPEATABLE_READ)
   public BooksFacts read(long booksId) {
     Map<Long, BankAccount> accounts =
-        books.accounts(booksId).stream()
-            .collect(Collectors.toMap(BankAccount::id, Function.identity()));
+        books.all(booksId).stream().collect(Collectors.toMap(BankAccount::id, Function.identity()));
     List<MoneyLine> lines = moneyLines.all(booksId);
     List<MoneyLine> held = moneyLines.held(booksId);
-    Map<Long, Deposits.Taken> taken = moneyLines.taken(booksId);
+    Map<Long, TakenIn> taken = moneyLines.taken(booksId);
     Map<MoneyInId, MoneyIn> money = new HashMap<>();
     List<MoneyLine> gone = moneyLines.gone(booksId);
     Stream.concat(lines.stream(), gone.stream())
         .forEach(l -> money.put(l.moneyIn().id(), l.moneyIn()));
     Map<MoneyInId, Claims.Claim> claimed = claims.all(booksId);
-    List<MoneyLines.StoredStatement> statements = moneyLines.statements(booksId);
+    List<Statements.Stored> statements = bankStatements.all(booksId);
     List<Postings.Stored> stored = postings.all(booksId, money);
     List<OpenItem> all = items.all(booksId);
     Map<Long, Long> moved =
@@ -88,8 +92,8 @@ public class BooksFactsReader {
                     Collectors.summingLong(l -> l.moneyIn().amountMinor())));
     Map<RecordedId, PostingNumber> ties = claims.ties(booksId);
     Map<Long, MoneyInId> ofMember = moneyLines.ofMembers(booksId);
-    Map<Long, Deposits.Taken> members = deposits.taken(booksId);
-    Map<Long, Deposits.Taken> past = pastPayments.taken(booksId);
+    Map<Long, TakenIn> members = deposits.taken(booksId);
+    Map<Long, TakenIn> past = pastPayments.taken(booksId);
     return new BooksFacts(
         accounts.values().stream()
             .map(a -> new BooksFacts.Account(a.code(), a.beginsOn(), a.beginsWith()))
@@ -107,7 +111,7 @@ public class BooksFactsReader {
             .map(
                 l ->
                     new BooksFacts.Entry(
-                        l.moneyAccount(accounts.get(l.bankAccountId())),
+                        l.moneyAccount(accounts.get(l.bankAccountId()).code()),
                         l.moneyIn(),
                         Optional.ofNullable(claimed.get(l.moneyIn().id()))
                             .map(Claims.Claim::number)))
@@ -116,7 +120,7 @@ public class BooksFactsReader {
             .map(
                 l ->
                     new BooksFacts.Entry(
-                        l.moneyAccount(accounts.get(l.bankAccountId())),
+                        l.moneyAccount(accounts.get(l.bankAccountId()).code()),
                         l.moneyIn(),
                         Optional.empty()))
             .toList(),
@@ -144,6 +148,7 @@ public class BooksFactsReader {
         id,
         stored.deposit().words() + " of " + stored.deposit().date(),
         stored.deposit().kind(),
+        stored.clearing(),
         stored.deposit().currency(),
         stored.deposit().netMinor(),
         stored.members().stream()
@@ -159,8 +164,10 @@ public class BooksFactsReader {
     return new BooksFacts.OnHand(
         id,
         stored.member().kind(),
+        stored.holding().orElseThrow(),
         stored.currency(),
         stored.member().amountMinor(),
+        Optional.empty(),
         Optional.ofNullable(ties.get(id)));
   }
 
@@ -171,7 +178,7 @@ public class BooksFactsReader {
   }
 
   /** Of a file whose rows are stored one by one. */
-  private static BooksFacts.Intake intake(Arrivals.Intake intake, Deposits.Taken taken) {
+  private static BooksFacts.Intake intake(Arrivals.Intake intake, TakenIn taken) {
     return new BooksFacts.Intake(
         intake.title(),
         intake.statedCount(),
@@ -185,8 +192,8 @@ public class BooksFactsReader {
   }
 
   private static BooksFacts.Intake statementIntake(
-      Arrivals.Intake intake, Map<Long, Deposits.Taken> taken, List<MoneyLine> held) {
-    Deposits.Taken here = taken.getOrDefault(intake.arrivalId(), new Deposits.Taken(0, 0));
+      Arrivals.Intake intake, Map<Long, TakenIn> taken, List<MoneyLine> held) {
+    TakenIn here = taken.getOrDefault(intake.arrivalId(), new TakenIn(0, 0));
     List<MoneyLine> waiting =
         held.stream().filter(l -> l.arrivalId() == intake.arrivalId()).toList();
     return new BooksFacts.Intake(

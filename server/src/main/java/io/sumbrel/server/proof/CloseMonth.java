@@ -3,12 +3,12 @@ package io.sumbrel.server.proof;
 import io.sumbrel.core.proof.BankReconciliation;
 import io.sumbrel.core.proof.BooksFacts;
 import io.sumbrel.core.refusal.Refusal;
-import io.sumbrel.server.arrivals.MoneyLines;
 import io.sumbrel.server.audit.AuditRecord;
-import io.sumbrel.server.books.BankAccount;
-import io.sumbrel.server.books.Months;
-import io.sumbrel.server.books.OpenBooks;
+import io.sumbrel.server.bank.BankAccount;
+import io.sumbrel.server.bank.BankAccounts;
+import io.sumbrel.server.ledger.Months;
 import io.sumbrel.server.people.Actor;
+import io.sumbrel.server.receipt.MoneyLines;
 import java.time.LocalDate;
 import java.time.YearMonth;
 import java.util.HashMap;
@@ -25,14 +25,14 @@ public class CloseMonth {
   private final BooksFactsReader facts;
   private final MoneyLines moneyLines;
   private final Months months;
-  private final OpenBooks accounts;
+  private final BankAccounts accounts;
 
   CloseMonth(
       AuditRecord audit,
       BooksFactsReader facts,
       MoneyLines moneyLines,
       Months months,
-      OpenBooks accounts) {
+      BankAccounts accounts) {
     this.audit = audit;
     this.facts = facts;
     this.moneyLines = moneyLines;
@@ -63,8 +63,8 @@ public class CloseMonth {
                       .formatted(l.moneyIn().words(), l.moneyIn().bookingDate()));
             });
     BooksFacts all = facts.read(actor.booksId());
-    Map<BankAccount, BankReconciliation> kept = new HashMap<>();
-    for (BankAccount account : accounts.accounts(actor.booksId())) {
+    Map<Long, BankReconciliation> kept = new HashMap<>();
+    for (BankAccount account : accounts.all(actor.booksId())) {
       requireReached(all, account, last);
       BooksFacts.Account fact =
           new BooksFacts.Account(account.code(), account.beginsOn(), account.beginsWith());
@@ -73,7 +73,7 @@ public class CloseMonth {
         throw new Refusal(
             "not-reconciled", account.name() + " does not reconcile on " + last + ".");
       }
-      kept.put(account, figures);
+      kept.put(account.id(), figures);
     }
     months.close(actor, month, kept);
     audit.append(actor, "month-closed", month.toString(), "");

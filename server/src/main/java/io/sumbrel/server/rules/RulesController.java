@@ -1,5 +1,6 @@
 package io.sumbrel.server.rules;
 
+import io.sumbrel.core.chart.Chart;
 import io.sumbrel.core.difference.Authority;
 import io.sumbrel.core.difference.DifferenceLimits;
 import io.sumbrel.core.difference.DifferenceReason;
@@ -11,11 +12,10 @@ import io.sumbrel.core.rules.HouseRules;
 import io.sumbrel.core.rules.SilentList;
 import io.sumbrel.core.rules.SilentList.Entry;
 import io.sumbrel.core.rules.SilentStep;
-import io.sumbrel.server.books.Customers;
-import io.sumbrel.server.books.Rules;
+import io.sumbrel.server.chart.Charts;
+import io.sumbrel.server.party.Customers;
 import io.sumbrel.server.people.Actor;
-import java.util.Arrays;
-import java.util.EnumMap;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -37,8 +37,10 @@ import org.springframework.web.bind.annotation.RestController;
 class RulesController {
   private final Rules rules;
   private final Customers customers;
+  private final Charts charts;
 
-  RulesController(Rules rules, Customers customers) {
+  RulesController(Rules rules, Customers customers, Charts charts) {
+    this.charts = charts;
     this.rules = rules;
     this.customers = customers;
   }
@@ -83,27 +85,25 @@ class RulesController {
       String lookBackMonths,
       String recordedDays,
       String daysAhead) {
-    static LimitsView of(HouseLimits limits) {
+    static LimitsView of(HouseLimits limits, List<DifferenceReason> reasons) {
       return new LimitsView(
-          Arrays.stream(DifferenceReason.values())
-              .map(r -> ReasonLimits.of(r, limits.differences()))
-              .toList(),
+          reasons.stream().map(r -> ReasonLimits.of(r, limits.differences())).toList(),
           "" + limits.discountGraceDays(),
           "" + limits.lookBackMonths(),
           "" + limits.recordedDays(),
           "" + limits.daysAhead());
     }
 
-    HouseLimits toLimits() {
-      Map<DifferenceReason, DifferenceLimits.Limit> clerk = new EnumMap<>(DifferenceReason.class);
-      Map<DifferenceReason, DifferenceLimits.Limit> supervisor =
-          new EnumMap<>(DifferenceReason.class);
+    HouseLimits toLimits(Chart chart) {
+      Map<DifferenceReason, DifferenceLimits.Limit> clerk = new HashMap<>();
+      Map<DifferenceReason, DifferenceLimits.Limit> supervisor = new HashMap<>();
       for (ReasonLimits limits : reasons) {
+        DifferenceReason reason = chart.reason(limits.reason());
         clerk.put(
-            limits.reason(),
+            reason,
             new DifferenceLimits.Limit(minor(limits.clerkTape()), minor(limits.clerkMonth())));
         supervisor.put(
-            limits.reason(),
+            reason,
             new DifferenceLimits.Limit(
                 minor(limits.supervisorTape()), minor(limits.supervisorMonth())));
       }
@@ -130,7 +130,7 @@ class RulesController {
 
   /** How far people may go with one reason: on a tape, and for a customer in a month. */
   record ReasonLimits(
-      DifferenceReason reason,
+      String reason,
       String words,
       String clerkTape,
       String clerkMonth,
@@ -140,7 +140,7 @@ class RulesController {
       DifferenceLimits.Limit clerk = limits.of(reason, Authority.CLERK);
       DifferenceLimits.Limit supervisor = limits.of(reason, Authority.SUPERVISOR);
       return new ReasonLimits(
-          reason,
+          reason.code(),
           reason.words(),
           plain(clerk.tapeMinor()),
           plain(clerk.monthMinor()),
@@ -176,7 +176,10 @@ class RulesController {
                         c.id().number(), c.name(), all.silent().of(c.id()).orElseThrow().words()))
             .toList();
     return new RulesView(
-        SilentView.of(all.silent().house()), agreed, words(all), LimitsView.of(all.limits()));
+        SilentView.of(all.silent().house()),
+        agreed,
+        words(all),
+        LimitsView.of(all.limits(), charts.of(actor.booksId()).reasons()));
   }
 
   private static String words(HouseRules rules) {
@@ -210,7 +213,7 @@ class RulesController {
   @PreAuthorize("hasAuthority('APPROVE')")
   @ResponseStatus(HttpStatus.NO_CONTENT)
   void keepLimits(@AuthenticationPrincipal Actor actor, @RequestBody LimitsView request) {
-    rules.keepLimits(actor, request.toLimits());
+    rules.keepLimits(actor, request.toLimits(charts.of(actor.booksId())));
   }
 
   /** What holds for one customer: its own list, or not set. */

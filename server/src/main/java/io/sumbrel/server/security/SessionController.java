@@ -2,7 +2,7 @@ package io.sumbrel.server.security;
 
 import io.sumbrel.core.money.Currencies;
 import io.sumbrel.core.refusal.Refusal;
-import io.sumbrel.server.books.BooksNames;
+import io.sumbrel.server.books.Houses;
 import io.sumbrel.server.people.Actor;
 import io.sumbrel.server.people.People;
 import io.sumbrel.server.people.Right;
@@ -32,14 +32,14 @@ import org.springframework.web.bind.annotation.RestController;
 @RequestMapping("/api/session")
 class SessionController {
   private final People people;
-  private final BooksNames books;
+  private final Houses books;
   private final SecurityContextRepository contexts;
   private final boolean demo;
   private final boolean standIn;
 
   SessionController(
       People people,
-      BooksNames books,
+      Houses books,
       SecurityContextRepository contexts,
       @Value("${sumbrel.demo}") boolean demo,
       @Value("${sumbrel.standin}") boolean standIn) {

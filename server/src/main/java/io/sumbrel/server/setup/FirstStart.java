@@ -5,7 +5,7 @@ import io.sumbrel.core.money.Currencies;
 import io.sumbrel.core.money.Money;
 import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.core.rules.HouseLimits;
-import io.sumbrel.server.books.OpenBooks;
+import io.sumbrel.server.bank.BankAccounts;
 import io.sumbrel.server.people.Actor;
 import io.sumbrel.server.people.Bundle;
 import io.sumbrel.server.people.People;
@@ -28,10 +28,12 @@ import org.springframework.web.bind.annotation.RestController;
 @Component
 public class FirstStart {
   private final People people;
-  private final OpenBooks books;
+  private final BeginBooks books;
+  private final BankAccounts accounts;
   private final Clock clock;
 
-  FirstStart(People people, OpenBooks books, Clock clock) {
+  FirstStart(People people, BeginBooks books, BankAccounts accounts, Clock clock) {
+    this.accounts = accounts;
     this.clock = clock;
     this.people = people;
     this.books = books;
@@ -69,9 +71,9 @@ public class FirstStart {
     long balance = AmountText.parse(request.balance(), currency);
     LocalDate today = LocalDate.now(clock.withZone(zone(request.zone())));
     HouseLimits.DEFAULTS.requireWithinDates("The bank account", request.date(), today);
-    long booksId = books.open(request.house(), zone(request.zone()), Optional.empty());
+    long booksId = books.begin(request.house(), zone(request.zone()), Optional.empty());
     Actor actor = people.add(booksId, request.person(), request.password(), Bundle.SUPERVISOR);
-    books.beginAccount(
+    accounts.begin(
         actor,
         request.bank(),
         request.accountNumber(),

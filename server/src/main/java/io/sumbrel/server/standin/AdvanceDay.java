@@ -1,8 +1,7 @@
 package io.sumbrel.server.standin;
 
 import io.sumbrel.server.audit.AuditRecord;
-import io.sumbrel.server.books.BooksNames;
-import io.sumbrel.server.books.OpenBooks;
+import io.sumbrel.server.books.Houses;
 import io.sumbrel.server.people.Actor;
 import io.sumbrel.standin.bank.SimulatedBank;
 import java.time.LocalDate;
@@ -14,21 +13,19 @@ import org.springframework.transaction.annotation.Transactional;
 @Component
 @ConditionalOnProperty(name = "sumbrel.standin", havingValue = "true")
 public class AdvanceDay {
-  private final BooksNames names;
-  private final OpenBooks books;
+  private final Houses houses;
   private final AuditRecord audit;
 
-  AdvanceDay(BooksNames names, OpenBooks books, AuditRecord audit) {
-    this.names = names;
-    this.books = books;
+  AdvanceDay(Houses houses, AuditRecord audit) {
+    this.houses = houses;
     this.audit = audit;
   }
 
   @Transactional
   LocalDate advance(Actor actor) {
     audit.lock(actor.booksId());
-    LocalDate next = SimulatedBank.bankingDayAfter(names.businessDate(actor.booksId()));
-    books.moveTo(actor.booksId(), next);
+    LocalDate next = SimulatedBank.bankingDayAfter(houses.businessDate(actor.booksId()));
+    houses.moveTo(actor.booksId(), next);
     audit.append(actor, "day-advanced", next.toString(), "");
     return next;
   }

@@ -12,11 +12,12 @@ import io.sumbrel.server.arrivals.ArrivalView;
 import io.sumbrel.server.arrivals.BringIn;
 import io.sumbrel.server.arrivals.MakeLayout;
 import io.sumbrel.server.arrivals.MakeLockbox;
-import io.sumbrel.server.books.BankAccount;
-import io.sumbrel.server.books.OpenBooks;
+import io.sumbrel.server.bank.BankAccount;
+import io.sumbrel.server.bank.BankAccounts;
 import io.sumbrel.server.people.Actor;
 import io.sumbrel.server.people.Bundle;
 import io.sumbrel.server.people.People;
+import io.sumbrel.server.setup.BeginBooks;
 import io.sumbrel.standin.DemoFiles;
 import io.sumbrel.standin.bank.SimulatedBank;
 import io.sumbrel.standin.house.DemoHouse;
@@ -51,7 +52,8 @@ class OpenDemoHouse implements SmartInitializingSingleton {
           "quayline-2026-11-16.xml");
 
   private final People people;
-  private final OpenBooks books;
+  private final BeginBooks books;
+  private final BankAccounts bankAccounts;
   private final BringIn bringIn;
   private final AcceptFile acceptFile;
   private final MakeLayout makeLayout;
@@ -59,13 +61,15 @@ class OpenDemoHouse implements SmartInitializingSingleton {
 
   OpenDemoHouse(
       People people,
-      OpenBooks books,
+      BeginBooks books,
+      BankAccounts bankAccounts,
       BringIn bringIn,
       AcceptFile acceptFile,
       MakeLayout makeLayout,
       MakeLockbox makeLockbox) {
     this.people = people;
     this.books = books;
+    this.bankAccounts = bankAccounts;
     this.bringIn = bringIn;
     this.acceptFile = acceptFile;
     this.makeLayout = makeLayout;
@@ -82,7 +86,7 @@ class OpenDemoHouse implements SmartInitializingSingleton {
   /** Opens the house; the clerk who did so is given back. */
   Actor open() {
     long booksId =
-        books.open(
+        books.begin(
             "Tarnwick Clay & Kiln", ZoneId.of("America/New_York"), Optional.of(DemoHouse.TODAY));
     Actor ines = people.add(booksId, "Ines", People.DEMO_PASSWORD, Bundle.CLERK);
     people.add(booksId, "Tomas", People.DEMO_PASSWORD, Bundle.CLERK);
@@ -111,10 +115,10 @@ class OpenDemoHouse implements SmartInitializingSingleton {
   /** Their names, and where each begins in these books. */
   private BankAccount accounts(Actor ines) {
     LocalDate day = LocalDate.of(2026, 11, 12);
-    books.beginAccount(ines, "Quayline", SimulatedBank.CURRENT, day, Money.ofMinor(USD, 7_140_618));
-    books.beginAccount(
+    bankAccounts.begin(ines, "Quayline", SimulatedBank.CURRENT, day, Money.ofMinor(USD, 7_140_618));
+    bankAccounts.begin(
         ines, "Nordlicht", SimulatedBank.EURO, day.plusDays(2), Money.ofMinor(EUR, 2_294_000));
-    return books.beginAccount(
+    return bankAccounts.begin(
         ines,
         "Collections",
         SimulatedBank.COLLECTIONS,

@@ -1,8 +1,8 @@
 package io.sumbrel.server.standin;
 
-import io.sumbrel.server.books.BankAccount;
-import io.sumbrel.server.books.BooksNames;
-import io.sumbrel.server.books.OpenBooks;
+import io.sumbrel.server.bank.BankAccount;
+import io.sumbrel.server.bank.BankAccounts;
+import io.sumbrel.server.books.Houses;
 import io.sumbrel.server.people.Actor;
 import io.sumbrel.standin.bank.BankFile;
 import io.sumbrel.standin.bank.HandedIn;
@@ -29,11 +29,11 @@ import org.springframework.web.bind.annotation.RestController;
 class SimulatedBankController {
   private final SimulatedServices services;
   private final AdvanceDay advanceDay;
-  private final OpenBooks books;
-  private final BooksNames names;
+  private final BankAccounts books;
+  private final Houses names;
 
   SimulatedBankController(
-      SimulatedServices services, AdvanceDay advanceDay, OpenBooks books, BooksNames names) {
+      SimulatedServices services, AdvanceDay advanceDay, BankAccounts books, Houses names) {
     this.services = services;
     this.advanceDay = advanceDay;
     this.books = books;
@@ -91,7 +91,7 @@ class SimulatedBankController {
   }
 
   private String nameOf(long booksId, String number) {
-    return books.accounts(booksId).stream()
+    return books.all(booksId).stream()
         .filter(a -> a.number().equals(number))
         .findFirst()
         .map(BankAccount::shortName)

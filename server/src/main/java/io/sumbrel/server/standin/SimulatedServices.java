@@ -1,9 +1,9 @@
 package io.sumbrel.server.standin;
 
 import io.sumbrel.core.deposit.DepositKind;
-import io.sumbrel.server.books.BankAccount;
-import io.sumbrel.server.books.BooksNames;
-import io.sumbrel.server.books.OpenBooks;
+import io.sumbrel.server.bank.BankAccount;
+import io.sumbrel.server.bank.BankAccounts;
+import io.sumbrel.server.books.Houses;
 import io.sumbrel.server.deposit.Deposits;
 import io.sumbrel.standin.bank.BankFile;
 import io.sumbrel.standin.bank.HandedIn;
@@ -25,11 +25,11 @@ import org.springframework.stereotype.Component;
 class SimulatedServices {
   private final DemoHouse house = new DemoHouse();
   private final AtomicBoolean down = new AtomicBoolean();
-  private final BooksNames names;
-  private final OpenBooks books;
+  private final Houses names;
+  private final BankAccounts books;
   private final Deposits deposits;
 
-  SimulatedServices(BooksNames names, OpenBooks books, Deposits deposits) {
+  SimulatedServices(Houses names, BankAccounts books, Deposits deposits) {
     this.names = names;
     this.books = books;
     this.deposits = deposits;
@@ -42,8 +42,7 @@ class SimulatedServices {
   /** Slips that were handed in, as the bank's counter took them. */
   List<HandedIn> slips(long booksId) {
     Map<Long, BankAccount> accounts =
-        books.accounts(booksId).stream()
-            .collect(Collectors.toMap(BankAccount::id, Function.identity()));
+        books.all(booksId).stream().collect(Collectors.toMap(BankAccount::id, Function.identity()));
     return deposits.all(booksId).stream()
         .filter(d -> d.deposit().kind() == DepositKind.SLIP)
         .map(

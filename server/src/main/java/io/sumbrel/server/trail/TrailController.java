@@ -2,6 +2,7 @@ package io.sumbrel.server.trail;
 
 import io.sumbrel.core.learning.Decision;
 import io.sumbrel.core.ledger.JournalLine;
+import io.sumbrel.core.money.AmountText;
 import io.sumbrel.core.openitem.ItemId;
 import io.sumbrel.core.openitem.OpenItem;
 import io.sumbrel.core.party.Customer;
@@ -11,14 +12,15 @@ import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.core.tape.Tape;
 import io.sumbrel.core.tape.TapeLine;
 import io.sumbrel.server.arrivals.Arrivals;
-import io.sumbrel.server.arrivals.MoneyLine;
-import io.sumbrel.server.arrivals.MoneyLines;
-import io.sumbrel.server.books.Customers;
-import io.sumbrel.server.books.Items;
-import io.sumbrel.server.books.OpenBooks;
-import io.sumbrel.server.books.Postings;
-import io.sumbrel.server.learning.DecisionRecord;
+import io.sumbrel.server.bank.BankAccounts;
+import io.sumbrel.server.chart.Charts;
+import io.sumbrel.server.ledger.Postings;
+import io.sumbrel.server.matching.DecisionRecord;
+import io.sumbrel.server.openitem.Items;
+import io.sumbrel.server.party.Customers;
 import io.sumbrel.server.people.Actor;
+import io.sumbrel.server.receipt.MoneyLine;
+import io.sumbrel.server.receipt.MoneyLines;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -38,7 +40,8 @@ class TrailController {
   private final MoneyLines moneyLines;
   private final Customers customers;
   private final Items items;
-  private final OpenBooks accounts;
+  private final BankAccounts accounts;
+  private final Charts charts;
   private final Postings postings;
   private final DecisionRecord decisions;
 
@@ -47,7 +50,8 @@ class TrailController {
       MoneyLines moneyLines,
       Customers customers,
       Items items,
-      OpenBooks accounts,
+      BankAccounts accounts,
+      Charts charts,
       Postings postings,
       DecisionRecord decisions) {
     this.arrivals = arrivals;
@@ -55,6 +59,7 @@ class TrailController {
     this.customers = customers;
     this.items = items;
     this.accounts = accounts;
+    this.charts = charts;
     this.postings = postings;
     this.decisions = decisions;
   }
@@ -186,7 +191,7 @@ class TrailController {
     Map<CustomerId, Customer> byId = customers.byId(books);
     Map<ItemId, OpenItem> moved =
         items.find(books, stored.posting().movements().stream().map(m -> m.item()).toList());
-    Map<String, String> names = accounts.ledgerAccounts(books);
+    Map<String, String> names = charts.names(books);
     return new PostingTrail(
         stored.posting().number().words(),
         stored.posting().kind().words(),
@@ -213,8 +218,7 @@ class TrailController {
   }
 
   private MoneyTrail money(Actor actor, MoneyLine line) {
-    String account =
-        line.cameInto(accounts.account(actor.booksId(), line.bankAccountId()).shortName());
+    String account = line.cameInto(accounts.one(actor.booksId(), line.bankAccountId()).shortName());
     return new MoneyTrail(
         line.moneyIn().id().number(),
         line.payer(),
@@ -240,7 +244,7 @@ class TrailController {
   }
 
   private static List<TapeLineTrail> tape(Tape tape, Map<CustomerId, Customer> byId) {
-    boolean paidOut = !tape.moneyIn().isIn();
+    boolean paidOut = tape.money().isPaidOut();
     return tape.lines().stream()
         .map(
             l ->
@@ -260,8 +264,13 @@ class TrailController {
     String what = line.reason().map(r -> r.words()).orElse(line.kind().words());
     String item = line.item().map(i -> " " + tape.items().get(i).number()).orElse("");
     String account = line.account().map(a -> " " + a.code()).orElse("");
+    String tax =
+        line.tax()
+            .map(t -> ", tax " + AmountText.words(t.minor(), tape.money().currency()))
+            .orElse("");
+    String note = line.note().isEmpty() ? "" : ", “" + line.note() + "”";
     String open = line.shortPay().map(s -> ", rest stays open: " + s.words()).orElse("");
-    return what + item + account + open;
+    return what + item + account + tax + open + note;
   }
 
   private static JournalTrail journal(

@@ -6,7 +6,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import io.sumbrel.core.money.Money;
 import io.sumbrel.server.House;
 import io.sumbrel.server.ServerTest;
-import io.sumbrel.server.books.OpenBooks;
+import io.sumbrel.server.bank.BankAccounts;
 import io.sumbrel.server.persistence.Column;
 import java.io.ByteArrayInputStream;
 import java.time.LocalDate;
@@ -27,7 +27,7 @@ class WhatIsKnownTest extends ServerTest {
   private static final LocalDate DAY = LocalDate.of(2026, 11, 16);
 
   @Autowired private FileStore files;
-  @Autowired private OpenBooks books;
+  @Autowired private BankAccounts books;
   @Autowired private PlatformTransactionManager transactions;
 
   private JsonNode upload(String name, String content) {
@@ -82,7 +82,7 @@ class WhatIsKnownTest extends ServerTest {
             "/api/arrivals/typed",
             Map.of(
                 "accountId",
-                books.accounts(house.clerk.booksId()).get(0).id(),
+                books.all(house.clerk.booksId()).get(0).id(),
                 "dateOrder",
                 "YEAR_MONTH_DAY",
                 "decimalMark",
@@ -151,10 +151,10 @@ class WhatIsKnownTest extends ServerTest {
   @Test
   void theTenthBankAccountDoesNotTakeTheCodeOfTheReceivables() {
     for (int i = 2; i <= 12; i++) {
-      books.beginAccount(
+      books.begin(
           house.clerk, "Account " + i, "77" + i, DAY, Money.zero(Currency.getInstance("USD")));
     }
-    assertThat(books.accounts(house.clerk.booksId()))
+    assertThat(books.all(house.clerk.booksId()))
         .extracting(a -> a.code().code())
         .doesNotContain("1100")
         .doesNotHaveDuplicates()

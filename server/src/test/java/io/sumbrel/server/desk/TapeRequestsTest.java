@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.server.House;
 import io.sumbrel.server.ServerTest;
+import io.sumbrel.server.matching.PlanBoard;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Collections;

@@ -99,12 +99,17 @@ class MigrationTest {
   @Test
   void takesOverLimitsNumbersAndTheOrderOfPostings() throws SQLException {
     migrateTo("4");
-    for (String check : new String[] {"open_item constraint_401", "posting posting_of_kind"}) {
+    for (String check : new String[] {"open_item constraint_401", "posting posting_of_kind", "ledger_account constraint_74"}) {
       String[] cells = check.split(" ");
       run("alter table %s drop constraint %s".formatted(cells[0], cells[1]));
     }
     run(
         BOOKS,
+        """
+        insert into ledger_account (books_id, code, name, account_use)
+        select 1, a.code, a.code, 'FREE' from (values ('1210'), ('1220'), ('1230'), ('1240'), ('1250'), ('1350'), ('2200'), ('4900'), ('4910'),
+          ('6100'), ('6110'), ('6200'), ('6210')) as a (code)
+        """,
         "alter table posting add constraint posting_of_kind check (posting_number > 0)",
         "insert into house_limit values (1, 'charge-cap', 5000), (1, 'clerk-write-off', 400), (1, 'supervisor-write-off', 30000), (1, 'look-back-months', 18)",
         """
@@ -119,6 +124,10 @@ class MigrationTest {
         """);
     migrateTo("latest");
     assertThat(read("select record_number from posting order by id")).containsExactly("1", "2");
+    assertThat(read("select count(*) from difference_reason")).containsExactly("8");
+    assertThat(read("select own_number from ledger_account where code = '4000'"))
+        .as("what was missing")
+        .containsExactly("4000");
     assertThat(read("select numbered_by from open_item")).containsExactly("BOOKS");
     assertThat(read("select count(*) from difference_limit")).containsExactly("16");
     assertThat(

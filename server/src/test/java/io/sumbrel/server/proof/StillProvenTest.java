@@ -6,7 +6,7 @@ import io.sumbrel.core.openitem.ItemId;
 import io.sumbrel.core.openitem.OpenItem;
 import io.sumbrel.server.House;
 import io.sumbrel.server.ServerTest;
-import io.sumbrel.server.books.Items;
+import io.sumbrel.server.openitem.Items;
 import java.time.LocalDate;
 import java.time.YearMonth;
 import java.util.List;

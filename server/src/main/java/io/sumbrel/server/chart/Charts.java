@@ -1,0 +1,109 @@
+package io.sumbrel.server.chart;
+
+import io.sumbrel.core.chart.Chart;
+import io.sumbrel.core.ledger.AccountCode;
+import io.sumbrel.core.ledger.AccountUse;
+import io.sumbrel.core.ledger.LedgerAccount;
+import io.sumbrel.core.refusal.Refusal;
+import jakarta.persistence.EntityManager;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Propagation;
+import org.springframework.transaction.annotation.Transactional;
+
+/** The chart of every house, kept as data. */
+@Component
+public class Charts {
+  private final EntityManager entities;
+
+  Charts(EntityManager entities) {
+    this.entities = entities;
+  }
+
+  @Transactional(readOnly = true)
+  public Chart of(long booksId) {
+    Map<String, List<TaxRateRow>> rates =
+        rows(TaxRateRow.class, booksId, "code, fromDate").stream()
+            .collect(Collectors.groupingBy(r -> r.code));
+    return new Chart(
+        rows(LedgerAccountRow.class, booksId, "code").stream()
+            .map(LedgerAccountRow::toFact)
+            .toList(),
+        rows(DifferenceReasonRow.class, booksId, "place").stream()
+            .map(DifferenceReasonRow::toFact)
+            .toList(),
+        rows(TaxCodeRow.class, booksId, "code").stream()
+            .map(t -> t.toFact(rates.get(t.code)))
+            .toList(),
+        rows(PaymentMethodRow.class, booksId, "place").stream()
+            .map(PaymentMethodRow::toFact)
+            .toList());
+  }
+
+  private <T> List<T> rows(Class<T> type, long booksId, String order) {
+    return entities
+        .createQuery("from " + type.getSimpleName() + " where booksId = :b order by " + order, type)
+        .setParameter("b", booksId)
+        .getResultList();
+  }
+
+  /** The names of the ledger accounts by their codes, in the order of the codes. */
+  @Transactional(readOnly = true)
+  public Map<String, String> names(long booksId) {
+    Map<String, String> names = new LinkedHashMap<>();
+    rows(LedgerAccountRow.class, booksId, "code").forEach(r -> names.put(r.code, r.name));
+    return names;
+  }
+
+  /** A new set of books begins with a chart. */
+  @Transactional(propagation = Propagation.MANDATORY)
+  public void begin(long booksId, Chart chart) {
+    List<Object> rows = new ArrayList<>();
+    chart.accounts().forEach(a -> rows.add(LedgerAccountRow.of(booksId, a)));
+    chart
+        .reasons()
+        .forEach(r -> rows.add(DifferenceReasonRow.of(booksId, chart.reasons().indexOf(r) + 1, r)));
+    chart.taxCodes().forEach(t -> rows.add(TaxCodeRow.of(booksId, t)));
+    chart
+        .taxCodes()
+        .forEach(
+            t ->
+                t.basisPoints()
+                    .forEach(
+                        (from, rate) -> rows.add(TaxRateRow.of(booksId, t.code(), from, rate))));
+    chart
+        .methods()
+        .forEach(m -> rows.add(PaymentMethodRow.of(booksId, chart.methods().indexOf(m) + 1, m)));
+    rows.forEach(entities::persist);
+  }
+
+  /**
+   * An account for a bank account: the next code below those of the standard accounts, 1010, 1020,
+   * …, then those between.
+   *
+   * @throws Refusal {@code accounts} when there is none left
+   */
+  @Transactional(propagation = Propagation.MANDATORY)
+  public AccountCode addBank(long booksId, String name) {
+    Set<String> taken = names(booksId).keySet();
+    AccountCode code =
+        IntStream.of(0, 5, 1, 2, 3, 4, 6, 7, 8, 9)
+            .flatMap(last -> IntStream.rangeClosed(1, 9).map(tens -> 1000 + 10 * tens + last))
+            .mapToObj(Integer::toString)
+            .filter(c -> !taken.contains(c))
+            .findFirst()
+            .map(AccountCode::new)
+            .orElseThrow(
+                () ->
+                    new Refusal("accounts", "These books have as many bank accounts as they can."));
+    LedgerAccount account = new LedgerAccount(code, code.code(), name, AccountUse.BANK, false);
+    entities.persist(LedgerAccountRow.of(booksId, account));
+    return code;
+  }
+}

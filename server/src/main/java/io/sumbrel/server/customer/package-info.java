@@ -1,2 +1,0 @@
-/** Customers and their items. */
-package io.sumbrel.server.customer;

@@ -1,0 +1,162 @@
+package io.sumbrel.server.ledger;
+
+import io.sumbrel.core.deposit.RecordedId;
+import io.sumbrel.core.posting.Claimed;
+import io.sumbrel.core.posting.PostingNumber;
+import io.sumbrel.core.receipt.MoneyInId;
+import io.sumbrel.core.refusal.Refusal;
+import jakarta.persistence.EntityManager;
+import java.util.HashMap;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+
+/**
+ * The one explanation of each sum, and the one tie of what is recorded. The primary keys refuse a
+ * second.
+ */
+@Component
+public class Claims {
+  private final EntityManager entities;
+
+  Claims(EntityManager entities) {
+    this.entities = entities;
+  }
+
+  /** The posting that explains a sum. */
+  public record Claim(long postingId, PostingNumber number, String actor) {}
+
+  /** Every claimed sum with its posting. */
+  @Transactional(readOnly = true)
+  public Map<MoneyInId, Claim> all(long booksId) {
+    Map<MoneyInId, Claim> claims = new HashMap<>();
+    entities
+        .createQuery(
+            """
+            select c, p from ClaimRow c join PostingRow p on p.id = c.postingId
+            where p.booksId = :b
+            """,
+            Object[].class)
+        .setParameter("b", booksId)
+        .getResultStream()
+        .forEach(r -> claims.put(new MoneyInId(((ClaimRow) r[0]).moneyInId), claim(r[1])));
+    return claims;
+  }
+
+  /** Every claimed sum: there are many, and mostly nobody asks by what. */
+  @Transactional(readOnly = true)
+  public Set<MoneyInId> claimed(long booksId) {
+    return entities
+        .createQuery(
+            """
+            select c.moneyInId from ClaimRow c join PostingRow p on p.id = c.postingId
+            where p.booksId = :b
+            """,
+            Long.class)
+        .setParameter("b", booksId)
+        .getResultStream()
+        .map(MoneyInId::new)
+        .collect(Collectors.toSet());
+  }
+
+  @Transactional(readOnly = true)
+  public Optional<Claim> of(MoneyInId moneyIn) {
+    return Optional.ofNullable(entities.find(ClaimRow.class, moneyIn.number()))
+        .map(c -> claim(entities.find(PostingRow.class, c.postingId)));
+  }
+
+  private static Claim claim(Object posting) {
+    PostingRow row = (PostingRow) posting;
+    return new Claim(row.id, row.number(), row.actor);
+  }
+
+  /**
+   * @param more what else the person is told, with a blank before it; nothing when it is empty
+   * @throws Refusal {@code claimed} when somebody has explained the sum, with the posting
+   */
+  @Transactional(readOnly = true)
+  public void requireUnclaimed(MoneyInId moneyIn, String more) {
+    of(moneyIn)
+        .ifPresent(
+            c -> {
+              throw new Refusal(
+                  "claimed",
+                  "%s has explained this sum already, as %s.%s"
+                      .formatted(c.actor(), c.number().words(), more));
+            });
+  }
+
+  /** The tie of a deposit or of a receipt on hand. */
+  @Transactional(readOnly = true)
+  public Optional<PostingNumber> tieOf(RecordedId recorded) {
+    return Optional.ofNullable(entities.find(RecordedClaimRow.class, recorded.number()))
+        .map(c -> entities.find(PostingRow.class, c.postingId).number());
+  }
+
+  /** The tie of each deposit and each receipt on hand that is tied. */
+  @Transactional(readOnly = true)
+  public Map<RecordedId, PostingNumber> ties(long booksId) {
+    Map<RecordedId, PostingNumber> ties = new HashMap<>();
+    entities
+        .createQuery(
+            """
+            select c, p from RecordedClaimRow c join PostingRow p on p.id = c.postingId
+            where p.booksId = :b
+            """,
+            Object[].class)
+        .setParameter("b", booksId)
+        .getResultStream()
+        .forEach(
+            r ->
+                ties.put(
+                    new RecordedId(((RecordedClaimRow) r[0]).recordedId),
+                    ((PostingRow) r[1]).number()));
+    return ties;
+  }
+
+  /** What a posting claims now; nothing when it is turned back, or explains nothing. */
+  @Transactional(readOnly = true)
+  public Claimed by(long postingId) {
+    return new Claimed(
+        entities
+            .createQuery("select moneyInId from ClaimRow where postingId = :p", Long.class)
+            .setParameter("p", postingId)
+            .getResultStream()
+            .map(MoneyInId::new)
+            .collect(Collectors.toSet()),
+        entities
+            .createQuery("select recordedId from RecordedClaimRow where postingId = :p", Long.class)
+            .setParameter("p", postingId)
+            .getResultStream()
+            .map(RecordedId::new)
+            .collect(Collectors.toSet()));
+  }
+
+  /** Only postings claim: {@link Ledger#append}. */
+  void take(Claimed claimed, long postingId) {
+    for (MoneyInId id : claimed.money()) {
+      ClaimRow row = new ClaimRow();
+      row.moneyInId = id.number();
+      row.postingId = postingId;
+      entities.persist(row);
+    }
+    for (RecordedId id : claimed.recorded()) {
+      RecordedClaimRow row = new RecordedClaimRow();
+      row.recordedId = id.number();
+      row.postingId = postingId;
+      entities.persist(row);
+    }
+    entities.flush();
+  }
+
+  void release(Claimed claimed) {
+    claimed.money().forEach(id -> entities.remove(entities.find(ClaimRow.class, id.number())));
+    claimed
+        .recorded()
+        .forEach(id -> entities.remove(entities.find(RecordedClaimRow.class, id.number())));
+    entities.flush();
+  }
+}

@@ -1,0 +1,215 @@
+package io.sumbrel.server.ledger;
+
+import io.sumbrel.core.ledger.AccountCode;
+import io.sumbrel.core.ledger.JournalLine;
+import io.sumbrel.core.openitem.OpenItem;
+import io.sumbrel.core.posting.Event;
+import io.sumbrel.core.posting.ItemMovement;
+import io.sumbrel.core.posting.Posting;
+import io.sumbrel.core.posting.PostingNumber;
+import io.sumbrel.core.tape.Tape;
+import io.sumbrel.core.tape.TapeLine;
+import io.sumbrel.server.audit.AuditRecord;
+import io.sumbrel.server.books.Houses;
+import io.sumbrel.server.openitem.Items;
+import io.sumbrel.server.people.Actor;
+import io.sumbrel.server.persistence.RowIds;
+import jakarta.persistence.EntityManager;
+import java.time.Clock;
+import java.time.LocalDate;
+import java.time.temporal.ChronoUnit;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.Function;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Propagation;
+import org.springframework.transaction.annotation.Transactional;
+
+/**
+ * Appends events as postings: number, journal lines, new items, movements, balances, claims and the
+ * audit line, all in the caller's transaction. Nothing is ever changed or deleted.
+ */
+@Component
+public class Ledger {
+  /** The name in the record of an act that explains a sum by a tape, or uses credits alone. */
+  public static final String TAPE_POSTED = "tape-posted";
+
+  /** The name in the record of an act that turns a tape back. */
+  public static final String TURNED_BACK = "turned-back";
+
+  private final EntityManager entities;
+  private final RowIds ids;
+  private final Clock clock;
+  private final AuditRecord audit;
+  private final Months months;
+  private final Houses houses;
+  private final Items items;
+  private final Claims claims;
+
+  Ledger(
+      EntityManager entities,
+      RowIds ids,
+      Clock clock,
+      AuditRecord audit,
+      Months months,
+      Houses houses,
+      Items items,
+      Claims claims) {
+    this.entities = entities;
+    this.ids = ids;
+    this.clock = clock;
+    this.audit = audit;
+    this.months = months;
+    this.houses = houses;
+    this.items = items;
+    this.claims = claims;
+  }
+
+  /** A posting as it was stored. */
+  public record Stored(long id, PostingNumber number) {}
+
+  /**
+   * The number that the next posting of this date will carry. Holds the lock on the record from
+   * here to the end of the transaction, so that no number is lost or given twice.
+   */
+  @Transactional(propagation = Propagation.MANDATORY)
+  public PostingNumber nextNumber(long booksId, LocalDate date) {
+    audit.lock(booksId);
+    return new PostingNumber(date.getYear(), yearRow(booksId, date).lastNumber + 1);
+  }
+
+  /**
+   * What the books do not need of an event, and a reader later asks for.
+   *
+   * @param arrivalId the file that brought it
+   * @param origins where new items stand in it
+   */
+  public record Source(Optional<Long> arrivalId, Function<OpenItem, Items.Origin> origins) {
+    public static final Source NONE =
+        new Source(
+            Optional.empty(), item -> new Items.Origin(Optional.empty(), Optional.empty(), ""));
+
+    public static Source of(long arrivalId) {
+      return new Source(Optional.of(arrivalId), NONE.origins);
+    }
+  }
+
+  /**
+   * Appends an event: the one way into the books.
+   *
+   * @param act its name in the record
+   * @throws io.sumbrel.core.refusal.Refusal {@code closed-month} when its date lies in one
+   */
+  @Transactional(propagation = Propagation.MANDATORY)
+  public Stored append(Actor actor, Event event, Source source, String act, String detail) {
+    PostingNumber number = nextNumber(actor.booksId(), event.date());
+    months.requireOpen(actor.booksId(), event.date());
+    yearRow(actor.booksId(), event.date()).lastNumber = number.number();
+    event.newItems().forEach(i -> items.add(actor.booksId(), i, source.origins.apply(i)));
+    Posting posting = Posting.of(number, event);
+    PostingRow row = row(actor, posting);
+    row.arrivalId = source.arrivalId.orElse(null);
+    row.recordNumber = audit.nextNumber(actor.booksId());
+    row.actedOn = houses.businessDate(actor.booksId());
+    entities.persist(row);
+    storeLines(actor.booksId(), row.id, posting);
+    entities.flush();
+    items.move(event.movements());
+    claims.release(event.frees());
+    claims.take(event.claims(), row.id);
+    audit.append(actor, act, number.words(), detail);
+    return new Stored(row.id, number);
+  }
+
+  /** What an account stands at over all postings, debit above zero, in minor units. */
+  @Transactional(readOnly = true)
+  public long balance(long booksId, AccountCode account) {
+    return entities
+        .createQuery(
+            """
+            select coalesce(sum(amountMinor), 0) from JournalLineRow
+            where booksId = :b and accountCode = :c
+            """,
+            Long.class)
+        .setParameter("b", booksId)
+        .setParameter("c", account.code())
+        .getSingleResult();
+  }
+
+  /** What an account stands at in one currency, debit above zero, in minor units. */
+  public record Balance(AccountCode account, String currency, long minor) {}
+
+  /** What every account stands at over all postings, in the order of the accounts. */
+  @Transactional(readOnly = true)
+  public List<Balance> balances(long booksId) {
+    return entities
+        .createQuery(
+            """
+            select accountCode, currency, sum(amountMinor) from JournalLineRow
+            where booksId = :b group by accountCode, currency order by accountCode, currency
+            """,
+            Object[].class)
+        .setParameter("b", booksId)
+        .getResultStream()
+        .map(r -> new Balance(new AccountCode((String) r[0]), (String) r[1], (Long) r[2]))
+        .toList();
+  }
+
+  private PostingRow row(Actor actor, Posting posting) {
+    PostingRow row = new PostingRow();
+    row.id = ids.next();
+    row.booksId = actor.booksId();
+    row.postingYear = posting.number().year();
+    row.postingNumber = posting.number().number();
+    row.kind = posting.kind();
+    row.postingDate = posting.date();
+    row.postedAt = clock.instant().truncatedTo(ChronoUnit.MILLIS);
+    row.actor = actor.name();
+    row.moneyInId =
+        posting.tape().flatMap(t -> t.money().moneyIn()).map(m -> m.id().number()).orElse(null);
+    row.turnsBackId = posting.turnsBack().map(n -> idOf(actor.booksId(), n)).orElse(null);
+    return row;
+  }
+
+  private long idOf(long booksId, PostingNumber number) {
+    return entities
+        .createQuery(
+            """
+            select id from PostingRow
+            where booksId = :b and postingYear = :y and postingNumber = :n
+            """,
+            Long.class)
+        .setParameter("b", booksId)
+        .setParameter("y", number.year())
+        .setParameter("n", number.number())
+        .getSingleResult();
+  }
+
+  private void storeLines(long booksId, long postingId, Posting posting) {
+    int number = 1;
+    for (JournalLine line : posting.entry().lines()) {
+      entities.persist(JournalLineRow.of(booksId, postingId, number++, line));
+    }
+    number = 1;
+    for (TapeLine line : posting.tape().map(Tape::lines).orElse(List.of())) {
+      entities.persist(TapeLineRow.of(postingId, number++, posting.tape().get(), line));
+    }
+    posting.tie().ifPresent(t -> TiePartRow.of(postingId, t).forEach(entities::persist));
+    number = 1;
+    for (ItemMovement movement : posting.movements()) {
+      entities.persist(ItemMovementRow.of(postingId, number++, movement));
+    }
+  }
+
+  private JournalYearRow yearRow(long booksId, LocalDate date) {
+    JournalYearRow.Key key = new JournalYearRow.Key(booksId, date.getYear());
+    JournalYearRow row = entities.find(JournalYearRow.class, key);
+    if (row == null) {
+      row = new JournalYearRow();
+      row.booksId = booksId;
+      row.postingYear = date.getYear();
+      entities.persist(row);
+    }
+    return row;
+  }
+}

@@ -1,0 +1,420 @@
+package io.sumbrel.server.ledger;
+
+import io.sumbrel.core.difference.DifferenceReason;
+import io.sumbrel.core.ledger.JournalEntry;
+import io.sumbrel.core.openitem.ItemId;
+import io.sumbrel.core.openitem.OpenItem;
+import io.sumbrel.core.posting.ItemMovement;
+import io.sumbrel.core.posting.Posting;
+import io.sumbrel.core.posting.PostingKind;
+import io.sumbrel.core.posting.PostingNumber;
+import io.sumbrel.core.receipt.MoneyIn;
+import io.sumbrel.core.receipt.MoneyInId;
+import io.sumbrel.core.refusal.Refusal;
+import io.sumbrel.core.tape.Tape;
+import io.sumbrel.core.tape.TapeMoney;
+import io.sumbrel.server.chart.Charts;
+import io.sumbrel.server.openitem.Items;
+import jakarta.persistence.EntityManager;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.util.Collection;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.Function;
+import java.util.function.Predicate;
+import java.util.stream.Collectors;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Stored postings, read back as facts. */
+@Component
+public class Postings {
+  private final EntityManager entities;
+  private final Items items;
+  private final Charts charts;
+
+  Postings(EntityManager entities, Items items, Charts charts) {
+    this.entities = entities;
+    this.items = items;
+    this.charts = charts;
+  }
+
+  /**
+   * A posting with what is known about its making.
+   *
+   * @param turnedBackBy the contra posting, when there is one
+   */
+  public record Stored(
+      long id,
+      Posting posting,
+      String actor,
+      Instant postedAt,
+      Optional<MoneyInId> moneyIn,
+      Optional<Long> arrivalId,
+      Optional<PostingNumber> turnedBackBy) {}
+
+  /**
+   * Every posting, in the order of its making.
+   *
+   * @param money every sum of the books
+   */
+  @Transactional(readOnly = true)
+  public List<Stored> all(long booksId, Map<MoneyInId, MoneyIn> money) {
+    return stored(
+        booksId,
+        money,
+        new Lines(
+            linesOf(JournalLineRow.class, booksId, r -> r.postingId),
+            linesOf(TapeLineRow.class, booksId, r -> r.postingId),
+            linesOf(TiePartRow.class, booksId, r -> r.postingId),
+            linesOf(ItemMovementRow.class, booksId, r -> r.postingId)),
+        r -> true);
+  }
+
+  /** Every posted tape, in the order of its making, without its journal and movements. */
+  @Transactional(readOnly = true)
+  public List<Stored> tapes(long booksId, Map<MoneyInId, MoneyIn> money) {
+    return stored(
+        booksId,
+        money,
+        new Lines(
+            Map.of(), linesOf(TapeLineRow.class, booksId, r -> r.postingId), Map.of(), Map.of()),
+        r -> r.kind == PostingKind.TAPE);
+  }
+
+  private List<Stored> stored(
+      long booksId, Map<MoneyInId, MoneyIn> money, Lines lines, Predicate<PostingRow> which) {
+    List<PostingRow> rows =
+        entities
+            .createQuery(
+                "from PostingRow where booksId = :b order by recordNumber", PostingRow.class)
+            .setParameter("b", booksId)
+            .getResultList();
+    Map<Long, PostingNumber> numbers = new HashMap<>();
+    rows.forEach(r -> numbers.put(r.id, r.number()));
+    Map<Long, PostingNumber> turnedBackBy = new HashMap<>();
+    rows.stream()
+        .filter(r -> r.turnsBackId != null)
+        .forEach(r -> turnedBackBy.put(r.turnsBackId, r.number()));
+    Map<ItemId, OpenItem> byId = new HashMap<>();
+    items.all(booksId).forEach(i -> byId.put(i.id(), i));
+    Known known = new Known(byId, money::get, numbers, turnedBackBy, reasonWords(booksId));
+    return rows.stream().filter(which).map(r -> stored(r, lines, known)).toList();
+  }
+
+  /** What postings name, by which they are read back. */
+  private record Known(
+      Map<ItemId, OpenItem> items,
+      Function<MoneyInId, MoneyIn> moneyOf,
+      Map<Long, PostingNumber> numbers,
+      Map<Long, PostingNumber> turnedBackBy,
+      Map<String, String> reasonWords) {}
+
+  private Map<String, String> reasonWords(long booksId) {
+    return charts.of(booksId).reasons().stream()
+        .collect(Collectors.toMap(DifferenceReason::code, DifferenceReason::words));
+  }
+
+  /**
+   * A journal entry with its number.
+   *
+   * @param kind in words
+   */
+  public record Entry(PostingNumber number, String kind, JournalEntry entry) {}
+
+  /** How many journal entries there are. */
+  @Transactional(readOnly = true)
+  public int count(long booksId) {
+    return entities
+        .createQuery("select count(*) from PostingRow where booksId = :b", Long.class)
+        .setParameter("b", booksId)
+        .getSingleResult()
+        .intValue();
+  }
+
+  /** The newest journal entries, newest first. */
+  @Transactional(readOnly = true)
+  public List<Entry> newest(long booksId, int most) {
+    List<PostingRow> rows =
+        entities
+            .createQuery(
+                "from PostingRow where booksId = :b order by recordNumber desc", PostingRow.class)
+            .setParameter("b", booksId)
+            .setMaxResults(most)
+            .getResultList();
+    Map<Long, List<JournalLineRow>> lines =
+        rows.isEmpty()
+            ? Map.of()
+            : entities
+                .createQuery(
+                    "from JournalLineRow where postingId in (:ids) order by postingId, lineNumber",
+                    JournalLineRow.class)
+                .setParameter("ids", rows.stream().map(r -> r.id).toList())
+                .getResultStream()
+                .collect(Collectors.groupingBy(l -> l.postingId));
+    return rows.stream().map(r -> new Entry(r.number(), r.kind.words(), entry(r, lines))).toList();
+  }
+
+  /**
+   * @throws Refusal {@code not-found}
+   */
+  @Transactional(readOnly = true)
+  public Stored find(long booksId, PostingNumber number, Function<MoneyInId, MoneyIn> moneyOf) {
+    PostingRow row =
+        row(booksId, number)
+            .orElseThrow(
+                () -> new Refusal("not-found", "There is no posting " + number.words() + "."));
+    Lines lines =
+        new Lines(
+            Map.of(row.id, linesOf(JournalLineRow.class, row.id)),
+            Map.of(row.id, linesOf(TapeLineRow.class, row.id)),
+            Map.of(row.id, linesOf(TiePartRow.class, row.id)),
+            Map.of(row.id, linesOf(ItemMovementRow.class, row.id)));
+    List<ItemId> named =
+        lines.tapes.get(row.id).stream()
+            .filter(l -> l.itemId != null)
+            .map(l -> new ItemId(l.itemId))
+            .toList();
+    Map<Long, PostingNumber> numbers = new HashMap<>();
+    if (row.turnsBackId != null) {
+      numbers.put(row.turnsBackId, entities.find(PostingRow.class, row.turnsBackId).number());
+    }
+    Map<Long, PostingNumber> turnedBackBy = new HashMap<>();
+    entities
+        .createQuery("from PostingRow where turnsBackId = :p", PostingRow.class)
+        .setParameter("p", row.id)
+        .getResultStream()
+        .forEach(contra -> turnedBackBy.put(row.id, contra.number()));
+    Known known =
+        new Known(items.find(booksId, named), moneyOf, numbers, turnedBackBy, reasonWords(booksId));
+    return stored(row, lines, known);
+  }
+
+  /**
+   * What somebody wants to turn back.
+   *
+   * @param money the sums that it explained, in the order of their ids, in which they are locked
+   */
+  public record Explanation(long postingId, List<MoneyInId> money) {}
+
+  /**
+   * @throws Refusal {@code not-a-tape} when no such posting explains anything
+   */
+  @Transactional(readOnly = true)
+  public Explanation explanation(long booksId, PostingNumber number) {
+    PostingRow row =
+        row(booksId, number)
+            .filter(p -> p.kind.isExplanation())
+            .orElseThrow(
+                () ->
+                    new Refusal(
+                        "not-a-tape",
+                        number.words() + " is no explained sum; it cannot be turned back."));
+    List<Long> money =
+        row.moneyInId != null
+            ? List.of(row.moneyInId)
+            : entities
+                .createQuery(
+                    """
+                    select t.moneyInId from TiePartRow t
+                    where t.postingId = :p and t.moneyInId is not null order by t.moneyInId
+                    """,
+                    Long.class)
+                .setParameter("p", row.id)
+                .getResultList();
+    return new Explanation(row.id, money.stream().map(MoneyInId::new).toList());
+  }
+
+  /**
+   * @throws Refusal {@code turned-back} when it is already
+   */
+  @Transactional(readOnly = true)
+  public void requireNotTurnedBack(Explanation explanation, PostingNumber number) {
+    boolean contra =
+        !entities
+            .createQuery("select 1 from PostingRow where turnsBackId = :p", Integer.class)
+            .setParameter("p", explanation.postingId())
+            .getResultList()
+            .isEmpty();
+    if (contra) {
+      throw new Refusal("turned-back", number.words() + " is turned back already.");
+    }
+  }
+
+  private Optional<PostingRow> row(long booksId, PostingNumber number) {
+    return entities
+        .createQuery(
+            """
+            from PostingRow
+            where booksId = :b and postingYear = :y and postingNumber = :n
+            """,
+            PostingRow.class)
+        .setParameter("b", booksId)
+        .setParameter("y", number.year())
+        .setParameter("n", number.number())
+        .getResultStream()
+        .findFirst();
+  }
+
+  /** The items that some postings moved. */
+  @Transactional(readOnly = true)
+  public Set<ItemId> itemsOf(long booksId, Collection<PostingNumber> postings) {
+    Set<ItemId> moved = new HashSet<>();
+    for (PostingNumber posting : postings) {
+      row(booksId, posting).ifPresent(p -> moved.addAll(itemsOf(p.id)));
+    }
+    return moved;
+  }
+
+  /** The items that a posting moved. */
+  @Transactional(readOnly = true)
+  public List<ItemId> itemsOf(long postingId) {
+    return entities
+        .createQuery("select itemId from ItemMovementRow where postingId = :p", Long.class)
+        .setParameter("p", postingId)
+        .getResultStream()
+        .map(ItemId::new)
+        .toList();
+  }
+
+  /** The lines of postings, by the posting. */
+  private record Lines(
+      Map<Long, List<JournalLineRow>> journal,
+      Map<Long, List<TapeLineRow>> tapes,
+      Map<Long, List<TiePartRow>> ties,
+      Map<Long, List<ItemMovementRow>> movements) {}
+
+  private static Stored stored(PostingRow row, Lines lines, Known known) {
+    Optional<Tape> tape =
+        row.kind == PostingKind.TAPE
+            ? Optional.of(tape(row, lines.tapes.getOrDefault(row.id, List.of()), known))
+            : Optional.empty();
+    Posting posting =
+        new Posting(
+            row.number(),
+            row.kind,
+            entry(row, lines.journal),
+            lines.movements.getOrDefault(row.id, List.of()).stream()
+                .map(ItemMovementRow::toFact)
+                .toList(),
+            tape,
+            row.kind == PostingKind.TIED
+                ? Optional.of(TiePartRow.toFact(lines.ties.get(row.id)))
+                : Optional.empty(),
+            Optional.ofNullable(row.turnsBackId).map(known.numbers::get));
+    return new Stored(
+        row.id,
+        posting,
+        row.actor,
+        row.postedAt,
+        Optional.ofNullable(row.moneyInId).map(MoneyInId::new),
+        Optional.ofNullable(row.arrivalId),
+        Optional.ofNullable(known.turnedBackBy.get(row.id)));
+  }
+
+  private static JournalEntry entry(PostingRow row, Map<Long, List<JournalLineRow>> lines) {
+    return new JournalEntry(
+        row.postingDate,
+        lines.getOrDefault(row.id, List.of()).stream().map(JournalLineRow::toFact).toList());
+  }
+
+  /** By a join: a list of ids made by a subquery is made anew for each row while others post. */
+  private <T> Map<Long, List<T>> linesOf(Class<T> type, long booksId, Function<T, Long> posting) {
+    return entities
+        .createQuery(
+            "select l from %s l join PostingRow p on p.id = l.postingId where p.booksId = :b order by l.postingId, l.lineNumber"
+                .formatted(type.getSimpleName()),
+            type)
+        .setParameter("b", booksId)
+        .getResultStream()
+        .collect(Collectors.groupingBy(posting));
+  }
+
+  private <T> List<T> linesOf(Class<T> type, long postingId) {
+    return entities
+        .createQuery(
+            "from " + type.getSimpleName() + " where postingId = :p order by lineNumber", type)
+        .setParameter("p", postingId)
+        .getResultList();
+  }
+
+  private static Tape tape(PostingRow row, List<TapeLineRow> lines, Known known) {
+    Map<ItemId, OpenItem> then = new HashMap<>();
+    for (TapeLineRow line : lines) {
+      if (line.itemId != null) {
+        OpenItem item = line.itemThen(known.items.get(new ItemId(line.itemId)));
+        then.put(item.id(), item);
+      }
+    }
+    TapeMoney money =
+        row.moneyInId == null
+            ? TapeMoney.none(then.values().iterator().next().currency(), row.postingDate)
+            : TapeMoney.of(known.moneyOf.apply(new MoneyInId(row.moneyInId)));
+    return new Tape(
+        money,
+        lines.stream().map(l -> l.toFact(known.reasonWords)).toList(),
+        then,
+        lines.stream()
+            .filter(l -> l.agreed)
+            .map(l -> l.toFact(known.reasonWords))
+            .collect(Collectors.toSet()));
+  }
+
+  /** The day on which the last explanation of a sum was turned back. */
+  @Transactional(readOnly = true)
+  public Optional<LocalDate> lastTurnedBack(MoneyInId moneyIn) {
+    return Optional.ofNullable(
+        entities
+            .createQuery(
+                """
+                select max(contra.postingDate) from PostingRow contra
+                join PostingRow original on original.id = contra.turnsBackId
+                where original.moneyInId = :m or exists (
+                  select 1 from TiePartRow t
+                  where t.postingId = original.id and t.moneyInId = :m)
+                """,
+                LocalDate.class)
+            .setParameter("m", moneyIn.number())
+            .getSingleResult());
+  }
+
+  /** What moved an item, oldest first: posting number, and by whom. */
+  @Transactional(readOnly = true)
+  public List<Moved> movementsOf(ItemId item) {
+    return entities
+        .createQuery(
+            """
+            select m, p from ItemMovementRow m join PostingRow p on p.id = m.postingId
+            where m.itemId = :i order by p.recordNumber
+            """,
+            Object[].class)
+        .setParameter("i", item.number())
+        .getResultStream()
+        .map(r -> moved((ItemMovementRow) r[0], (PostingRow) r[1]))
+        .toList();
+  }
+
+  /** One movement of an item with its posting. */
+  public record Moved(
+      ItemMovement movement,
+      PostingNumber number,
+      LocalDate date,
+      String actor,
+      Instant postedAt,
+      Optional<Long> arrivalId) {}
+
+  private static Moved moved(ItemMovementRow m, PostingRow p) {
+    return new Moved(
+        m.toFact(),
+        p.number(),
+        p.postingDate,
+        p.actor,
+        p.postedAt,
+        Optional.ofNullable(p.arrivalId));
+  }
+}

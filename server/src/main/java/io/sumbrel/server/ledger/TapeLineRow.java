@@ -1,0 +1,148 @@
+package io.sumbrel.server.ledger;
+
+import io.sumbrel.core.difference.DifferenceReason;
+import io.sumbrel.core.ledger.AccountCode;
+import io.sumbrel.core.openitem.ItemId;
+import io.sumbrel.core.openitem.OpenItem;
+import io.sumbrel.core.party.CustomerId;
+import io.sumbrel.core.tape.LineKind;
+import io.sumbrel.core.tape.ShortPayReason;
+import io.sumbrel.core.tape.Tape;
+import io.sumbrel.core.tape.TapeLine;
+import io.sumbrel.core.tax.TaxPart;
+import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
+import jakarta.persistence.Id;
+import jakarta.persistence.IdClass;
+import jakarta.persistence.Table;
+import java.io.Serializable;
+import java.util.Map;
+import java.util.Optional;
+import org.hibernate.annotations.Immutable;
+
+@Entity
+@Immutable
+@Table(name = "tape_line")
+@IdClass(TapeLineRow.Key.class)
+class TapeLineRow {
+  record Key(long postingId, int lineNumber) implements Serializable {}
+
+  @Id long postingId;
+  @Id int lineNumber;
+
+  @Enumerated(EnumType.STRING)
+  LineKind kind;
+
+  long amountMinor;
+  Long itemId;
+
+  /** The code of the reason; with its side and how it treats tax, as they were then. */
+  String reason;
+
+  @Enumerated(EnumType.STRING)
+  DifferenceReason.Side reasonSide;
+
+  @Enumerated(EnumType.STRING)
+  DifferenceReason.Tax reasonTax;
+
+  @Enumerated(EnumType.STRING)
+  ShortPayReason shortPay;
+
+  /** Where it goes, or the account of its reason. */
+  String accountCode;
+
+  String taxCode;
+  String taxAccount;
+  Long taxMinor;
+  String note;
+  Long customerId;
+  Long itemCustomerId;
+  Long itemTotalMinor;
+  Long itemTaxMinor;
+  boolean agreed;
+
+  static TapeLineRow of(long postingId, int number, Tape tape, TapeLine line) {
+    TapeLineRow row = new TapeLineRow();
+    row.postingId = postingId;
+    row.lineNumber = number;
+    row.kind = line.kind();
+    row.amountMinor = line.amountMinor();
+    row.itemId = line.item().map(ItemId::number).orElse(null);
+    line.reason()
+        .ifPresent(
+            r -> {
+              row.reason = r.code();
+              row.reasonSide = r.side();
+              row.reasonTax = r.tax();
+            });
+    row.shortPay = line.shortPay().orElse(null);
+    row.accountCode =
+        line.account()
+            .or(() -> line.reason().map(DifferenceReason::account))
+            .map(AccountCode::code)
+            .orElse(null);
+    line.tax()
+        .ifPresent(
+            t -> {
+              row.taxCode = t.code();
+              row.taxAccount = t.account().code();
+              row.taxMinor = t.minor();
+            });
+    row.note = line.note();
+    row.agreed = tape.agreed().contains(line);
+    row.customerId = line.customer().map(CustomerId::number).orElse(null);
+    line.item()
+        .ifPresent(
+            i -> {
+              OpenItem item = tape.items().get(i);
+              row.itemCustomerId = item.customer().map(CustomerId::number).orElse(null);
+              row.itemTotalMinor = item.totalMinor();
+              row.itemTaxMinor = item.taxMinor().orElse(null);
+            });
+    return row;
+  }
+
+  /**
+   * @param words what the house calls reasons, by their codes
+   */
+  TapeLine toFact(Map<String, String> words) {
+    Optional<AccountCode> account = Optional.ofNullable(accountCode).map(AccountCode::new);
+    return new TapeLine(
+        kind,
+        amountMinor,
+        Optional.ofNullable(itemId).map(ItemId::new),
+        Optional.ofNullable(reason)
+            .map(
+                code ->
+                    new DifferenceReason(
+                        code,
+                        words.getOrDefault(code, code),
+                        reasonSide,
+                        account.orElseThrow(),
+                        reasonTax)),
+        Optional.ofNullable(shortPay),
+        account.filter(a -> reason == null),
+        Optional.ofNullable(taxCode)
+            .map(code -> new TaxPart(code, new AccountCode(taxAccount), taxMinor)),
+        note,
+        Optional.ofNullable(customerId).map(CustomerId::new));
+  }
+
+  /** An item as it was when the line was posted. */
+  OpenItem itemThen(OpenItem now) {
+    return new OpenItem(
+        now.id(),
+        now.kind(),
+        Optional.ofNullable(itemCustomerId).map(CustomerId::new),
+        now.number(),
+        now.date(),
+        now.due(),
+        now.currency(),
+        itemTotalMinor,
+        itemTotalMinor,
+        Optional.ofNullable(itemTaxMinor),
+        now.orderNumber(),
+        now.terms());
+  }
+}

@@ -1,0 +1,8 @@
+/**
+ * The stored ledger: postings with their lines, what they claim, months. Entry: {@code Ledger}
+ * appends, {@code Postings} reads.
+ */
+@Publishes({"posting", "claim", "recorded_claim", "tape_line", "tie_part"})
+package io.sumbrel.server.ledger;
+
+import io.sumbrel.server.persistence.Publishes;

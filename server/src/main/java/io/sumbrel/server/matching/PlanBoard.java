@@ -1,0 +1,368 @@
+package io.sumbrel.server.matching;
+
+import io.sumbrel.core.deposit.Recorded;
+import io.sumbrel.core.matching.Budgets;
+import io.sumbrel.core.matching.MatchingProblem;
+import io.sumbrel.core.matching.Plan;
+import io.sumbrel.core.matching.Planner;
+import io.sumbrel.core.matching.RememberedPayers;
+import io.sumbrel.core.matching.Weights;
+import io.sumbrel.core.openitem.OpenItem;
+import io.sumbrel.core.party.Customer;
+import io.sumbrel.core.posting.PostingNumber;
+import io.sumbrel.core.proof.AuditLine;
+import io.sumbrel.core.receipt.MoneyIn;
+import io.sumbrel.core.receipt.MoneyInId;
+import io.sumbrel.core.receipt.PastPayment;
+import io.sumbrel.core.rules.HouseRules;
+import io.sumbrel.server.audit.AuditRecord;
+import io.sumbrel.server.audit.BooksChanged;
+import io.sumbrel.server.books.Houses;
+import io.sumbrel.server.deposit.WaitingForTie;
+import io.sumbrel.server.ledger.Claims;
+import io.sumbrel.server.ledger.Ledger;
+import io.sumbrel.server.ledger.Postings;
+import io.sumbrel.server.openitem.Items;
+import io.sumbrel.server.party.Customers;
+import io.sumbrel.server.receipt.MoneyLine;
+import io.sumbrel.server.receipt.MoneyLines;
+import io.sumbrel.server.rules.Rules;
+import jakarta.annotation.PreDestroy;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.beans.factory.annotation.Value;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.PlatformTransactionManager;
+import org.springframework.transaction.TransactionDefinition;
+import org.springframework.transaction.event.TransactionalEventListener;
+import org.springframework.transaction.support.TransactionSynchronizationManager;
+import org.springframework.transaction.support.TransactionTemplate;
+
+/**
+ * The plan over the pile. Whenever an act is committed, what it touches is planned anew in the
+ * background; whoever asks before that is done waits for it. Nobody waits inside a transaction: the
+ * planner needs a connection to read, and those who wait would hold them all.
+ */
+@Component
+public class PlanBoard {
+  private static final Logger LOG = LoggerFactory.getLogger(PlanBoard.class);
+
+  /** With more items changed since the indexes were built, these are built anew. */
+  private static final int MOST_CHANGES = 500;
+
+  /** Acts that move items, and change nothing else of what a plan is made from. */
+  private static final Set<String> ONLY_MOVING = Set.of(Ledger.TAPE_POSTED, Ledger.TURNED_BACK);
+
+  private final AuditRecord audit;
+  private final MoneyLines moneyLines;
+  private final WaitingForTie waitingForTie;
+  private final Claims claims;
+  private final Items items;
+  private final Postings postings;
+  private final Customers customers;
+  private final Rules rules;
+  private final PastPayments pastPayments;
+  private final Decisions decisions;
+  private final HouseWeights weights;
+  private final Houses books;
+  private final Budgets budgets;
+  private final ExecutorService background = Executors.newSingleThreadExecutor();
+  private final Map<Long, Board> boards = new ConcurrentHashMap<>();
+  private final Map<Long, Object> planning = new ConcurrentHashMap<>();
+  private final TransactionTemplate oneMoment;
+
+  PlanBoard(
+      AuditRecord audit,
+      MoneyLines moneyLines,
+      WaitingForTie waitingForTie,
+      Claims claims,
+      Items items,
+      Postings postings,
+      Customers customers,
+      Rules rules,
+      PastPayments pastPayments,
+      Decisions decisions,
+      HouseWeights weights,
+      Houses books,
+      PlatformTransactionManager transactions,
+      @Value("${sumbrel.matching.set-steps}") long setSteps,
+      @Value("${sumbrel.matching.plan-nodes}") int planNodes) {
+    this.audit = audit;
+    this.moneyLines = moneyLines;
+    this.waitingForTie = waitingForTie;
+    this.claims = claims;
+    this.items = items;
+    this.postings = postings;
+    this.customers = customers;
+    this.rules = rules;
+    this.pastPayments = pastPayments;
+    this.decisions = decisions;
+    this.weights = weights;
+    this.books = books;
+    this.budgets = new Budgets(setSteps, planNodes);
+    this.oneMoment = new TransactionTemplate(transactions);
+    oneMoment.setReadOnly(true);
+    oneMoment.setIsolationLevel(TransactionDefinition.ISOLATION_REPEATABLE_READ);
+  }
+
+  /**
+   * A plan and what it was made from.
+   *
+   * @param feedNumber the newest line of the record that it knows
+   * @param lines all that count, explained or not
+   * @param pile money not yet explained, in the order of booking
+   * @param basis what the problem was built from, besides items and pile
+   * @param decided what was placed by then and stands, by its posting
+   * @param waiting entries that wait to be tied to their deposits, whose members are in the pile
+   */
+  public record Board(
+      long feedNumber,
+      List<MoneyLine> lines,
+      List<MoneyLine> pile,
+      Set<MoneyInId> waiting,
+      Basis basis,
+      Map<Long, List<PastPayment>> decided,
+      MatchingProblem problem,
+      Plan plan,
+      Map<MoneyInId, Plan.Row> rows) {}
+
+  /**
+   * What changes seldom, and then everything with it.
+   *
+   * @param past a number for the state of the past payments, which come and go with their files
+   */
+  record Basis(
+      List<Customer> customers,
+      long past,
+      List<Recorded> recorded,
+      HouseRules rules,
+      Weights weights) {}
+
+  /**
+   * The plan, at least as new as the record is now.
+   *
+   * @throws IllegalStateException inside a transaction
+   */
+  public Board board(long booksId) {
+    if (TransactionSynchronizationManager.isActualTransactionActive()) {
+      throw new IllegalStateException("a plan is waited for inside a transaction");
+    }
+    long newest = audit.lastNumber(booksId);
+    Board known = boards.get(booksId);
+    return known != null && known.feedNumber >= newest ? known : madeAnew(booksId, newest);
+  }
+
+  /** One at a time; what came meanwhile is planned with it, so those who waited find it done. */
+  private Board madeAnew(long booksId, long newest) {
+    synchronized (planning.computeIfAbsent(booksId, id -> new Object())) {
+      Board known = boards.get(booksId);
+      if (known != null && known.feedNumber >= newest) {
+        return known;
+      }
+      Board made = made(booksId, Optional.ofNullable(known));
+      boards.put(booksId, made);
+      return made;
+    }
+  }
+
+  /**
+   * What the plan said of a sum when somebody decided it; what is just being planned anew is not
+   * waited for.
+   */
+  public Optional<Said> said(long booksId, MoneyInId id) {
+    Board known = boards.get(booksId);
+    Board board = known != null && known.rows.containsKey(id) ? known : board(booksId);
+    return Optional.ofNullable(board.rows.get(id)).map(row -> new Said(board.problem, row));
+  }
+
+  /** A row of a plan with the problem that it answers. */
+  public record Said(MatchingProblem problem, Plan.Row row) {}
+
+  @TransactionalEventListener
+  void planAnew(BooksChanged changed) {
+    if (boards.containsKey(changed.booksId())) {
+      background.execute(() -> planQuietly(changed.booksId()));
+    }
+  }
+
+  /** Whoever asks plans it, and hears what is wrong. */
+  private void planQuietly(long booksId) {
+    try {
+      board(booksId);
+    } catch (RuntimeException e) {
+      LOG.warn("not planned in the background: {}", e.getMessage());
+    }
+  }
+
+  @PreDestroy
+  void stop() {
+    background.shutdownNow();
+  }
+
+  /**
+   * What a plan is made from, as of one moment.
+   *
+   * @param moved the items that may have changed since a board was made; empty where everything is
+   *     read
+   * @param candidates every item that may be meant, where everything is read
+   */
+  private record Reading(
+      long feedNumber,
+      List<MoneyLine> lines,
+      List<MoneyLine> pile,
+      Set<MoneyInId> waiting,
+      Basis basis,
+      Map<Long, List<PastPayment>> decided,
+      Optional<Collection<OpenItem>> moved,
+      List<OpenItem> candidates,
+      List<PastPayment> past) {
+    List<MoneyIn> money() {
+      return pile.stream().map(MoneyLine::moneyIn).toList();
+    }
+  }
+
+  private Board made(long booksId, Optional<Board> before) {
+    Reading reading = oneMoment.execute(t -> read(booksId, before));
+    Optional<MatchingProblem> changed =
+        reading.moved.flatMap(
+            items ->
+                before
+                    .get()
+                    .problem
+                    .with(
+                        reading.money(),
+                        items,
+                        only(reading.decided, before.get().decided),
+                        only(before.get().decided, reading.decided)));
+    if (changed.isEmpty() && reading.moved.isPresent()) {
+      return made(booksId, Optional.empty());
+    }
+    MatchingProblem problem = changed.orElseGet(() -> problem(reading));
+    Plan plan =
+        changed.isPresent()
+            ? Planner.replan(before.get().plan, problem)
+            : Planner.plan(
+                problem,
+                reading.basis.weights,
+                budgets,
+                Runtime.getRuntime().availableProcessors());
+    Map<MoneyInId, Plan.Row> rows = new HashMap<>();
+    plan.rows().forEach(r -> rows.put(r.moneyIn(), r));
+    return new Board(
+        reading.feedNumber,
+        reading.lines,
+        reading.pile,
+        reading.waiting,
+        reading.basis,
+        reading.decided,
+        problem,
+        plan,
+        rows);
+  }
+
+  private Reading read(long booksId, Optional<Board> before) {
+    long feedNumber = audit.lastNumber(booksId);
+    Optional<Collection<OpenItem>> moved = before.flatMap(b -> movedSince(booksId, b));
+    List<MoneyLine> lines = moved.isPresent() ? before.get().lines : moneyLines.all(booksId);
+    Set<MoneyInId> claimed = claims.claimed(booksId);
+    Set<MoneyInId> waiting = waitingForTie.entries(booksId);
+    List<MoneyLine> pile =
+        lines.stream()
+            .filter(l -> !claimed.contains(l.moneyIn().id()))
+            .filter(l -> !waiting.contains(l.moneyIn().id()))
+            .toList();
+    Basis basis = basis(booksId, before.filter(b -> moved.isPresent()));
+    Map<Long, List<PastPayment>> decided =
+        decisions.all(booksId, before.map(Board::decided).orElse(Map.of()));
+    boolean goesOn =
+        before.filter(b -> b.basis.equals(basis) && b.problem.changes() < MOST_CHANGES).isPresent();
+    return new Reading(
+        feedNumber,
+        lines,
+        pile,
+        waiting,
+        basis,
+        decided,
+        goesOn ? moved.or(() -> Optional.of(items.all(booksId))) : Optional.empty(),
+        goesOn ? List.of() : candidates(booksId, basis),
+        goesOn ? List.of() : pastPayments.all(booksId));
+  }
+
+  /** What is open, and what was settled within the look-back. */
+  private List<OpenItem> candidates(long booksId, Basis basis) {
+    LocalDate from = books.businessDate(booksId).minusMonths(basis.rules.limits().lookBackMonths());
+    return items.all(booksId).stream()
+        .filter(i -> !i.isSettled() || i.date().isAfter(from))
+        .toList();
+  }
+
+  /**
+   * The items that were moved since a board was made; empty where anything else was done meanwhile,
+   * and all is read anew.
+   */
+  private Optional<Collection<OpenItem>> movedSince(long booksId, Board board) {
+    List<AuditLine> since = audit.linesAfter(booksId, board.feedNumber);
+    return since.stream().allMatch(l -> ONLY_MOVING.contains(l.act()))
+        ? Optional.of(
+            items
+                .find(
+                    booksId,
+                    postings.itemsOf(
+                        booksId,
+                        since.stream().map(l -> PostingNumber.parse(l.subject())).toList()))
+                .values())
+        : Optional.empty();
+  }
+
+  /**
+   * @param before whose seldom things still hold
+   */
+  private Basis basis(long booksId, Optional<Board> before) {
+    List<Recorded> recorded = waitingForTie.recorded(booksId);
+    return before
+        .map(b -> b.basis)
+        .map(b -> new Basis(b.customers, b.past, recorded, b.rules, b.weights))
+        .orElseGet(
+            () ->
+                new Basis(
+                    customers.all(booksId),
+                    pastPayments.newest(booksId),
+                    recorded,
+                    rules.of(booksId),
+                    weights.of(booksId)));
+  }
+
+  /** What was decided in the one and not in the other. */
+  private static List<PastPayment> only(
+      Map<Long, List<PastPayment>> one, Map<Long, List<PastPayment>> other) {
+    return one.entrySet().stream()
+        .filter(e -> !other.containsKey(e.getKey()))
+        .flatMap(e -> e.getValue().stream())
+        .toList();
+  }
+
+  private static MatchingProblem problem(Reading reading) {
+    List<PastPayment> past = new ArrayList<>(reading.past);
+    reading.decided.values().forEach(past::addAll);
+    Basis basis = reading.basis;
+    RememberedPayers remembered = RememberedPayers.of(past, basis.customers, reading.candidates);
+    return MatchingProblem.of(
+        reading.money(),
+        reading.candidates,
+        basis.customers,
+        remembered,
+        basis.recorded,
+        basis.rules);
+  }
+}

@@ -1,0 +1,117 @@
+package io.sumbrel.server.party;
+
+import io.sumbrel.core.openitem.OpenItem;
+import io.sumbrel.core.party.Customer;
+import io.sumbrel.core.party.CustomerId;
+import io.sumbrel.server.books.Houses;
+import io.sumbrel.server.openitem.Items;
+import io.sumbrel.server.people.Actor;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.TreeMap;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+
+@RestController
+@RequestMapping("/api/customers")
+class CustomersController {
+  private final Customers customers;
+  private final Items items;
+  private final Houses books;
+
+  CustomersController(Customers customers, Items items, Houses books) {
+    this.customers = customers;
+    this.items = items;
+    this.books = books;
+  }
+
+  /** What a customer owes in one currency. */
+  record OwedView(String currency, long openMinor, long lateMinor, long creditsMinor) {}
+
+  record CustomerView(
+      long id, String number, String name, Optional<String> parent, List<OwedView> owed) {}
+
+  record CustomerItemView(
+      long id,
+      String number,
+      String kind,
+      LocalDate date,
+      Optional<LocalDate> due,
+      boolean late,
+      Optional<String> orderNumber,
+      Optional<String> terms,
+      String currency,
+      long totalMinor,
+      long openMinor) {}
+
+  record CustomerPage(CustomerView customer, List<CustomerItemView> items) {}
+
+  @GetMapping
+  List<CustomerView> all(@AuthenticationPrincipal Actor actor) {
+    Map<CustomerId, Customer> byId = customers.byId(actor.booksId());
+    LocalDate today = books.businessDate(actor.booksId());
+    Map<CustomerId, List<OpenItem>> open = new HashMap<>();
+    for (OpenItem item : items.open(actor.booksId())) {
+      item.customer().ifPresent(c -> open.computeIfAbsent(c, k -> new ArrayList<>()).add(item));
+    }
+    return customers.all(actor.booksId()).stream()
+        .map(c -> view(c, byId, open.getOrDefault(c.id(), List.of()), today))
+        .toList();
+  }
+
+  @GetMapping("/{id}")
+  CustomerPage one(@AuthenticationPrincipal Actor actor, @PathVariable long id) {
+    CustomerId customerId = new CustomerId(id);
+    Map<CustomerId, Customer> byId = customers.byId(actor.booksId());
+    Customer customer = customers.one(actor.booksId(), customerId);
+    LocalDate today = books.businessDate(actor.booksId());
+    List<OpenItem> own = items.of(actor.booksId(), customerId);
+    return new CustomerPage(
+        view(customer, byId, own, today), own.stream().map(i -> view(i, today)).toList());
+  }
+
+  private static CustomerView view(
+      Customer customer, Map<CustomerId, Customer> byId, List<OpenItem> own, LocalDate today) {
+    Map<String, long[]> sums = new TreeMap<>();
+    for (OpenItem item : own) {
+      long[] sum = sums.computeIfAbsent(item.currency().getCurrencyCode(), c -> new long[3]);
+      sum[0] += Math.max(0, item.openMinor());
+      sum[1] += isLate(item, today) ? item.openMinor() : 0;
+      sum[2] += Math.min(0, item.openMinor());
+    }
+    return new CustomerView(
+        customer.id().number(),
+        customer.number(),
+        customer.name(),
+        customer.parent().map(p -> byId.get(p).name()),
+        sums.entrySet().stream()
+            .map(e -> new OwedView(e.getKey(), e.getValue()[0], e.getValue()[1], e.getValue()[2]))
+            .toList());
+  }
+
+  private static boolean isLate(OpenItem item, LocalDate today) {
+    return item.openMinor() > 0 && item.due().filter(d -> d.isBefore(today)).isPresent();
+  }
+
+  private static CustomerItemView view(OpenItem item, LocalDate today) {
+    return new CustomerItemView(
+        item.id().number(),
+        item.number(),
+        item.kind().words(),
+        item.date(),
+        item.due(),
+        isLate(item, today),
+        item.orderNumber(),
+        item.terms().map(t -> t.words()),
+        item.currency().getCurrencyCode(),
+        item.totalMinor(),
+        item.openMinor());
+  }
+}

@@ -1,0 +1,264 @@
+package io.sumbrel.server.receipt;
+
+import io.sumbrel.core.bank.BatchDetail;
+import io.sumbrel.core.bank.StatementEntry;
+import io.sumbrel.core.deposit.DepositMember;
+import io.sumbrel.core.receipt.MoneyInId;
+import io.sumbrel.core.refusal.Refusal;
+import io.sumbrel.server.persistence.BulkRows;
+import io.sumbrel.server.persistence.RowIds;
+import jakarta.persistence.EntityManager;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Currency;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.IntConsumer;
+import java.util.stream.Collectors;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Propagation;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Takes sums in that must be explained, and takes them out again with their file. */
+@Component
+public class MoneyIntake {
+  private static final int CHUNK = 1_000;
+
+  private final EntityManager entities;
+  private final RowIds ids;
+  private final BulkRows bulk;
+
+  MoneyIntake(EntityManager entities, RowIds ids, BulkRows bulk) {
+    this.entities = entities;
+    this.ids = ids;
+    this.bulk = bulk;
+  }
+
+  /** Where entries come from and belong. */
+  public record Origin(long booksId, long arrivalId, long bankAccountId, long statementId) {}
+
+  /**
+   * An entry that is new.
+   *
+   * @param ordinal which of its file it is, from 0
+   * @param standing counts, or is held as possibly double
+   */
+  public record Entry(StatementEntry fact, int ordinal, Standing standing) {}
+
+  /** A member of a deposit that must be explained by itself. */
+  public record Member(long id, int ordinal, Currency currency, DepositMember fact) {}
+
+  /**
+   * Takes entries of a statement in.
+   *
+   * @param stored is told how many more are stored
+   */
+  @Transactional(propagation = Propagation.MANDATORY)
+  public void entries(Origin origin, Currency currency, List<Entry> entries, IntConsumer stored) {
+    List<MoneyInRow> rows = new ArrayList<>();
+    for (Entry entry : entries) {
+      MoneyInRow row = MoneyInRow.of(entry.fact(), currency, entry.standing());
+      row.id = ids.next();
+      row.booksId = origin.booksId();
+      row.bankAccountId = origin.bankAccountId();
+      row.statementId = origin.statementId();
+      row.arrivalId = origin.arrivalId();
+      row.ordinal = entry.ordinal();
+      rows.add(row);
+    }
+    // reversals last: what they take back may stand in the same statement
+    Map<Boolean, List<MoneyInRow>> byReversal =
+        rows.stream().collect(Collectors.partitioningBy(r -> r.originalReference != null));
+    insertInChunks(byReversal.get(false), stored);
+    byReversal.get(true).forEach(r -> r.reversesId = original(r));
+    insertInChunks(byReversal.get(true), stored);
+  }
+
+  private void insertInChunks(List<MoneyInRow> rows, IntConsumer stored) {
+    for (int from = 0; from < rows.size(); from += CHUNK) {
+      int to = Math.min(rows.size(), from + CHUNK);
+      bulk.insert(rows.subList(from, to));
+      stored.accept(to - from);
+    }
+  }
+
+  /** The booking that a reversal takes back, where exactly one fits by reference or by amount. */
+  private Long original(MoneyInRow reversal) {
+    List<MoneyInRow> opposite =
+        entities
+            .createQuery(
+                """
+                from MoneyInRow where bankAccountId = :a and amountMinor = :m and bookingDate <= :d
+                """,
+                MoneyInRow.class)
+            .setParameter("a", reversal.bankAccountId)
+            .setParameter("m", -reversal.amountMinor)
+            .setParameter("d", reversal.bookingDate)
+            .getResultList();
+    String reference = reversal.originalReference;
+    List<MoneyInRow> named =
+        opposite.stream()
+            .filter(
+                m ->
+                    reference.isEmpty()
+                        || m.bankReference.equals(reference)
+                        || m.bankText.contains(reference))
+            .toList();
+    return named.size() == 1 ? named.get(0).id : null;
+  }
+
+  /** Takes members of deposits in. */
+  @Transactional(propagation = Propagation.MANDATORY)
+  public void members(long booksId, long arrivalId, List<Member> members) {
+    List<MoneyInRow> rows = new ArrayList<>();
+    for (Member member : members) {
+      MoneyInRow row = MoneyInRow.of(member);
+      row.id = ids.next();
+      row.booksId = booksId;
+      row.arrivalId = arrivalId;
+      rows.add(row);
+    }
+    bulk.insert(rows);
+  }
+
+  /**
+   * The sum of a batch that a statement brought, locked: same account, reference and amount, whole
+   * and not explained. Empty where none or several are.
+   */
+  @Transactional(propagation = Propagation.MANDATORY)
+  public Optional<MoneyInId> sumOf(long bankAccountId, BatchDetail batch) {
+    List<Long> sums =
+        entities
+            .createQuery(
+                """
+                select m.id from MoneyInRow m
+                where m.bankAccountId = :a and m.bankReference = :r and m.amountMinor = :m
+                  and m.standing = COUNTS and m.detailOfId is null and m.batchReference is null
+                  and not exists (select 1 from ClaimRow c where c.moneyInId = m.id)
+                  and not exists (select 1 from DepositRow d where d.entryId = m.id)
+                """,
+                Long.class)
+            .setParameter("a", bankAccountId)
+            .setParameter("r", batch.reference())
+            .setParameter("m", batch.amountMinor())
+            .getResultList();
+    if (sums.size() != 1) {
+      return Optional.empty();
+    }
+    // a posting locks the sum before it claims it: what is claimed by now is seen here
+    lock(sums.get(0));
+    boolean claimed =
+        !entities
+            .createQuery("select 1 from ClaimRow where moneyInId = :m", Integer.class)
+            .setParameter("m", sums.get(0))
+            .getResultList()
+            .isEmpty();
+    return claimed ? Optional.empty() : Optional.of(new MoneyInId(sums.get(0)));
+  }
+
+  private void lock(long id) {
+    entities
+        .createNativeQuery("select id from money_in where id = :id for update")
+        .setParameter("id", id)
+        .getResultList();
+  }
+
+  /** Puts the parts of a sum in its place; it counts by them from now on. */
+  @Transactional(propagation = Propagation.MANDATORY)
+  public void giveParts(
+      MoneyInId id, BatchDetail batch, long arrivalId, Map<StatementEntry, Integer> ordinals) {
+    MoneyInRow sum = entities.find(MoneyInRow.class, id.number());
+    for (StatementEntry part : batch.parts()) {
+      MoneyInRow row = MoneyInRow.of(part, sum.toFact().currency(), Standing.COUNTS);
+      row.id = ids.next();
+      row.booksId = sum.booksId;
+      row.bankAccountId = sum.bankAccountId;
+      row.statementId = sum.statementId;
+      row.arrivalId = arrivalId;
+      row.ordinal = ordinals.get(part);
+      // the statement says when the sum was booked
+      row.bookingDate = sum.bookingDate;
+      row.detailOfId = sum.id;
+      entities.persist(row);
+    }
+    entities.flush();
+    change("update money_in set standing = 'DETAILED' where id = :id", id.number());
+  }
+
+  /** An entry that is held as possibly double. */
+  public record Held(
+      long bankAccountId,
+      long arrivalId,
+      int place,
+      LocalDate bookingDate,
+      long amountMinor,
+      String words) {}
+
+  /**
+   * @throws Refusal {@code not-held}
+   */
+  @Transactional(propagation = Propagation.MANDATORY)
+  public Held held(long booksId, MoneyInId id) {
+    lock(id.number());
+    MoneyInRow row = entities.find(MoneyInRow.class, id.number());
+    if (row == null || row.booksId != booksId || row.standing != Standing.HELD) {
+      throw new Refusal("not-held", "This entry is not held any more; somebody was first.");
+    }
+    return new Held(
+        row.bankAccountId,
+        row.arrivalId,
+        row.place,
+        row.bookingDate,
+        row.amountMinor,
+        row.toFact().words());
+  }
+
+  /** A held entry counts from now on. */
+  @Transactional(propagation = Propagation.MANDATORY)
+  public void count(MoneyInId id) {
+    change("update money_in set standing = 'COUNTS' where id = :id", id.number());
+  }
+
+  /** A held entry is known, and goes. */
+  @Transactional(propagation = Propagation.MANDATORY)
+  public void drop(MoneyInId id) {
+    change("delete from money_in where id = :id", id.number());
+  }
+
+  /**
+   * Takes out what a file brought: what a posting names stays and counts no more. Sums whose parts
+   * it gave count by themselves again.
+   */
+  @Transactional(propagation = Propagation.MANDATORY)
+  public void withdraw(long arrivalId) {
+    for (String remove :
+        List.of(
+            "update money_in set standing = 'COUNTS' where id in (select detail_of_id from money_in where arrival_id = :id and detail_of_id is not null)",
+            "update money_in set reverses_id = null where arrival_id = :id",
+            "update money_in set standing = 'WITHDRAWN' where arrival_id = :id",
+            "delete from money_in where arrival_id = :id and not exists (select 1 from posting p where p.money_in_id = money_in.id) and not exists (select 1 from tie_part t where t.money_in_id = money_in.id)")) {
+      change(remove, arrivalId);
+    }
+  }
+
+  private void change(String sql, long id) {
+    entities.createNativeQuery(sql).setParameter("id", id).executeUpdate();
+  }
+
+  /** Whether a later file gives the parts of an entry in this one: that file. */
+  @Transactional(readOnly = true)
+  public Optional<Long> detailedBy(long arrivalId) {
+    return entities
+        .createQuery(
+            """
+            select part.arrivalId from MoneyInRow part
+            join MoneyInRow sum on sum.id = part.detailOfId where sum.arrivalId = :a
+            """,
+            Long.class)
+        .setParameter("a", arrivalId)
+        .setMaxResults(1)
+        .getResultStream()
+        .findFirst();
+  }
+}

@@ -1,0 +1,276 @@
+package io.sumbrel.server.receipt;
+
+import io.sumbrel.core.bank.AccountHistory;
+import io.sumbrel.core.deposit.DepositKind;
+import io.sumbrel.core.ledger.AccountCode;
+import io.sumbrel.core.receipt.MoneyInId;
+import io.sumbrel.core.refusal.Refusal;
+import jakarta.persistence.EntityManager;
+import java.time.LocalDate;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.TreeMap;
+import java.util.stream.Stream;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Propagation;
+import org.springframework.transaction.annotation.Transactional;
+
+/** The stored sums that must be explained, and the statements of the bank. */
+@Component
+public class MoneyLines {
+  private final EntityManager entities;
+
+  MoneyLines(EntityManager entities) {
+    this.entities = entities;
+  }
+
+  /** Every sum that counts, in the order of booking. */
+  @Transactional(readOnly = true)
+  public List<MoneyLine> all(long booksId) {
+    return standing(booksId, Standing.COUNTS);
+  }
+
+  /** Entries that are possibly double and count nowhere until a person says. */
+  @Transactional(readOnly = true)
+  public List<MoneyLine> held(long booksId) {
+    return standing(booksId, Standing.HELD);
+  }
+
+  /** What was a sum once: it was given its parts, or its file was withdrawn. */
+  @Transactional(readOnly = true)
+  public List<MoneyLine> gone(long booksId) {
+    return Stream.of(Standing.DETAILED, Standing.WITHDRAWN)
+        .flatMap(s -> standing(booksId, s).stream())
+        .toList();
+  }
+
+  /** The day of the earliest entry of a file, which must not lie in a closed month. */
+  @Transactional(readOnly = true)
+  public Optional<LocalDate> earliestOf(long arrivalId) {
+    return Optional.ofNullable(
+        entities
+            .createQuery(
+                "select min(bookingDate) from MoneyInRow where arrivalId = :a", LocalDate.class)
+            .setParameter("a", arrivalId)
+            .getSingleResult());
+  }
+
+  private List<MoneyLine> standing(long booksId, Standing standing) {
+    return lines("m.booksId = :b and m.standing = :s", Map.of("b", booksId, "s", standing));
+  }
+
+  private List<MoneyLine> lines(String which, Map<String, Object> values) {
+    var query =
+        entities.createQuery(
+            """
+            select m, d.id, d.kind, d.reference, d.bankAccountId, d.clearingCode from MoneyInRow m
+            left join DepositMemberRow x on x.id = m.depositMemberId
+            left join DepositRow d on d.id = x.depositId
+            where\s"""
+                + which
+                + " order by m.bookingDate, m.id",
+            Object[].class);
+    values.forEach(query::setParameter);
+    return query.getResultStream().map(MoneyLines::line).toList();
+  }
+
+  private static MoneyLine line(Object[] row) {
+    MoneyInRow money = (MoneyInRow) row[0];
+    Optional<MoneyLine.OfDeposit> deposit =
+        Optional.ofNullable((Long) row[1])
+            .map(
+                id ->
+                    new MoneyLine.OfDeposit(
+                        id,
+                        (DepositKind) row[2],
+                        (String) row[3],
+                        new AccountCode((String) row[5])));
+    return money.toLine(deposit, deposit.isPresent() ? (Long) row[4] : money.bankAccountId);
+  }
+
+  /**
+   * @throws Refusal {@code not-found}
+   */
+  @Transactional(readOnly = true)
+  public MoneyLine find(long booksId, MoneyInId id) {
+    return lines("m.booksId = :b and m.id = :id", Map.of("b", booksId, "id", id.number())).stream()
+        .findFirst()
+        .orElseThrow(() -> new Refusal("not-found", "There is no such money in these books."));
+  }
+
+  /**
+   * A sum that counts, and may be explained by a tape or a tie.
+   *
+   * @throws Refusal {@code not-found}, {@code held}, {@code detailed}, {@code withdrawn}
+   */
+  @Transactional(readOnly = true)
+  public MoneyLine counting(long booksId, MoneyInId id) {
+    MoneyLine found = find(booksId, id);
+    MoneyInRow row = entities.find(MoneyInRow.class, id.number());
+    if (row.standing == Standing.HELD) {
+      throw new Refusal(
+          "held", "This entry is held as possibly double; say at Arrivals whether it is.");
+    }
+    if (row.standing == Standing.DETAILED) {
+      throw new Refusal(
+          "detailed", "The parts of this sum have come; they are explained in its place.");
+    }
+    if (row.standing == Standing.WITHDRAWN) {
+      throw new Refusal("withdrawn", "The file that brought this entry was withdrawn.");
+    }
+    return found;
+  }
+
+  /** What was taken in, by arrival: entries that count, by themselves or by their parts. */
+  @Transactional(readOnly = true)
+  public Map<Long, TakenIn> taken(long booksId) {
+    Map<Long, TakenIn> taken = new HashMap<>();
+    entities
+        .createQuery(
+            """
+            select arrivalId, count(*), sum(amountMinor) from MoneyInRow
+            where booksId = :b and standing <> HELD and standing <> WITHDRAWN group by arrivalId
+            """,
+            Object[].class)
+        .setParameter("b", booksId)
+        .getResultStream()
+        .forEach(r -> taken.put((Long) r[0], new TakenIn((Long) r[1], (Long) r[2])));
+    return taken;
+  }
+
+  /**
+   * Money in that somebody placed by a tape on a business date, and that stands so, by currency.
+   */
+  @Transactional(readOnly = true)
+  public Map<String, Long> explainedOn(long booksId, LocalDate day) {
+    Map<String, Long> explained = new TreeMap<>();
+    entities
+        .createQuery(
+            """
+            select m.currency, sum(m.amountMinor) from MoneyInRow m
+            join ClaimRow c on c.moneyInId = m.id
+            join PostingRow p on p.id = c.postingId
+            where p.booksId = :b and p.actedOn = :d and m.amountMinor > 0
+              and p.moneyInId is not null
+            group by m.currency
+            """,
+            Object[].class)
+        .setParameter("b", booksId)
+        .setParameter("d", day)
+        .getResultStream()
+        .forEach(r -> explained.put((String) r[0], (Long) r[1]));
+    return explained;
+  }
+
+  /** As which sum a member of a deposit must be explained, by the member. */
+  @Transactional(readOnly = true)
+  public Map<Long, MoneyInId> ofMembers(long booksId) {
+    Map<Long, MoneyInId> ofMembers = new HashMap<>();
+    entities
+        .createQuery(
+            "select depositMemberId, id from MoneyInRow where booksId = :b and depositMemberId is not null",
+            Object[].class)
+        .setParameter("b", booksId)
+        .getResultStream()
+        .forEach(r -> ofMembers.put((Long) r[0], new MoneyInId((Long) r[1])));
+    return ofMembers;
+  }
+
+  /** Locks a sum; whoever reads its claim in a later statement sees the newest. */
+  @Transactional(propagation = Propagation.MANDATORY)
+  public void lock(MoneyInId id) {
+    entities
+        .createNativeQuery("select id from money_in where id = :id for update")
+        .setParameter("id", id.number())
+        .getResultList();
+  }
+
+  /**
+   * Where an entry of a file stands.
+   *
+   * @param takesBack the booking that it takes back, in words; or how the bank names that
+   */
+  public record InFile(long id, Standing standing, Optional<String> takesBack) {}
+
+  /** The entries that a file brought, by their ordinals in it. */
+  @Transactional(readOnly = true)
+  public Map<Integer, InFile> inFile(long arrivalId) {
+    Map<Integer, InFile> inFile = new HashMap<>();
+    entities
+        .createQuery("from MoneyInRow where arrivalId = :a", MoneyInRow.class)
+        .setParameter("a", arrivalId)
+        .getResultStream()
+        .forEach(m -> inFile.put(m.ordinal, new InFile(m.id, m.standing, takesBack(m))));
+    return inFile;
+  }
+
+  private Optional<String> takesBack(MoneyInRow money) {
+    return Optional.ofNullable(money.reversesId)
+        .map(id -> entities.find(MoneyInRow.class, id))
+        .map(o -> o.toFact().words() + " of " + o.bookingDate)
+        .or(() -> Optional.ofNullable(money.originalReference));
+  }
+
+  /** An entry of an account, as a newer statement is held against it. */
+  public record KnownEntry(long statementId, boolean held, AccountHistory.Known known) {}
+
+  /** The entries of an account from a day on, held ones too, in the order of booking. */
+  @Transactional(readOnly = true)
+  public List<KnownEntry> knownOf(long bankAccountId, LocalDate from) {
+    return entities
+        .createQuery(
+            """
+            from MoneyInRow
+            where bankAccountId = :a and bookingDate >= :d and detailOfId is null
+              and standing <> WITHDRAWN
+            order by bookingDate, id
+            """,
+            MoneyInRow.class)
+        .setParameter("a", bankAccountId)
+        .setParameter("d", from)
+        .getResultStream()
+        .map(m -> new KnownEntry(m.statementId, m.standing == Standing.HELD, m.toKnown()))
+        .toList();
+  }
+
+  /**
+   * Entries of an account, summed.
+   *
+   * @param minor in minor units of the account's currency
+   */
+  public record Figures(long count, long minor, Optional<LocalDate> oldest) {}
+
+  /** All that counts on an account. */
+  @Transactional(readOnly = true)
+  public Figures counted(long bankAccountId) {
+    return figures(bankAccountId, "m.standing = COUNTS");
+  }
+
+  /** What is held on an account as possibly double. */
+  @Transactional(readOnly = true)
+  public Figures heldOn(long bankAccountId) {
+    return figures(bankAccountId, "m.standing = HELD");
+  }
+
+  /** What counts on an account and is not explained. */
+  @Transactional(readOnly = true)
+  public Figures unexplained(long bankAccountId) {
+    return figures(
+        bankAccountId,
+        "m.standing = COUNTS and not exists (select 1 from ClaimRow c where c.moneyInId = m.id)");
+  }
+
+  private Figures figures(long bankAccountId, String which) {
+    Object[] row =
+        entities
+            .createQuery(
+                "select count(m), coalesce(sum(m.amountMinor), 0), min(m.bookingDate) from MoneyInRow m where m.bankAccountId = :a and "
+                    + which,
+                Object[].class)
+            .setParameter("a", bankAccountId)
+            .getSingleResult();
+    return new Figures((Long) row[0], (Long) row[1], Optional.ofNullable((LocalDate) row[2]));
+  }
+}

@@ -1,0 +1,139 @@
+package io.sumbrel.server.rules;
+
+import io.sumbrel.core.party.CustomerId;
+import io.sumbrel.core.refusal.Refusal;
+import io.sumbrel.core.rules.HouseLimits;
+import io.sumbrel.core.rules.HouseRules;
+import io.sumbrel.core.rules.SilentList;
+import io.sumbrel.core.rules.SilentList.Entry;
+import io.sumbrel.core.rules.SilentPayments;
+import io.sumbrel.core.rules.SilentStep;
+import io.sumbrel.server.audit.AuditRecord;
+import io.sumbrel.server.books.Houses;
+import io.sumbrel.server.party.Customers;
+import io.sumbrel.server.people.Actor;
+import jakarta.persistence.EntityManager;
+import java.util.Arrays;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+
+/** What a house has laid down about how its money is read, kept as data. */
+@Component
+public class Rules {
+  private static final String OFF = "-";
+
+  private final EntityManager entities;
+  private final Limits limits;
+  private final Houses houses;
+  private final Customers customers;
+  private final AuditRecord audit;
+
+  Rules(
+      EntityManager entities,
+      Limits limits,
+      Houses houses,
+      Customers customers,
+      AuditRecord audit) {
+    this.entities = entities;
+    this.limits = limits;
+    this.houses = houses;
+    this.customers = customers;
+    this.audit = audit;
+  }
+
+  @Transactional(readOnly = true)
+  public HouseRules of(long booksId) {
+    Map<CustomerId, SilentList> own = new HashMap<>();
+    customers.silentLists(booksId).forEach((customer, list) -> own.put(customer, read(list)));
+    Optional<SilentList> house = houses.silentList(booksId).map(Rules::read);
+    return new HouseRules(
+        limits.of(booksId), withheldRates(booksId), new SilentPayments(house, own));
+  }
+
+  /** The rates at which customers withhold tax, in hundredths of a per cent, rising. */
+  @Transactional(readOnly = true)
+  public List<Integer> withheldRates(long booksId) {
+    return rates(booksId).stream().map(r -> r.basisPoints).toList();
+  }
+
+  /**
+   * Sets the list of the house for silent payments.
+   *
+   * @param list empty when likelihood alone shall decide again
+   */
+  @Transactional
+  public void keepHouseList(Actor actor, Optional<SilentList> list) {
+    houses.keepSilentList(actor.booksId(), list.map(Rules::written));
+    audit.append(actor, "silent-list-set", "the house", words(list, "by likelihood"));
+  }
+
+  /**
+   * Sets a list that was agreed with a customer.
+   *
+   * @param list empty when that of the house shall hold
+   * @throws Refusal {@code not-found} when there is no such customer
+   */
+  @Transactional
+  public void keepOwnList(Actor actor, CustomerId customer, Optional<SilentList> list) {
+    String name = customers.one(actor.booksId(), customer).name();
+    customers.keepSilentList(customer, list.map(Rules::written));
+    audit.append(actor, "silent-list-set", name, words(list, "as the house"));
+  }
+
+  /**
+   * Sets the rates at which customers withhold tax, in hundredths of a per cent.
+   *
+   * @throws Refusal {@code withheld-rate} when one is out of bounds
+   */
+  @Transactional
+  public void keepWithheldRates(Actor actor, List<Integer> basisPoints) {
+    HouseRules kept =
+        new HouseRules(limits.of(actor.booksId()), basisPoints, SilentPayments.NOT_SET);
+    rates(actor.booksId()).forEach(entities::remove);
+    entities.flush();
+    kept.withheldBasisPoints()
+        .forEach(r -> entities.persist(WithheldRateRow.of(actor.booksId(), r)));
+    String words =
+        kept.withheldBasisPoints().stream()
+            .map(r -> HouseRules.rateWords(r) + " %")
+            .collect(Collectors.joining(", "));
+    audit.append(actor, "withheld-rates-set", "the house", words);
+  }
+
+  /** Sets how far people may go, and how far the machine looks. */
+  @Transactional
+  public void keepLimits(Actor actor, HouseLimits kept) {
+    limits.store(actor.booksId(), kept);
+    audit.append(actor, "limits-set", "the house", kept.words());
+  }
+
+  private List<WithheldRateRow> rates(long booksId) {
+    return entities
+        .createQuery(
+            "from WithheldRateRow where booksId = :b order by basisPoints", WithheldRateRow.class)
+        .setParameter("b", booksId)
+        .getResultList();
+  }
+
+  private static String words(Optional<SilentList> list, String otherwise) {
+    return list.map(SilentList::words).orElse(otherwise);
+  }
+
+  private static String written(SilentList list) {
+    return list.steps().stream()
+        .map(e -> (e.on() ? "" : OFF) + e.step())
+        .collect(Collectors.joining(","));
+  }
+
+  private static SilentList read(String written) {
+    return new SilentList(
+        Arrays.stream(written.split(","))
+            .map(s -> new Entry(SilentStep.valueOf(s.replace(OFF, "")), !s.startsWith(OFF)))
+            .toList());
+  }
+}

@@ -1,0 +1,42 @@
+package io.sumbrel.server.setup;
+
+import io.sumbrel.core.chart.Chart;
+import io.sumbrel.core.rules.HouseLimits;
+import io.sumbrel.server.audit.AuditRecord;
+import io.sumbrel.server.books.Houses;
+import io.sumbrel.server.chart.Charts;
+import io.sumbrel.server.rules.Limits;
+import java.time.LocalDate;
+import java.time.ZoneId;
+import java.util.Optional;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Begins a set of books, with the chart and the limits that every house starts with. */
+@Component
+public class BeginBooks {
+  private final Houses houses;
+  private final Charts charts;
+  private final Limits limits;
+  private final AuditRecord audit;
+
+  BeginBooks(Houses houses, Charts charts, Limits limits, AuditRecord audit) {
+    this.houses = houses;
+    this.charts = charts;
+    this.limits = limits;
+    this.audit = audit;
+  }
+
+  /**
+   * @param businessDate fixes the business date, as the demonstration house does
+   * @return the id of the new set of books
+   */
+  @Transactional
+  public long begin(String name, ZoneId zone, Optional<LocalDate> businessDate) {
+    long booksId = houses.add(name, zone, businessDate);
+    charts.begin(booksId, Chart.STANDARD);
+    limits.store(booksId, HouseLimits.DEFAULTS);
+    audit.begin(booksId);
+    return booksId;
+  }
+}
