@@ -113,9 +113,8 @@ alter table posting drop constraint if exists posting_check1;
 alter table posting add column actor_kind varchar(10) default 'PERSON' not null;
 alter table posting add column maker varchar(60);
 alter table audit_line add column actor_kind varchar(10) default 'PERSON' not null;
-alter table audit_line add column fact varchar(80) default '' not null;
-alter table audit_line add column fact_hash varchar(64) default '' not null;
-comment on column audit_line.fact_hash is 'Covers what the act stored or left standing, texts and rights too; computed anew by the proof.';
+alter table audit_line add column facts varchar(1000) default '' not null;
+comment on column audit_line.facts is 'What the act stored or left standing, each by its name and a hash of all that it says; computed anew by the proof.';
 
 -- A draft goes with its sum. Made anew: its keys have no names of their own.
 create table draft_anew (

@@ -96,15 +96,17 @@ public final class House {
 
     public House open() {
       long id = books.begin("House", ZoneOffset.UTC, Optional.of(TODAY));
-      Actor clerk = people.add(id, "Ines", "ten letters", Bundle.CLERK);
+      House house =
+          new House(
+              this,
+              people.add(id, "Ines", "ten letters", Bundle.CLERK),
+              people.add(id, "Tomas", "ten letters", Bundle.CLERK),
+              people.add(id, "Ruta", "ten letters", Bundle.SUPERVISOR),
+              people.add(id, "Abel", "ten letters", Bundle.READER));
+      books.record(house.clerk);
       Money begins = Money.ofMinor(Currency.getInstance("USD"), 100_000);
-      accounts.begin(clerk, "Quayline", ACCOUNT, LocalDate.of(2026, 10, 1), begins);
-      return new House(
-          this,
-          clerk,
-          people.add(id, "Tomas", "ten letters", Bundle.CLERK),
-          people.add(id, "Ruta", "ten letters", Bundle.SUPERVISOR),
-          people.add(id, "Abel", "ten letters", Bundle.READER));
+      accounts.begin(house.clerk, "Quayline", ACCOUNT, LocalDate.of(2026, 10, 1), begins);
+      return house;
     }
 
     /** A house that was opened otherwise, as its clerk sees it. */

@@ -311,7 +311,8 @@ final class Imports {
         items,
         postings,
         intakes,
-        AuditTrail.NONE);
+        AuditTrail.NONE,
+        List.of());
   }
 
   private BooksFacts.Deposit tied(BooksFacts.Deposit d) {

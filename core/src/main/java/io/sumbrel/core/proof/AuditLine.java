@@ -12,42 +12,16 @@ import java.util.Optional;
  *
  * @param number without a gap, from 1
  * @param at real time of the act, ISO 8601
- * @param act what was done, such as {@code tape-posted}
- * @param subject what it was done to, such as a posting number
- * @param detail before and after, in words
  */
-public record AuditLine(
-    long number,
-    String at,
-    String actor,
-    String act,
-    String subject,
-    String detail,
-    String previousHash,
-    String hash) {
+public record AuditLine(long number, String at, Act act, String previousHash, String hash) {
 
   /** The hash before the first line. */
   public static final String BEGINNING = "0".repeat(64);
 
   /** The next line of a record, with its hash. */
-  public static AuditLine next(
-      long number,
-      String at,
-      String actor,
-      String act,
-      String subject,
-      String detail,
-      String previousHash,
-      AuditKey key) {
+  public static AuditLine next(long number, String at, Act act, String previousHash, AuditKey key) {
     return new AuditLine(
-        number,
-        at,
-        actor,
-        act,
-        subject,
-        detail,
-        previousHash,
-        key.hash(content(number, at, actor, act, subject, detail, previousHash)));
+        number, at, act, previousHash, key.hash(content(number, at, act, previousHash)));
   }
 
   /**
@@ -56,18 +30,27 @@ public record AuditLine(
    * @param key under which it was; empty for one that was written before there were keys
    */
   boolean isIntact(Optional<AuditKey> key) {
-    String content = content(number, at, actor, act, subject, detail, previousHash);
+    String content = content(number, at, act, previousHash);
     return hash.equals(key.map(k -> k.hash(content)).orElseGet(() -> plainHash(content)));
   }
 
-  /** The fields, each with its length before it, so that none can run into another. */
-  private static String content(long number, Object... fields) {
+  private static String content(long number, String at, Act act, String previousHash) {
     StringBuilder content = new StringBuilder(Long.toString(number));
+    append(content, at, act.actor(), act.name(), act.subject(), act.detail(), previousHash);
+    // lines of persons from before facts were named have nothing more
+    if (act.kind() != ActorKind.PERSON || !act.facts().isEmpty()) {
+      append(content, act.kind());
+      act.facts().forEach(f -> append(content, f.name(), f.hash()));
+    }
+    return content.toString();
+  }
+
+  /** Fields, each with its length before it, so that none can run into another. */
+  private static void append(StringBuilder content, Object... fields) {
     for (Object field : fields) {
       String text = String.valueOf(field);
       content.append('|').append(text.length()).append(':').append(text);
     }
-    return content.toString();
   }
 
   /** SHA-256 without a key, as lines were chained once. */

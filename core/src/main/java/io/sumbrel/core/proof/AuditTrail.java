@@ -1,6 +1,8 @@
 package io.sumbrel.core.proof;
 
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 
 /**
@@ -33,6 +35,18 @@ public record AuditTrail(List<AuditLine> lines, Optional<AuditKey> key, long key
       expected++;
     }
     return Optional.empty();
+  }
+
+  /** Whether facts are named from the first line on, so that one without a line is foreign. */
+  boolean namesFacts() {
+    return !lines.isEmpty() && !lines.get(0).act().facts().isEmpty();
+  }
+
+  /** The line that last named each fact, by the name of the fact. */
+  Map<String, AuditLine> lastNaming() {
+    Map<String, AuditLine> last = new HashMap<>();
+    lines.forEach(l -> l.act().facts().forEach(f -> last.put(f.name(), l)));
+    return last;
   }
 
   /** How many lines there are, and how many under the key. */

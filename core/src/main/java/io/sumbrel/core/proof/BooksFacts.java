@@ -20,6 +20,7 @@ import java.util.Optional;
  *
  * @param gone entries that were explained once and count no more: they were given their parts, or
  *     their file was withdrawn
+ * @param standing what the record names, as it is now
  */
 public record BooksFacts(
     List<Account> accounts,
@@ -31,7 +32,8 @@ public record BooksFacts(
     List<OpenItem> items,
     List<Posting> postings,
     List<Intake> intakes,
-    AuditTrail audit) {
+    AuditTrail audit,
+    List<Fact> standing) {
 
   /** A bank account: where it begins in these books. */
   public record Account(AccountCode code, LocalDate beginsOn, Money beginsWith) {}

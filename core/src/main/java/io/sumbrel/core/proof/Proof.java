@@ -269,6 +269,7 @@ public final class Proof {
         .audit()
         .brokenAt()
         .ifPresent(line -> failures.add("The record is broken at line " + line + "."));
+    requireAsNamed(failures);
     Map<Integer, Integer> last = new TreeMap<>();
     facts.postings().stream()
         .map(Posting::number)
@@ -284,6 +285,30 @@ public final class Proof {
         "The record's numbers and hashes chain; journal numbers have no gap",
         facts.audit().words() + ", " + facts.postings().size() + " journal numbers",
         failures);
+  }
+
+  /** Every fact is as the line says that named it last; since facts are named, all are. */
+  private void requireAsNamed(List<String> failures) {
+    Map<String, AuditLine> named = facts.audit().lastNaming();
+    Map<String, String> standing = new HashMap<>();
+    facts.standing().forEach(f -> standing.put(f.name(), f.hash()));
+    named.forEach(
+        (name, line) -> {
+          boolean same =
+              line.act().facts().stream()
+                  .filter(f -> f.name().equals(name))
+                  .allMatch(f -> f.hash().equals(standing.get(name)));
+          if (!same) {
+            failures.add(
+                "“%s” is not what line %d of the record says.".formatted(name, line.number()));
+          }
+        });
+    boolean allNamed = facts.audit().namesFacts();
+    if (allNamed) {
+      standing.keySet().stream()
+          .filter(name -> !named.containsKey(name))
+          .forEach(name -> failures.add("No line of the record tells of “" + name + "”."));
+    }
   }
 
   private ProofLine unidentified() {

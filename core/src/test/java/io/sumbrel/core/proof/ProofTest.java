@@ -64,6 +64,7 @@ class ProofTest {
   private List<AuditLine> audit = audit("first", "second");
   private List<BooksFacts.Deposit> deposits = List.of();
   private List<BooksFacts.OnHand> onHand = List.of();
+  private List<Fact> standing = List.of();
 
   ProofTest() {
     JournalEntry seen =
@@ -118,11 +119,15 @@ class ProofTest {
         Optional.empty());
   }
 
+  private static Act act(String actor, String name, Fact... facts) {
+    return new Act(ActorKind.PERSON, actor, name, "x", "", List.of(facts));
+  }
+
   private static List<AuditLine> audit(String... acts) {
     List<AuditLine> lines = new ArrayList<>();
     String previous = AuditLine.BEGINNING;
     for (String act : acts) {
-      lines.add(AuditLine.next(lines.size() + 1L, "2026", "Ines", act, "x", "", previous, KEY));
+      lines.add(AuditLine.next(lines.size() + 1L, "2026", act("Ines", act), previous, KEY));
       previous = lines.get(lines.size() - 1).hash();
     }
     return lines;
@@ -140,7 +145,8 @@ class ProofTest {
             List.of(item),
             postings,
             List.of(intake),
-            new AuditTrail(audit, Optional.of(KEY), keyedFrom));
+            new AuditTrail(audit, Optional.of(KEY), keyedFrom),
+            standing);
     return Proof.of(facts).stream().filter(l -> !l.holds()).map(ProofLine::number).toList();
   }
 
@@ -192,7 +198,8 @@ class ProofTest {
         List.of(item),
         postings,
         List.of(),
-        AuditTrail.NONE);
+        AuditTrail.NONE,
+        List.of());
   }
 
   @Test
@@ -236,11 +243,36 @@ class ProofTest {
   void seesARecordThatWasChangedOrCut() {
     AuditLine first = audit.get(0);
     audit.set(
-        0, new AuditLine(1, "2026", "Tomas", "first", "x", "", first.previousHash(), first.hash()));
+        0, new AuditLine(1, "2026", act("Tomas", "first"), first.previousHash(), first.hash()));
     assertThat(broken()).containsExactly(11);
     audit = audit("first", "second", "third");
     audit.remove(1);
     assertThat(broken()).containsExactly(11);
+  }
+
+  /** A text, a right or a limit is changed where it stands, and the record is left as it is. */
+  @Test
+  void seesAFactThatIsNotAsTheRecordLeftIt() {
+    Fact then = Fact.of("rights", List.of("Ines clerk", "Ruta supervisor"));
+    Act told = act("Ines", "rights-given", Fact.of("rights", List.of("none yet")));
+    Act toldAgain = act("Ines", "rights-given", then);
+    AuditLine first = AuditLine.next(1, "2026", told, AuditLine.BEGINNING, KEY);
+    audit = List.of(first, AuditLine.next(2, "2026", toldAgain, first.hash(), KEY));
+    standing = List.of(then);
+    assertThat(broken()).isEmpty();
+    standing = List.of(Fact.of("rights", List.of("Ines supervisor", "Ruta supervisor")));
+    assertThat(broken()).containsExactly(11);
+    standing = List.of();
+    assertThat(broken()).as("gone").containsExactly(11);
+    standing = List.of(then, Fact.of("posting 2026-0009", List.of()));
+    assertThat(broken()).as("of which no line tells").containsExactly(11);
+  }
+
+  /** Cells that run into one another would hash alike. */
+  @Test
+  void aFactTellsItsCellsApart() {
+    assertThat(Fact.of("x", List.of("ab", "c"))).isNotEqualTo(Fact.of("x", List.of("a", "bc")));
+    assertThat(Fact.of("x", List.of("1:a"))).isNotEqualTo(Fact.of("x", List.of("1", "a")));
   }
 
   /** Somebody writes the whole record anew, hashes too, but has not the key. */
@@ -252,7 +284,7 @@ class ProofTest {
     audit = new ArrayList<>();
     String previous = AuditLine.BEGINNING;
     for (int i = 1; i < 4; i++) {
-      audit.add(AuditLine.next(i, "2026", "Nobody", "first", "x", "", previous, other));
+      audit.add(AuditLine.next(i, "2026", act("Nobody", "first"), previous, other));
       previous = audit.get(i - 1).hash();
     }
     assertThat(broken()).containsExactly(11);
@@ -270,10 +302,7 @@ class ProofTest {
             new AuditLine(
                 1,
                 "2026",
-                "Ines",
-                "first",
-                "x",
-                "",
+                act("Ines", "first"),
                 AuditLine.BEGINNING,
                 "b19d9bb7007e9a34589f50ff5738d86e1c95688ed8b62ba8ddd6cd612af9de63"));
     keyedFrom = 2;

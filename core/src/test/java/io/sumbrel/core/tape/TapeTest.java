@@ -18,6 +18,7 @@ import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.core.rules.HouseLimits;
+import io.sumbrel.core.tax.TaxPart;
 import java.time.LocalDate;
 import java.util.Arrays;
 import java.util.Currency;
@@ -136,6 +137,48 @@ class TapeTest {
             TapeLine.settles(INVOICE.id(), 128_000),
             TapeLine.onAccount(ALDER, 1_000));
     assertThat(journal(tape)).containsExactly(125_000L, 4_000L, -128_000L, -1_000L);
+  }
+
+  private static Tape withoutMoney(TapeLine... lines) {
+    Map<ItemId, OpenItem> items = Map.of(INVOICE.id(), INVOICE, CREDIT.id(), CREDIT);
+    return Tape.of(
+        TapeMoney.none(USD, DAY),
+        Arrays.asList(lines),
+        new TapeFacts(
+            items,
+            Chart.STANDARD,
+            HouseLimits.DEFAULTS,
+            List.of(),
+            Authority.CLERK,
+            DifferencesBefore.NONE));
+  }
+
+  @Test
+  void usesACreditWithoutMoney() {
+    Tape tape =
+        withoutMoney(
+            TapeLine.creditUsed(CREDIT.id(), 4_000), TapeLine.settles(INVOICE.id(), 4_000));
+    assertThat(journal(tape)).containsExactly(4_000L, -4_000L);
+    assertThatThrownBy(
+            () ->
+                withoutMoney(
+                    TapeLine.keptBack(DifferenceReason.BANK_CHARGE, 100),
+                    TapeLine.settles(INVOICE.id(), 100)))
+        .hasMessage("“kept back” needs money that came in.");
+  }
+
+  @Test
+  void splitsTaxOffWhatGoesToAnAccountAsItsCodeSaysAndNotOtherwise() {
+    TapeLine line = TapeLine.toAccount(StandardAccount.OTHER_INCOME.code(), 12_000);
+    TaxPart part = Chart.STANDARD.taxIn("SALES", 12_000, DAY);
+    assertThat(journal(judged(12_000, line.taxed(part))))
+        .containsExactly(12_000L, -10_000L, -2_000L);
+    assertThat(journal(judged(-12_000, line.taxed(part))))
+        .containsExactly(-12_000L, 10_000L, 2_000L);
+    TaxPart other = new TaxPart(part.code(), part.account(), part.minor() + 1);
+    refused("tax-code", 12_000, line.taxed(other));
+    refused("tax-code", 12_000, TapeLine.settles(INVOICE.id(), 12_000).taxed(part));
+    refused("note", 12_000, line.noted("x".repeat(TapeLine.MOST_NOTE + 1)));
   }
 
   @Test

@@ -4,6 +4,7 @@ import io.sumbrel.core.bank.Continuation;
 import io.sumbrel.core.bank.StatementEntry;
 import io.sumbrel.core.openitem.ListChoice;
 import io.sumbrel.core.openitem.ListScope;
+import io.sumbrel.core.proof.Fact;
 import io.sumbrel.formats.FileKind;
 import io.sumbrel.server.audit.AuditRecord;
 import io.sumbrel.server.bank.BankAccounts;
@@ -13,6 +14,7 @@ import io.sumbrel.server.books.Houses;
 import io.sumbrel.server.deposit.WaitingForTie;
 import io.sumbrel.server.ledger.Months;
 import io.sumbrel.server.matching.PastPayments;
+import io.sumbrel.server.openitem.Items;
 import io.sumbrel.server.people.Actor;
 import io.sumbrel.server.receipt.MoneyIntake;
 import io.sumbrel.server.receipt.MoneyLines;
@@ -45,6 +47,8 @@ public class AcceptFile {
   private final WaitingForTie waiting;
   private final MoneyIntake intake;
   private final Statements statements;
+  private final ArrivalFacts arrivalFacts;
+  private final Items items;
   private final BringIn bringIn;
   private final MoneyLines moneyLines;
   private final Months months;
@@ -66,6 +70,8 @@ public class AcceptFile {
       WaitingForTie waiting,
       MoneyIntake intake,
       Statements statements,
+      ArrivalFacts arrivalFacts,
+      Items items,
       BringIn bringIn,
       MoneyLines moneyLines,
       Months months) {
@@ -85,6 +91,8 @@ public class AcceptFile {
     this.waiting = waiting;
     this.intake = intake;
     this.statements = statements;
+    this.arrivalFacts = arrivalFacts;
+    this.items = items;
     this.bringIn = bringIn;
     this.moneyLines = moneyLines;
     this.months = months;
@@ -140,8 +148,16 @@ public class AcceptFile {
     }
     bringIn.lookAgain(actor.booksId());
     requireStillOpen(actor, row, file);
+    List<Fact> facts = new ArrayList<>(List.of(arrivalFacts.of(row.id)));
+    if (file.kind().use() == FileKind.Use.OPEN_ITEMS) {
+      items.described(actor.booksId()).ifPresent(facts::add);
+    }
     audit.append(
-        actor, "file-accepted", row.fileName, row.title + ", " + row.statedCount + " lines");
+        actor,
+        "file-accepted",
+        row.fileName,
+        row.title + ", " + row.statedCount + " lines",
+        facts.toArray(Fact[]::new));
     return row.toView(file.statements().isEmpty() ? 0 : row.acceptedCount);
   }
 

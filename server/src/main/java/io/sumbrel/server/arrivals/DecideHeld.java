@@ -16,6 +16,7 @@ import org.springframework.transaction.annotation.Transactional;
 public class DecideHeld {
   private final EntityManager entities;
   private final MoneyIntake intake;
+  private final ArrivalFacts arrivalFacts;
   private final AuditRecord audit;
   private final Months months;
   private final WaitingForTie waiting;
@@ -23,12 +24,14 @@ public class DecideHeld {
   DecideHeld(
       EntityManager entities,
       MoneyIntake intake,
+      ArrivalFacts arrivalFacts,
       AuditRecord audit,
       Months months,
       WaitingForTie waiting) {
     this.waiting = waiting;
     this.entities = entities;
     this.intake = intake;
+    this.arrivalFacts = arrivalFacts;
     this.audit = audit;
     this.months = months;
   }
@@ -64,6 +67,7 @@ public class DecideHeld {
         actor,
         "held-" + verdict.name().toLowerCase(),
         arrival.fileName + " line " + held.place(),
-        held.words() + " booked on " + held.bookingDate());
+        held.words() + " booked on " + held.bookingDate(),
+        arrivalFacts.of(held.arrivalId()));
   }
 }

@@ -59,7 +59,8 @@ class ReadOpenItems {
     read.described().forEach(i -> items.describe(i, extra(read.listed().get(i.id()))));
     if (!read.movements().isEmpty()) {
       Ledger.Source source =
-          new Ledger.Source(Optional.of(arrival.id), i -> origin(arrival, read, i));
+          new Ledger.Source(
+              Optional.of(arrival.id), Optional.empty(), i -> origin(arrival, read, i));
       ledger.append(actor, read, source, "items-read", arrival.fileName);
     }
     count(arrival, comparison);

@@ -40,6 +40,7 @@ public class WithdrawFile {
   private final BankAccounts accounts;
   private final Statements statements;
   private final PastPayments pastPayments;
+  private final ArrivalFacts arrivalFacts;
 
   WithdrawFile(
       EntityManager entities,
@@ -52,7 +53,8 @@ public class WithdrawFile {
       MoneyIntake intake,
       BankAccounts accounts,
       Statements statements,
-      PastPayments pastPayments) {
+      PastPayments pastPayments,
+      ArrivalFacts arrivalFacts) {
     this.entities = entities;
     this.clock = clock;
     this.audit = audit;
@@ -64,6 +66,7 @@ public class WithdrawFile {
     this.accounts = accounts;
     this.statements = statements;
     this.pastPayments = pastPayments;
+    this.arrivalFacts = arrivalFacts;
   }
 
   /**
@@ -101,7 +104,7 @@ public class WithdrawFile {
     row.heldCount = 0;
     row.decide(ArrivalState.WITHDRAWN, actor.name(), clock.instant());
     earliest.ifPresent(d -> months.requireStillOpen(actor.booksId(), d));
-    audit.append(actor, "file-withdrawn", row.fileName, row.title);
+    audit.append(actor, "file-withdrawn", row.fileName, row.title, arrivalFacts.of(arrivalId));
     return row.toView(0);
   }
 

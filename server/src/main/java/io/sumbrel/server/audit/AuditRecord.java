@@ -1,7 +1,9 @@
 package io.sumbrel.server.audit;
 
+import io.sumbrel.core.proof.Act;
 import io.sumbrel.core.proof.AuditLine;
 import io.sumbrel.core.proof.AuditTrail;
+import io.sumbrel.core.proof.Fact;
 import io.sumbrel.server.people.Actor;
 import io.sumbrel.server.persistence.Column;
 import io.sumbrel.server.persistence.OnDisk;
@@ -57,16 +59,20 @@ public class AuditRecord {
     head(booksId);
   }
 
-  /** Appends a line: the last thing that an act does. */
+  /**
+   * Appends a line: the last thing that an act does to the books.
+   *
+   * @param facts what it stored, or left standing
+   */
   @Transactional(propagation = Propagation.MANDATORY)
-  public void append(Actor actor, String act, String subject, String detail) {
+  public void append(Actor actor, String act, String subject, String detail, Fact... facts) {
     AuditHeadRow head = head(actor.booksId());
     String at = clock.instant().truncatedTo(ChronoUnit.MILLIS).toString();
     String cut = Column.cut(detail, 2000);
     long number = head.lastNumber + 1;
     keys.keyedFrom(actor.booksId(), number);
-    AuditLine line =
-        AuditLine.next(number, at, actor.name(), act, subject, cut, head.lastHash, keys.key());
+    Act done = new Act(actor.kind(), actor.name(), act, subject, cut, List.of(facts));
+    AuditLine line = AuditLine.next(number, at, done, head.lastHash, keys.key());
     entities.persist(AuditLineRow.of(actor.booksId(), line));
     head.lastNumber = line.number();
     head.lastHash = line.hash();

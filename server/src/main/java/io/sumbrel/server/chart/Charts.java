@@ -4,6 +4,7 @@ import io.sumbrel.core.chart.Chart;
 import io.sumbrel.core.ledger.AccountCode;
 import io.sumbrel.core.ledger.AccountUse;
 import io.sumbrel.core.ledger.LedgerAccount;
+import io.sumbrel.core.proof.Fact;
 import io.sumbrel.core.refusal.Refusal;
 import jakarta.persistence.EntityManager;
 import java.util.ArrayList;
@@ -44,6 +45,18 @@ public class Charts {
         rows(PaymentMethodRow.class, booksId, "place").stream()
             .map(PaymentMethodRow::toFact)
             .toList());
+  }
+
+  /** The chart as it stands, but for the accounts of bank accounts, which begin by a posting. */
+  @Transactional(readOnly = true)
+  public Fact standing(long booksId) {
+    Chart chart = of(booksId);
+    List<Object> cells = new ArrayList<>();
+    chart.accounts().stream().filter(a -> a.use() != AccountUse.BANK).forEach(cells::add);
+    cells.addAll(chart.reasons());
+    cells.addAll(chart.taxCodes());
+    cells.addAll(chart.methods());
+    return Fact.of("chart", cells);
   }
 
   private <T> List<T> rows(Class<T> type, long booksId, String order) {

@@ -14,10 +14,12 @@ import jakarta.persistence.Enumerated;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import java.time.LocalDate;
+import java.util.Arrays;
 import java.util.Currency;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Consumer;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.hibernate.annotations.Immutable;
@@ -74,6 +76,24 @@ class DepositMemberRow {
             MAX_DETAILS);
     row.note = Column.cut(member.note(), 2000);
     return row;
+  }
+
+  /** All that was brought of it; on which slip it lies may change. */
+  void write(Consumer<Object> cells) {
+    Arrays.asList(
+            id,
+            place,
+            ordinal,
+            kind,
+            memberDate,
+            currency,
+            amountMinor,
+            number,
+            payerName,
+            payerAccount,
+            details,
+            note)
+        .forEach(cells);
   }
 
   DepositMember toFact() {

@@ -12,9 +12,11 @@ import jakarta.persistence.Enumerated;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import java.time.LocalDate;
+import java.util.Arrays;
 import java.util.Currency;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Consumer;
 
 @Entity
 @Table(name = "deposit")
@@ -54,6 +56,12 @@ class DepositRow {
         netMinor,
         words(),
         others);
+  }
+
+  /** All that was brought of it; for what it waits may change. */
+  void write(Consumer<Object> cells) {
+    Arrays.asList(id, bankAccountId, kind, currency, reference, depositDate, netMinor, clearingCode)
+        .forEach(cells);
   }
 
   String words() {

@@ -17,6 +17,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Consumer;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Propagation;
@@ -229,6 +230,22 @@ public class Deposits {
       first[i] = first[i - 1] + deposits.get(i - 1).deposit().members().size();
     }
     return first;
+  }
+
+  /** All that is said of the deposits and members that a file brought, for their hash. */
+  @Transactional(readOnly = true)
+  public void write(long arrivalId, Consumer<Object> cells) {
+    entities
+        .createQuery("from DepositRow where arrivalId = :a order by id", DepositRow.class)
+        .setParameter("a", arrivalId)
+        .getResultStream()
+        .forEach(d -> d.write(cells));
+    entities
+        .createQuery(
+            "from DepositMemberRow where arrivalId = :a order by id", DepositMemberRow.class)
+        .setParameter("a", arrivalId)
+        .getResultStream()
+        .forEach(m -> m.write(cells));
   }
 
   /** The accounts into which the deposits of a file go. */

@@ -225,7 +225,7 @@ class Desk {
         worked.stream().filter(d -> d.personId() == actor.personId()).findFirst();
     Set<ItemId> named = new HashSet<>();
     row.ways().forEach(w -> w.lines().forEach(l -> l.item().ifPresent(named::add)));
-    mine.ifPresent(d -> d.lines().forEach(l -> l.itemId().map(ItemId::new).ifPresent(named::add)));
+    worked.forEach(d -> d.lines().forEach(l -> l.itemId().map(ItemId::new).ifPresent(named::add)));
     Map<ItemId, LineView.ItemView> views = itemViews(actor.booksId(), named);
     return new MoneyView(
         id.number(),
@@ -249,9 +249,18 @@ class Desk {
         row.customer().map(CustomerId::number),
         mine.map(d -> relined(d.lines(), views)),
         worked.stream().anyMatch(Drafts.Draft::putBy),
+        mine.flatMap(Drafts.Draft::waitsFor),
+        mine.flatMap(Drafts.Draft::sentBack),
         worked.stream()
             .filter(d -> d.personId() != actor.personId())
-            .map(d -> new OtherDraftView(d.person(), d.changedAt()))
+            .map(
+                d ->
+                    new OtherDraftView(
+                        d.personId(),
+                        d.person(),
+                        d.changedAt(),
+                        d.waitsFor(),
+                        d.waitsFor().map(w -> relined(d.lines(), views))))
             .toList(),
         (int) board.pile().stream().filter(l -> l.payer().equals(line.payer())).count() - 1);
   }
@@ -343,7 +352,7 @@ class Desk {
     List<TapeLine> tape = postTape.lines(actor, lines, line.moneyIn().bookingDate());
     long left = Tape.leftToPlace(TapeMoney.of(line.moneyIn()), tape);
     try {
-      postTape.judge(actor, line.moneyIn(), tape);
+      postTape.judge(actor, line.moneyIn(), tape, actor.authority());
       return new JudgedView(0, true, "", "");
     } catch (Refusal e) {
       return new JudgedView(left, false, e.code(), e.getMessage());

@@ -15,6 +15,7 @@ import io.sumbrel.server.people.Actor;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
+import org.springframework.http.HttpStatus;
 import org.springframework.security.access.prepost.PreAuthorize;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -25,6 +26,7 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 
 @RestController
@@ -37,6 +39,7 @@ class DeskController {
   private final PostTape postTape;
   private final TurnBackPosting turnBackPosting;
   private final Charts charts;
+  private final SecondPerson secondPerson;
 
   DeskController(
       PlanBoard plans,
@@ -45,7 +48,8 @@ class DeskController {
       Drafts drafts,
       PostTape postTape,
       TurnBackPosting turnBackPosting,
-      Charts charts) {
+      Charts charts,
+      SecondPerson secondPerson) {
     this.plans = plans;
     this.desk = desk;
     this.doneList = doneList;
@@ -53,6 +57,7 @@ class DeskController {
     this.postTape = postTape;
     this.turnBackPosting = turnBackPosting;
     this.charts = charts;
+    this.secondPerson = secondPerson;
   }
 
   record DraftRequest(List<LineView> lines, boolean putBy) {}
@@ -131,11 +136,68 @@ class DeskController {
       @PathVariable long id,
       @RequestHeader("Idempotency-Key") String key,
       @RequestBody PostTape.PostingRequest request) {
+    requireKey(key);
+    MoneyInId moneyIn = new MoneyInId(id);
+    return postTape.post(
+        actor, moneyIn, request, key, plans.said(actor.booksId(), moneyIn), Optional.empty());
+  }
+
+  private static void requireKey(String key) {
     if (key.isBlank() || key.length() > 80) {
       throw new Refusal("key", "An idempotency key has up to 80 characters.");
     }
+  }
+
+  record AskRequest(List<LineView> lines) {}
+
+  record AskedView(String why) {}
+
+  record ApprovalRequest(long personId) {}
+
+  record SendBackRequest(long personId, String words) {}
+
+  /** Lets a tape beyond one's own limits wait for a second person. */
+  @PostMapping("/money/{id}/asking")
+  @PreAuthorize("hasAuthority('POST')")
+  AskedView ask(
+      @AuthenticationPrincipal Actor actor,
+      @PathVariable long id,
+      @RequestBody AskRequest request) {
+    return new AskedView(secondPerson.ask(actor, new MoneyInId(id), request.lines()));
+  }
+
+  @PostMapping("/money/{id}/approval")
+  @PreAuthorize("hasAuthority('APPROVE')")
+  Posted approve(
+      @AuthenticationPrincipal Actor actor,
+      @PathVariable long id,
+      @RequestHeader("Idempotency-Key") String key,
+      @RequestBody ApprovalRequest request) {
+    requireKey(key);
     MoneyInId moneyIn = new MoneyInId(id);
-    return postTape.post(actor, moneyIn, request, key, plans.said(actor.booksId(), moneyIn));
+    return secondPerson.approve(
+        actor, moneyIn, request.personId(), key, plans.said(actor.booksId(), moneyIn));
+  }
+
+  @PostMapping("/money/{id}/sending-back")
+  @PreAuthorize("hasAuthority('APPROVE')")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void sendBack(
+      @AuthenticationPrincipal Actor actor,
+      @PathVariable long id,
+      @RequestBody SendBackRequest request) {
+    secondPerson.sendBack(actor, new MoneyInId(id), request.personId(), request.words());
+  }
+
+  /** Uses credits without money that came in. */
+  @PostMapping("/credits")
+  @PreAuthorize("hasAuthority('POST')")
+  Posted useCredits(
+      @AuthenticationPrincipal Actor actor,
+      @RequestHeader("Idempotency-Key") String key,
+      @RequestBody PostTape.CreditsRequest request) {
+    requireKey(key);
+    return postTape.useCredits(actor, request, key);
   }
 
   @PostMapping("/postings/{year}/{number}/turning-back")

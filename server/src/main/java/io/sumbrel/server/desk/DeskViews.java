@@ -80,13 +80,25 @@ final class DeskViews {
       List<LineView> lines,
       List<EvidenceView> evidence) {}
 
-  /** Somebody else's unposted tape on the same sum. */
-  record OtherDraftView(String person, Instant changedAt) {}
+  /**
+   * Somebody else's unposted tape on the same sum.
+   *
+   * @param waitsFor why it waits for a second person
+   * @param lines of one that waits
+   */
+  record OtherDraftView(
+      long personId,
+      String person,
+      Instant changedAt,
+      Optional<String> waitsFor,
+      Optional<List<LineView>> lines) {}
 
   /**
    * One sum, with everything that may explain it.
    *
    * @param reached whether open items reach the sum in any way
+   * @param waitsFor why one's own tape waits for a second person
+   * @param sentBack what the second person said against it
    * @param recordedAlready in words, that the money may be in the books already; else empty
    */
   record MoneyView(
@@ -111,6 +123,8 @@ final class DeskViews {
       Optional<Long> customerId,
       Optional<List<LineView>> draft,
       boolean putBy,
+      Optional<String> waitsFor,
+      Optional<String> sentBack,
       List<OtherDraftView> others,
       int otherMoneyOfPayer) {}
 

@@ -18,4 +18,10 @@ class DraftRow {
   String tapeLines;
   boolean putBy;
   Instant changedAt;
+
+  /** Why it waits for a second person. */
+  String waitsFor;
+
+  /** What the second person said against it. */
+  String sentBack;
 }

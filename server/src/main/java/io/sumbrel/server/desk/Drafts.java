@@ -1,13 +1,16 @@
 package io.sumbrel.server.desk;
 
 import io.sumbrel.core.receipt.MoneyInId;
+import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.core.tape.Tape;
 import io.sumbrel.server.people.Actor;
+import io.sumbrel.server.persistence.Column;
 import jakarta.persistence.EntityManager;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import tools.jackson.core.type.TypeReference;
@@ -29,16 +32,26 @@ public class Drafts {
     this.json = json;
   }
 
-  /** Somebody's unposted tape. */
+  /**
+   * Somebody's unposted tape.
+   *
+   * @param waitsFor why it waits for a second person
+   * @param sentBack what the second person said against it
+   */
   record Draft(
       long moneyInId,
       long personId,
       String person,
       List<LineView> lines,
       boolean putBy,
-      Instant changedAt) {}
+      Instant changedAt,
+      Optional<String> waitsFor,
+      Optional<String> sentBack) {}
 
-  /** Keeps a tape as it is; an empty one that is not put by is dropped. */
+  /**
+   * Keeps a tape as it is; an empty one that is not put by is dropped. One that waited for a second
+   * person waits no more: its maker has it in hand again.
+   */
   @Transactional
   void keep(Actor actor, MoneyInId moneyIn, List<LineView> lines, boolean putBy) {
     if (lines.size() > Tape.MOST_LINES) {
@@ -50,7 +63,7 @@ public class Drafts {
         .setParameter("p", actor.personId())
         .getResultList();
     if (lines.isEmpty() && !putBy) {
-      drop(actor, moneyIn);
+      drop(actor.personId(), moneyIn);
       return;
     }
     DraftRow.Key key = new DraftRow.Key(moneyIn.number(), actor.personId());
@@ -63,13 +76,48 @@ public class Drafts {
     row.tapeLines = json.writeValueAsString(lines.stream().map(l -> l.showing(Map.of())).toList());
     row.putBy = putBy;
     row.changedAt = clock.instant();
+    row.waitsFor = null;
     entities.merge(row);
   }
 
+  /** Lets a tape that is kept wait for a second person. */
   @Transactional
-  void drop(Actor actor, MoneyInId moneyIn) {
-    DraftRow row =
-        entities.find(DraftRow.class, new DraftRow.Key(moneyIn.number(), actor.personId()));
+  void letWait(Actor maker, MoneyInId moneyIn, String why) {
+    entities.flush();
+    DraftRow row = row(moneyIn, maker.personId());
+    row.waitsFor = Column.cut(why, 400);
+    row.sentBack = null;
+  }
+
+  @Transactional
+  void sendBack(MoneyInId moneyIn, long makerId, String words) {
+    DraftRow row = row(moneyIn, makerId);
+    row.waitsFor = null;
+    row.sentBack = words;
+  }
+
+  private DraftRow row(MoneyInId moneyIn, long personId) {
+    return entities.find(DraftRow.class, new DraftRow.Key(moneyIn.number(), personId));
+  }
+
+  /**
+   * A tape that waits for a second person.
+   *
+   * @throws Refusal {@code not-waiting}
+   */
+  @Transactional(readOnly = true)
+  Draft waiting(Actor actor, MoneyInId moneyIn, long makerId) {
+    return all(actor.booksId()).stream()
+        .filter(d -> d.moneyInId() == moneyIn.number() && d.personId() == makerId)
+        .filter(d -> d.waitsFor().isPresent())
+        .findFirst()
+        .orElseThrow(
+            () -> new Refusal("not-waiting", "Nothing of theirs waits for a second person here."));
+  }
+
+  @Transactional
+  void drop(long personId, MoneyInId moneyIn) {
+    DraftRow row = row(moneyIn, personId);
     if (row != null) {
       entities.remove(row);
     }
@@ -94,6 +142,14 @@ public class Drafts {
 
   private Draft draft(DraftRow row, String person) {
     List<LineView> lines = json.readValue(row.tapeLines, new TypeReference<List<LineView>>() {});
-    return new Draft(row.moneyInId, row.personId, person, lines, row.putBy, row.changedAt);
+    return new Draft(
+        row.moneyInId,
+        row.personId,
+        person,
+        lines,
+        row.putBy,
+        row.changedAt,
+        Optional.ofNullable(row.waitsFor),
+        Optional.ofNullable(row.sentBack));
   }
 }

@@ -1,6 +1,7 @@
 package io.sumbrel.server.desk;
 
 import io.sumbrel.core.chart.Chart;
+import io.sumbrel.core.difference.Authority;
 import io.sumbrel.core.learning.Decision;
 import io.sumbrel.core.ledger.AccountCode;
 import io.sumbrel.core.matching.Lesson;
@@ -40,6 +41,7 @@ import io.sumbrel.server.rules.Limits;
 import io.sumbrel.server.rules.Rules;
 import java.time.LocalDate;
 import java.time.YearMonth;
+import java.util.Currency;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -56,7 +58,7 @@ public class PostTape {
   private final Limits limits;
   private final Months months;
   private final AuditRecord audit;
-  private final Houses books;
+  private final Houses houses;
   private final Rules rules;
   private final DifferencesPosted differences;
   private final Postings postings;
@@ -76,7 +78,7 @@ public class PostTape {
       Limits limits,
       Months months,
       AuditRecord audit,
-      Houses books,
+      Houses houses,
       Rules rules,
       DifferencesPosted differences,
       Postings postings,
@@ -94,7 +96,7 @@ public class PostTape {
     this.limits = limits;
     this.months = months;
     this.audit = audit;
-    this.books = books;
+    this.houses = houses;
     this.rules = rules;
     this.differences = differences;
     this.postings = postings;
@@ -117,6 +119,7 @@ public class PostTape {
   /**
    * @param key names the request: sent again, it is answered and not posted again
    * @param said what the plan said of the sum
+   * @param maker who made it, where it is posted by a second person
    * @throws Refusal when somebody was first, or the tape breaks a rule; nothing is changed, and the
    *     draft is kept
    */
@@ -126,7 +129,8 @@ public class PostTape {
       MoneyInId id,
       PostingRequest request,
       String key,
-      Optional<PlanBoard.Said> said) {
+      Optional<PlanBoard.Said> said,
+      Optional<String> maker) {
     moneyLines.lock(id);
     Answers.Asked asked = new Answers.Asked(id.number(), request);
     Optional<Posted> before = answers.before(actor, key, asked);
@@ -144,11 +148,44 @@ public class PostTape {
         said.map(s -> Decision.of(s.row(), lines, request.fromTheList().orElse(false)));
     Optional<Lesson> lesson = said.flatMap(s -> Lesson.of(s.problem(), id, lines));
     Tape tape = judged(actor, TapeMoney.of(line.moneyIn()), lines, date);
-    Ledger.Stored stored = store(actor, line, tape, date);
+    Ledger.Stored stored = store(actor, line, tape, date, maker);
     decision.ifPresent(d -> decisions.keep(actor.booksId(), stored.id(), d, lesson));
     Posted posted =
         new Posted(stored.number().words(), words(actor, tape), Optional.of(id.number()));
-    drafts.drop(actor, id);
+    drafts.drop(actor.personId(), id);
+    answers.keep(actor, key, asked, posted);
+    return posted;
+  }
+
+  /** Lines that need no money, in one currency. */
+  record CreditsRequest(Currency currency, List<LineView> lines) {}
+
+  /**
+   * Posts a tape without money on the business date: credits are used alone, or money of nobody is
+   * named.
+   *
+   * @throws Refusal when the tape breaks a rule; nothing is changed
+   */
+  @Transactional
+  Posted useCredits(Actor actor, CreditsRequest request, String key) {
+    Answers.Asked asked = new Answers.Asked(0, request);
+    Optional<Posted> before = answers.before(actor, key, asked);
+    if (before.isPresent()) {
+      return before.get();
+    }
+    LocalDate date =
+        PostingDate.of(
+            houses.businessDate(actor.booksId()),
+            Optional.empty(),
+            months.closedUntil(actor.booksId()));
+    List<TapeLine> lines = lines(actor, request.lines(), date);
+    Tape tape = judged(actor, TapeMoney.none(request.currency(), date), lines, date);
+    PostingNumber number = ledger.nextNumber(actor.booksId(), date);
+    TapePosted event = TapePosted.of(tape, Optional.empty(), number, date, items::nextId);
+    String words = "Used credits " + goal(actor, tape);
+    Ledger.Stored stored =
+        ledger.append(actor, event, Ledger.Source.NONE, Ledger.TAPE_POSTED, words);
+    Posted posted = new Posted(stored.number().words(), words, Optional.empty());
     answers.keep(actor, key, asked, posted);
     return posted;
   }
@@ -181,7 +218,7 @@ public class PostTape {
           months.requireOpen(actor.booksId(), d);
           limits
               .of(actor.booksId())
-              .requireWithinDates("The posting", d, books.businessDate(actor.booksId()));
+              .requireWithinDates("The posting", d, houses.businessDate(actor.booksId()));
           if (d.isBefore(earliest)) {
             throw new Refusal(
                 "posting-date",
@@ -198,7 +235,7 @@ public class PostTape {
     if (lines.stream().anyMatch(l -> l.reason().isPresent())) {
       audit.lock(actor.booksId());
     }
-    TapeFacts facts = facts(actor, lines, date, locked);
+    TapeFacts facts = facts(actor, actor.authority(), lines, date, locked);
     requireCustomers(actor, lines);
     try {
       return Tape.of(money, lines, facts);
@@ -215,30 +252,35 @@ public class PostTape {
   }
 
   private TapeFacts facts(
-      Actor actor, List<TapeLine> lines, LocalDate date, Map<ItemId, OpenItem> named) {
+      Actor actor,
+      Authority authority,
+      List<TapeLine> lines,
+      LocalDate date,
+      Map<ItemId, OpenItem> named) {
     return new TapeFacts(
         named,
         charts.of(actor.booksId()),
         limits.of(actor.booksId()),
         rules.withheldRates(actor.booksId()),
-        actor.authority(),
+        authority,
         differences.before(actor.booksId(), YearMonth.from(date), lines, named));
   }
 
   /**
    * What the core says of a tape as it stands, without posting it.
    *
+   * @param authority whose limits hold
    * @throws Refusal with the first rule that it breaks
    */
   @Transactional(readOnly = true, noRollbackFor = Refusal.class)
-  void judge(Actor actor, MoneyIn moneyIn, List<TapeLine> lines) {
+  void judge(Actor actor, MoneyIn moneyIn, List<TapeLine> lines, Authority authority) {
     requireFew(lines);
     LocalDate date = postingDate(actor, moneyIn, Optional.empty());
     List<ItemId> named = lines.stream().flatMap(l -> l.item().stream()).toList();
     Tape.of(
         TapeMoney.of(moneyIn),
         lines,
-        facts(actor, lines, date, items.find(actor.booksId(), named)));
+        facts(actor, authority, lines, date, items.find(actor.booksId(), named)));
   }
 
   /** Drafted lines with the reasons and tax codes of the house. */
@@ -276,12 +318,14 @@ public class PostTape {
     return new Refusal(refusal.code(), refusal.getMessage() + hand + " Your tape is kept.");
   }
 
-  private Ledger.Stored store(Actor actor, MoneyLine line, Tape tape, LocalDate date) {
+  private Ledger.Stored store(
+      Actor actor, MoneyLine line, Tape tape, LocalDate date, Optional<String> maker) {
     AccountCode bank = accounts.one(actor.booksId(), line.bankAccountId()).code();
     PostingNumber number = ledger.nextNumber(actor.booksId(), date);
     TapePosted event =
         TapePosted.of(tape, Optional.of(line.moneyAccount(bank)), number, date, items::nextId);
-    return ledger.append(actor, event, Ledger.Source.NONE, Ledger.TAPE_POSTED, words(actor, tape));
+    return ledger.append(
+        actor, event, Ledger.Source.madeBy(maker), Ledger.TAPE_POSTED, words(actor, tape));
   }
 
   private String words(Actor actor, Tape tape) {

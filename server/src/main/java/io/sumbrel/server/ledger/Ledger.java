@@ -2,11 +2,14 @@ package io.sumbrel.server.ledger;
 
 import io.sumbrel.core.ledger.AccountCode;
 import io.sumbrel.core.ledger.JournalLine;
+import io.sumbrel.core.openitem.ItemId;
 import io.sumbrel.core.openitem.OpenItem;
 import io.sumbrel.core.posting.Event;
 import io.sumbrel.core.posting.ItemMovement;
 import io.sumbrel.core.posting.Posting;
 import io.sumbrel.core.posting.PostingNumber;
+import io.sumbrel.core.proof.Fact;
+import io.sumbrel.core.proof.PostingFact;
 import io.sumbrel.core.tape.Tape;
 import io.sumbrel.core.tape.TapeLine;
 import io.sumbrel.server.audit.AuditRecord;
@@ -19,8 +22,10 @@ import java.time.Clock;
 import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
+import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
@@ -82,15 +87,23 @@ public class Ledger {
    * What the books do not need of an event, and a reader later asks for.
    *
    * @param arrivalId the file that brought it
+   * @param maker who made it, where a second person posts it
    * @param origins where new items stand in it
    */
-  public record Source(Optional<Long> arrivalId, Function<OpenItem, Items.Origin> origins) {
+  public record Source(
+      Optional<Long> arrivalId, Optional<String> maker, Function<OpenItem, Items.Origin> origins) {
     public static final Source NONE =
         new Source(
-            Optional.empty(), item -> new Items.Origin(Optional.empty(), Optional.empty(), ""));
+            Optional.empty(),
+            Optional.empty(),
+            item -> new Items.Origin(Optional.empty(), Optional.empty(), ""));
 
     public static Source of(long arrivalId) {
-      return new Source(Optional.of(arrivalId), NONE.origins);
+      return new Source(Optional.of(arrivalId), Optional.empty(), NONE.origins);
+    }
+
+    public static Source madeBy(Optional<String> maker) {
+      return new Source(Optional.empty(), maker, NONE.origins);
     }
   }
 
@@ -109,6 +122,7 @@ public class Ledger {
     Posting posting = Posting.of(number, event);
     PostingRow row = row(actor, posting);
     row.arrivalId = source.arrivalId.orElse(null);
+    row.maker = source.maker.orElse(null);
     row.recordNumber = audit.nextNumber(actor.booksId());
     row.actedOn = houses.businessDate(actor.booksId());
     entities.persist(row);
@@ -117,7 +131,7 @@ public class Ledger {
     items.move(event.movements());
     claims.release(event.frees());
     claims.take(event.claims(), row.id);
-    audit.append(actor, act, number.words(), detail);
+    audit.append(actor, act, number.words(), detail, fact(posting, row, event));
     return new Stored(row.id, number);
   }
 
@@ -155,6 +169,12 @@ public class Ledger {
         .toList();
   }
 
+  private static Fact fact(Posting posting, PostingRow row, Event event) {
+    Map<ItemId, OpenItem> credits =
+        event.newItems().stream().collect(Collectors.toMap(OpenItem::id, Function.identity()));
+    return PostingFact.of(posting, row.by(), credits::get);
+  }
+
   private PostingRow row(Actor actor, Posting posting) {
     PostingRow row = new PostingRow();
     row.id = ids.next();
@@ -165,6 +185,7 @@ public class Ledger {
     row.postingDate = posting.date();
     row.postedAt = clock.instant().truncatedTo(ChronoUnit.MILLIS);
     row.actor = actor.name();
+    row.actorKind = actor.kind();
     row.moneyInId =
         posting.tape().flatMap(t -> t.money().moneyIn()).map(m -> m.id().number()).orElse(null);
     row.turnsBackId = posting.turnsBack().map(n -> idOf(actor.booksId(), n)).orElse(null);

@@ -47,12 +47,16 @@ public class Postings {
   /**
    * A posting with what is known about its making.
    *
+   * @param maker who made it, where a second person posted it
+   * @param by the same and the file, for the hash of the posting
    * @param turnedBackBy the contra posting, when there is one
    */
   public record Stored(
       long id,
       Posting posting,
+      List<Object> by,
       String actor,
+      Optional<String> maker,
       Instant postedAt,
       Optional<MoneyInId> moneyIn,
       Optional<Long> arrivalId,
@@ -310,7 +314,9 @@ public class Postings {
     return new Stored(
         row.id,
         posting,
+        row.by(),
         row.actor,
+        Optional.ofNullable(row.maker),
         row.postedAt,
         Optional.ofNullable(row.moneyInId).map(MoneyInId::new),
         Optional.ofNullable(row.arrivalId),

@@ -8,6 +8,7 @@ import jakarta.persistence.EntityManager;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.function.Consumer;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
@@ -87,6 +88,16 @@ public class PastPayments {
     }
     entities.flush();
     bulk.insert(rows);
+  }
+
+  /** All that is said of the payments that a file brought, for their hash. */
+  @Transactional(readOnly = true)
+  public void write(long arrivalId, Consumer<Object> cells) {
+    entities
+        .createQuery("from PastPaymentRow where arrivalId = :a order by id", PastPaymentRow.class)
+        .setParameter("a", arrivalId)
+        .getResultStream()
+        .forEach(p -> List.of(p.id, p.toFact()).forEach(cells));
   }
 
   /** Takes out what a file brought. */

@@ -313,14 +313,14 @@ public class PlanBoard {
    */
   private Optional<Collection<OpenItem>> movedSince(long booksId, Board board) {
     List<AuditLine> since = audit.linesAfter(booksId, board.feedNumber);
-    return since.stream().allMatch(l -> ONLY_MOVING.contains(l.act()))
+    return since.stream().allMatch(l -> ONLY_MOVING.contains(l.act().name()))
         ? Optional.of(
             items
                 .find(
                     booksId,
                     postings.itemsOf(
                         booksId,
-                        since.stream().map(l -> PostingNumber.parse(l.subject())).toList()))
+                        since.stream().map(l -> PostingNumber.parse(l.act().subject())).toList()))
                 .values())
         : Optional.empty();
   }

@@ -4,6 +4,7 @@ import io.sumbrel.core.openitem.ItemId;
 import io.sumbrel.core.openitem.OpenItem;
 import io.sumbrel.core.party.CustomerId;
 import io.sumbrel.core.posting.ItemMovement;
+import io.sumbrel.core.proof.Fact;
 import io.sumbrel.server.persistence.RowIds;
 import jakarta.persistence.EntityManager;
 import jakarta.persistence.TypedQuery;
@@ -177,6 +178,29 @@ public class Items {
             r ->
                 new Origin(
                     Optional.ofNullable(r.arrivalId), Optional.ofNullable(r.arrivalLine), r.extra));
+  }
+
+  /** All that lists say of items, but for their amounts; empty where no list was read. */
+  @Transactional(readOnly = true)
+  public Optional<Fact> described(long booksId) {
+    entities.flush();
+    long[] count = {0};
+    Fact fact =
+        Fact.written(
+            "items",
+            cells ->
+                entities
+                    .createQuery(
+                        "from OpenItemRow where booksId = :b and numberedBy = 'SELLER' order by id",
+                        OpenItemRow.class)
+                    .setParameter("b", booksId)
+                    .getResultStream()
+                    .forEach(
+                        i -> {
+                          count[0]++;
+                          i.write(cells);
+                        }));
+    return count[0] == 0 ? Optional.empty() : Optional.of(fact);
   }
 
   /** An id for an item that is about to come into being. */

@@ -1,10 +1,15 @@
 package io.sumbrel.server.people;
 
 import io.sumbrel.core.difference.Authority;
+import io.sumbrel.core.proof.ActorKind;
 import java.io.Serializable;
 
-/** Who acts, and in which set of books. */
-public record Actor(long booksId, long personId, String name, Bundle bundle)
+/**
+ * Who acts, and in which set of books: a person, a rule or a schedule.
+ *
+ * @param personId of the person, the rule or the schedule
+ */
+public record Actor(long booksId, long personId, String name, Bundle bundle, ActorKind kind)
     implements Serializable {
 
   public boolean may(Right right) {

@@ -1,9 +1,11 @@
 package io.sumbrel.server.people;
 
+import io.sumbrel.core.proof.Fact;
 import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.server.persistence.RowIds;
 import jakarta.persistence.EntityManager;
 import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import org.springframework.security.crypto.password.PasswordEncoder;
@@ -84,6 +86,18 @@ public class People {
   public boolean isEmpty() {
     return entities.createQuery("select count(*) from PersonRow", Long.class).getSingleResult()
         == 0;
+  }
+
+  /** Who may sign in to a set of books, and with which rights. */
+  @Transactional(readOnly = true)
+  public Fact rights(long booksId) {
+    List<Object> cells = new ArrayList<>();
+    entities
+        .createQuery("from PersonRow where booksId = :b order by id", PersonRow.class)
+        .setParameter("b", booksId)
+        .getResultStream()
+        .forEach(p -> cells.addAll(List.of(p.id, p.name, p.bundle, p.passwordHash)));
+    return Fact.of("rights", cells);
   }
 
   /** Names and bundles, in the order of the names. */

@@ -1,5 +1,6 @@
 package io.sumbrel.server.people;
 
+import io.sumbrel.core.proof.ActorKind;
 import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
@@ -18,6 +19,6 @@ class PersonRow {
   Bundle bundle;
 
   Actor toActor() {
-    return new Actor(booksId, id, name, bundle);
+    return new Actor(booksId, id, name, bundle, ActorKind.PERSON);
   }
 }

@@ -1,25 +1,33 @@
 package io.sumbrel.server.proof;
 
 import io.sumbrel.core.deposit.RecordedId;
+import io.sumbrel.core.openitem.ItemId;
 import io.sumbrel.core.openitem.OpenItem;
 import io.sumbrel.core.posting.ItemMovement;
 import io.sumbrel.core.posting.PostingNumber;
 import io.sumbrel.core.proof.BooksFacts;
+import io.sumbrel.core.proof.Fact;
+import io.sumbrel.core.proof.PostingFact;
 import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.receipt.MoneyInId;
+import io.sumbrel.server.arrivals.ArrivalFacts;
 import io.sumbrel.server.arrivals.Arrivals;
 import io.sumbrel.server.audit.AuditRecord;
 import io.sumbrel.server.bank.BankAccount;
 import io.sumbrel.server.bank.BankAccounts;
 import io.sumbrel.server.bank.Statements;
+import io.sumbrel.server.chart.Charts;
 import io.sumbrel.server.deposit.Deposits;
 import io.sumbrel.server.ledger.Claims;
 import io.sumbrel.server.ledger.Postings;
 import io.sumbrel.server.matching.PastPayments;
 import io.sumbrel.server.openitem.Items;
+import io.sumbrel.server.people.People;
 import io.sumbrel.server.receipt.MoneyLine;
 import io.sumbrel.server.receipt.MoneyLines;
 import io.sumbrel.server.receipt.TakenIn;
+import io.sumbrel.server.rules.Rules;
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -44,6 +52,10 @@ public class BooksFactsReader {
   private final Deposits deposits;
   private final PastPayments pastPayments;
   private final Statements bankStatements;
+  private final ArrivalFacts arrivalFacts;
+  private final People people;
+  private final Rules rules;
+  private final Charts charts;
 
   BooksFactsReader(
       BankAccounts books,
@@ -55,7 +67,11 @@ public class BooksFactsReader {
       AuditRecord audit,
       Deposits deposits,
       PastPayments pastPayments,
-      Statements bankStatements) {
+      Statements bankStatements,
+      ArrivalFacts arrivalFacts,
+      People people,
+      Rules rules,
+      Charts charts) {
     this.books = books;
     this.moneyLines = moneyLines;
     this.claims = claims;
@@ -66,6 +82,10 @@ public class BooksFactsReader {
     this.deposits = deposits;
     this.pastPayments = pastPayments;
     this.bankStatements = bankStatements;
+    this.arrivalFacts = arrivalFacts;
+    this.people = people;
+    this.rules = rules;
+    this.charts = charts;
   }
 
   @Transactional(readOnly = true, isolation = Isolation.REPEATABLE_READ)
@@ -138,7 +158,21 @@ public class BooksFactsReader {
                       case STATEMENT, INFORMATION, DETAIL -> statementIntake(i, taken, held);
                     })
             .toList(),
-        audit.trail(booksId));
+        audit.trail(booksId),
+        standing(booksId, stored, all));
+  }
+
+  /** What the record names, as it is now. */
+  private List<Fact> standing(long booksId, List<Postings.Stored> stored, List<OpenItem> all) {
+    Map<ItemId, OpenItem> byId =
+        all.stream().collect(Collectors.toMap(OpenItem::id, Function.identity()));
+    List<Fact> standing = new ArrayList<>(arrivalFacts.all(booksId));
+    stored.forEach(s -> standing.add(PostingFact.of(s.posting(), s.by(), byId::get)));
+    items.described(booksId).ifPresent(standing::add);
+    standing.add(people.rights(booksId));
+    standing.add(rules.standing(booksId));
+    standing.add(charts.standing(booksId));
+    return standing;
   }
 
   private static BooksFacts.Deposit deposit(

@@ -16,9 +16,11 @@ import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Currency;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Consumer;
 import java.util.stream.Collectors;
 import org.hibernate.annotations.Immutable;
 
@@ -128,6 +130,31 @@ class MoneyInRow {
   /** A file may send tabs and line ends in a number; here they divide. */
   private static String inOneCell(String number) {
     return number.replaceAll("\\s", " ");
+  }
+
+  /** All that was brought of it; where it stands may change. */
+  void write(Consumer<Object> cells) {
+    Arrays.asList(
+            id,
+            bankAccountId,
+            statementId,
+            depositMemberId,
+            place,
+            ordinal,
+            bookingDate,
+            valueDate,
+            currency,
+            amountMinor,
+            bankReference,
+            payerName,
+            payerAccount,
+            method,
+            bankText,
+            documentReferences,
+            batchReference,
+            originalReference,
+            detailOfId)
+        .forEach(cells);
   }
 
   MoneyIn toFact() {

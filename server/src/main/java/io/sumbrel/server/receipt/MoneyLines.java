@@ -12,6 +12,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
+import java.util.function.Consumer;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Propagation;
@@ -272,5 +273,15 @@ public class MoneyLines {
             .setParameter("a", bankAccountId)
             .getSingleResult();
     return new Figures((Long) row[0], (Long) row[1], Optional.ofNullable((LocalDate) row[2]));
+  }
+
+  /** All that is said of the sums that a file brought, for their hash. */
+  @Transactional(readOnly = true)
+  public void write(long arrivalId, Consumer<Object> cells) {
+    entities
+        .createQuery("from MoneyInRow where arrivalId = :a order by id", MoneyInRow.class)
+        .setParameter("a", arrivalId)
+        .getResultStream()
+        .forEach(m -> m.write(cells));
   }
 }

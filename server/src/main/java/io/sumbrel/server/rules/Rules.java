@@ -1,6 +1,7 @@
 package io.sumbrel.server.rules;
 
 import io.sumbrel.core.party.CustomerId;
+import io.sumbrel.core.proof.Fact;
 import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.core.rules.HouseLimits;
 import io.sumbrel.core.rules.HouseRules;
@@ -13,7 +14,9 @@ import io.sumbrel.server.books.Houses;
 import io.sumbrel.server.party.Customers;
 import io.sumbrel.server.people.Actor;
 import jakarta.persistence.EntityManager;
+import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -55,6 +58,20 @@ public class Rules {
         limits.of(booksId), withheldRates(booksId), new SilentPayments(house, own));
   }
 
+  /** Limits, rates and lists as they stand. */
+  @Transactional(readOnly = true)
+  public Fact standing(long booksId) {
+    HouseRules rules = of(booksId);
+    List<Object> cells = new ArrayList<>();
+    cells.add(rules.limits().words());
+    cells.add(rules.withheldBasisPoints());
+    cells.add(words(rules.silent().house(), ""));
+    rules.silent().own().entrySet().stream()
+        .sorted(Comparator.comparing(e -> e.getKey().number()))
+        .forEach(e -> cells.addAll(List.of(e.getKey().number(), e.getValue().words())));
+    return Fact.of("rules", cells);
+  }
+
   /** The rates at which customers withhold tax, in hundredths of a per cent, rising. */
   @Transactional(readOnly = true)
   public List<Integer> withheldRates(long booksId) {
@@ -69,7 +86,12 @@ public class Rules {
   @Transactional
   public void keepHouseList(Actor actor, Optional<SilentList> list) {
     houses.keepSilentList(actor.booksId(), list.map(Rules::written));
-    audit.append(actor, "silent-list-set", "the house", words(list, "by likelihood"));
+    audit.append(
+        actor,
+        "silent-list-set",
+        "the house",
+        words(list, "by likelihood"),
+        standing(actor.booksId()));
   }
 
   /**
@@ -82,7 +104,8 @@ public class Rules {
   public void keepOwnList(Actor actor, CustomerId customer, Optional<SilentList> list) {
     String name = customers.one(actor.booksId(), customer).name();
     customers.keepSilentList(customer, list.map(Rules::written));
-    audit.append(actor, "silent-list-set", name, words(list, "as the house"));
+    audit.append(
+        actor, "silent-list-set", name, words(list, "as the house"), standing(actor.booksId()));
   }
 
   /**
@@ -102,14 +125,14 @@ public class Rules {
         kept.withheldBasisPoints().stream()
             .map(r -> HouseRules.rateWords(r) + " %")
             .collect(Collectors.joining(", "));
-    audit.append(actor, "withheld-rates-set", "the house", words);
+    audit.append(actor, "withheld-rates-set", "the house", words, standing(actor.booksId()));
   }
 
   /** Sets how far people may go, and how far the machine looks. */
   @Transactional
   public void keepLimits(Actor actor, HouseLimits kept) {
     limits.store(actor.booksId(), kept);
-    audit.append(actor, "limits-set", "the house", kept.words());
+    audit.append(actor, "limits-set", "the house", kept.words(), standing(actor.booksId()));
   }
 
   private List<WithheldRateRow> rates(long booksId) {

@@ -5,7 +5,10 @@ import io.sumbrel.core.rules.HouseLimits;
 import io.sumbrel.server.audit.AuditRecord;
 import io.sumbrel.server.books.Houses;
 import io.sumbrel.server.chart.Charts;
+import io.sumbrel.server.people.Actor;
+import io.sumbrel.server.people.People;
 import io.sumbrel.server.rules.Limits;
+import io.sumbrel.server.rules.Rules;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.Optional;
@@ -19,8 +22,13 @@ public class BeginBooks {
   private final Charts charts;
   private final Limits limits;
   private final AuditRecord audit;
+  private final People people;
+  private final Rules rules;
 
-  BeginBooks(Houses houses, Charts charts, Limits limits, AuditRecord audit) {
+  BeginBooks(
+      Houses houses, Charts charts, Limits limits, AuditRecord audit, People people, Rules rules) {
+    this.people = people;
+    this.rules = rules;
     this.houses = houses;
     this.charts = charts;
     this.limits = limits;
@@ -38,5 +46,19 @@ public class BeginBooks {
     limits.store(booksId, HouseLimits.DEFAULTS);
     audit.begin(booksId);
     return booksId;
+  }
+
+  /** Says in the record with which people, rules and chart the books begin. */
+  @Transactional
+  public void record(Actor actor) {
+    long booksId = actor.booksId();
+    audit.append(
+        actor,
+        "books-begun",
+        houses.name(booksId),
+        "",
+        people.rights(booksId),
+        rules.standing(booksId),
+        charts.standing(booksId));
   }
 }

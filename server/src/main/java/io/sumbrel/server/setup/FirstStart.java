@@ -73,6 +73,7 @@ public class FirstStart {
     HouseLimits.DEFAULTS.requireWithinDates("The bank account", request.date(), today);
     long booksId = books.begin(request.house(), zone(request.zone()), Optional.empty());
     Actor actor = people.add(booksId, request.person(), request.password(), Bundle.SUPERVISOR);
+    books.record(actor);
     accounts.begin(
         actor,
         request.bank(),

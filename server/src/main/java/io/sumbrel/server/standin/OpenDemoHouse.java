@@ -92,6 +92,7 @@ class OpenDemoHouse implements SmartInitializingSingleton {
     people.add(booksId, "Tomas", People.DEMO_PASSWORD, Bundle.CLERK);
     people.add(booksId, "Ruta", People.DEMO_PASSWORD, Bundle.SUPERVISOR);
     people.add(booksId, "Abel", People.DEMO_PASSWORD, Bundle.READER);
+    books.record(ines);
     BankAccount collections = accounts(ines);
     for (Map.Entry<String, byte[]> file : DemoFiles.all().entrySet()) {
       ArrivalView arrival =

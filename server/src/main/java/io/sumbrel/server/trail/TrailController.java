@@ -125,6 +125,7 @@ class TrailController {
   record ItemMoveTrail(long itemId, String number, String words, String currency, long openDelta) {}
 
   /**
+   * @param maker who made it, where a second person posted it
    * @param cameAbout by whose hand a tape is what it is and what it rests on, in words; else empty
    */
   record PostingTrail(
@@ -133,6 +134,7 @@ class TrailController {
       LocalDate date,
       Instant postedAt,
       String actor,
+      Optional<String> maker,
       String cameAbout,
       Optional<String> turnsBack,
       Optional<String> turnedBackBy,
@@ -198,6 +200,7 @@ class TrailController {
         stored.posting().date(),
         stored.postedAt(),
         stored.actor(),
+        stored.maker(),
         decisions.of(stored.id()).map(Decision::words).orElse(""),
         stored.posting().turnsBack().map(PostingNumber::words),
         stored.turnedBackBy().map(PostingNumber::words),

@@ -3,11 +3,14 @@ package io.sumbrel.server.audit;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import io.sumbrel.core.proof.Act;
+import io.sumbrel.core.proof.ActorKind;
 import io.sumbrel.core.proof.AuditLine;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.attribute.PosixFilePermissions;
+import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
@@ -19,7 +22,8 @@ class AuditKeyFileTest {
   }
 
   private static String hash(AuditKeyFile keys) {
-    return AuditLine.next(1, "2026", "Ines", "act", "", "", AuditLine.BEGINNING, keys.key()).hash();
+    Act act = new Act(ActorKind.PERSON, "Ines", "act", "", "", List.of());
+    return AuditLine.next(1, "2026", act, AuditLine.BEGINNING, keys.key()).hash();
   }
 
   @Test

@@ -93,9 +93,12 @@ class DemoCasesTest extends ServerTest {
       String amount = BigDecimal.valueOf(line.amountMinor(), 2).toPlainString();
       String what =
           switch (line.kind()) {
-            case KEPT_BACK -> "KEPT_BACK " + line.reason().orElseThrow();
+            case KEPT_BACK -> "KEPT_BACK " + line.reason().orElseThrow().code();
             case GRANTED ->
-                "GRANTED " + line.reason().orElseThrow() + " " + numbers.get(line.item().get());
+                "GRANTED "
+                    + line.reason().orElseThrow().code()
+                    + " "
+                    + numbers.get(line.item().get());
             case ON_ACCOUNT -> "ON_ACCOUNT " + customer(line.customer().orElseThrow(), books);
             default -> line.kind() + " " + line.item().map(numbers::get).orElse("");
           };

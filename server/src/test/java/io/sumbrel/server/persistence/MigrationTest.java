@@ -99,7 +99,10 @@ class MigrationTest {
   @Test
   void takesOverLimitsNumbersAndTheOrderOfPostings() throws SQLException {
     migrateTo("4");
-    for (String check : new String[] {"open_item constraint_401", "posting posting_of_kind", "ledger_account constraint_74"}) {
+    for (String check :
+        new String[] {
+          "open_item constraint_401", "posting posting_of_kind", "ledger_account constraint_74"
+        }) {
       String[] cells = check.split(" ");
       run("alter table %s drop constraint %s".formatted(cells[0], cells[1]));
     }
