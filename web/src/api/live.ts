@@ -1,7 +1,7 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useEffect } from 'react';
 
-/** Reads anew what is shown whenever the record of acts has grown; rests while hidden. */
+/** Reads anew what the record of acts says has changed; rests while hidden. */
 export function useLive(): void {
   const queries = useQueryClient();
   useEffect(() => {
@@ -12,7 +12,10 @@ export function useLive(): void {
       source.onmessage = (event) => {
         if (event.lastEventId !== known) {
           known = event.lastEventId;
-          void queries.invalidateQueries();
+          const areas = (event.data as string).split(' ');
+          void queries.invalidateQueries({
+            predicate: (q) => areas.includes('all') || areas.includes(String(q.queryKey[0])),
+          });
         }
       };
     };

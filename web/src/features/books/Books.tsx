@@ -4,11 +4,10 @@ import { NavLink, useParams } from 'react-router';
 import { Loading, Sentence } from '../../components/States';
 import page from '../../components/Page.module.css';
 import { Amount } from '../../components/Amount';
-import { shortDate } from '../../money/money';
 import { Rules } from '../rules';
-import { PostingLink } from '../trail';
-import { balancesQuery, journalQuery, proofQuery } from './booksApi';
+import { balancesQuery, proofQuery } from './booksApi';
 import { Done } from './Done';
+import { Journal } from './Journal';
 import { Months } from './Months';
 
 const TABS = [
@@ -58,61 +57,6 @@ function Read<T>({
     return <Sentence error={read.error} retry={() => void read.refetch()} />;
   }
   return children(read.data);
-}
-
-/** So many lines of one entry are shown in the list. */
-const MOST_LINES = 40;
-
-function Journal() {
-  return (
-    <Read query={journalQuery}>
-      {({ count, entries }) => (
-        <table className={page.table}>
-          {count > entries.length && (
-            <caption className={page.soft}>
-              The newest {entries.length} of {count} entries
-            </caption>
-          )}
-          <thead>
-            <tr>
-              <th>number</th>
-              <th>date</th>
-              <th>account</th>
-              <th>customer</th>
-              <th className="figures">debit</th>
-              <th className="figures">credit</th>
-            </tr>
-          </thead>
-          <tbody>
-            {entries.flatMap((e) =>
-              e.lines.slice(0, MOST_LINES).map((l, i) => (
-                <tr key={`${e.number} ${i}`}>
-                  <td>{i === 0 && <PostingLink number={e.number} />}</td>
-                  <td>{i === 0 && `${shortDate(e.date)} · ${e.kind}`}</td>
-                  <td>
-                    {l.account} {l.accountName}
-                    {i === MOST_LINES - 1 && e.lines.length > MOST_LINES && (
-                      <span className={page.soft}>
-                        {' '}
-                        · {e.lines.length - MOST_LINES} more lines stand in its trail
-                      </span>
-                    )}
-                  </td>
-                  <td>{l.customer}</td>
-                  <td className="figures">
-                    {l.minor > 0 && <Amount minor={l.minor} currency={l.currency} />}
-                  </td>
-                  <td className="figures">
-                    {l.minor < 0 && <Amount minor={-l.minor} currency={l.currency} />}
-                  </td>
-                </tr>
-              )),
-            )}
-          </tbody>
-        </table>
-      )}
-    </Read>
-  );
 }
 
 function Balances() {

@@ -1,5 +1,5 @@
 import Button from '@mui/material/Button';
-import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useInfiniteQuery, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { sentenceOf } from '../../api/client';
@@ -10,7 +10,8 @@ import page from '../../components/Page.module.css';
 import { moment, words } from '../../money/money';
 import { choicesQuery, turnBack } from '../desk';
 import { PostingLink } from '../trail';
-import { accountsQuery, doneQuery } from './booksApi';
+import { accountsQuery, doneQuery, doneTotalsQuery } from './booksApi';
+import { Older } from './Older';
 
 /** Every explained entry of an account: by what and whom, opened and turned back from here. */
 export function Done() {
@@ -20,7 +21,9 @@ export function Done() {
   const how = search.get('how') ?? '';
   const accounts = useQuery(accountsQuery);
   const choices = useQuery(choicesQuery);
-  const done = useQuery(doneQuery({ account, how, find }));
+  const wanted = { account, how, find };
+  const done = useInfiniteQuery(doneQuery(wanted));
+  const totals = useQuery(doneTotalsQuery(wanted));
   const queries = useQueryClient();
   const [problem, setProblem] = useState('');
   const set = (key: string, value: string) =>
@@ -49,7 +52,7 @@ export function Done() {
   if (done.isError) {
     return <Sentence error={done.error} retry={() => void done.refetch()} />;
   }
-  const { rows, totals } = done.data;
+  const rows = done.data.pages.flatMap((p) => p.rows);
   return (
     <>
       <div className={page.head}>
@@ -91,8 +94,8 @@ export function Done() {
           change={(text) => set('find', text)}
         />
         <output>
-          {totals
-            .map((t) => `${t.count} standing, ${t.currency} ${words(t.amountMinor, t.currency)}`)
+          {totals.data
+            ?.map((t) => `${t.count} standing, ${t.currency} ${words(t.amountMinor, t.currency)}`)
             .join(' · ')}
         </output>
       </div>
@@ -145,6 +148,7 @@ export function Done() {
           </tbody>
         </table>
       )}
+      <Older list={done} shown={rows.length} of="explained sums" />
     </>
   );
 }

@@ -1,4 +1,4 @@
-import { queryOptions } from '@tanstack/react-query';
+import { infiniteQueryOptions, queryOptions } from '@tanstack/react-query';
 import { client, unwrap } from '../../api/client';
 
 export interface DoneWanted {
@@ -9,16 +9,32 @@ export interface DoneWanted {
 }
 
 export const doneQuery = (wanted: DoneWanted) =>
-  queryOptions({
+  infiniteQueryOptions({
     queryKey: ['desk', 'done', wanted],
-    queryFn: () => unwrap(client.GET('/api/desk/done', { params: { query: wanted } })),
+    queryFn: ({ pageParam }) =>
+      unwrap(client.GET('/api/desk/done', { params: { query: { ...wanted, before: pageParam } } })),
+    initialPageParam: undefined as number | undefined,
+    getNextPageParam: (page) => page.next,
     placeholderData: (before) => before,
   });
 
-export const journalQuery = queryOptions({
-  queryKey: ['books', 'journal'],
-  queryFn: () => unwrap(client.GET('/api/books/journal')),
-});
+/** What stands of all that is wanted, however many pages it fills. */
+export const doneTotalsQuery = (wanted: DoneWanted) =>
+  queryOptions({
+    queryKey: ['desk', 'done', 'totals', wanted],
+    queryFn: () => unwrap(client.GET('/api/desk/done/totals', { params: { query: wanted } })),
+    placeholderData: (before) => before,
+  });
+
+export const journalQuery = (find: string) =>
+  infiniteQueryOptions({
+    queryKey: ['books', 'journal', find],
+    queryFn: ({ pageParam }) =>
+      unwrap(client.GET('/api/books/journal', { params: { query: { find, before: pageParam } } })),
+    initialPageParam: undefined as number | undefined,
+    getNextPageParam: (page) => page.next,
+    placeholderData: (before) => before,
+  });
 
 export const balancesQuery = queryOptions({
   queryKey: ['books', 'balances'],

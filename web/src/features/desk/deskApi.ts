@@ -4,15 +4,55 @@ import { client, type Schemas, unwrap } from '../../api/client';
 export type Line = Schemas['LineView'];
 export type Item = Schemas['ItemView'];
 export type Money = Schemas['MoneyView'];
-export type PileRow = Schemas['PileRow'];
+type SharedRow = Schemas['PileRow'];
+
+/** A row of the pile, with what one's own house and others do on it. */
+export interface PileRow extends SharedRow {
+  putBy: boolean;
+  workedBy: string[];
+}
 export type Choices = Schemas['ChoicesView'];
 export type Judged = Schemas['JudgedView'];
 export type SureRow = Schemas['SureView'];
 export type Posted = Schemas['Posted'];
 
+type DeskAnswer = Schemas['DeskView'];
+
+export interface DeskState extends Omit<DeskAnswer, 'rows'> {
+  rows: PileRow[];
+}
+
+/** The pile as it is known, with what the server says changed since. */
+function changed(known: DeskState | undefined, answer: DeskAnswer): DeskState {
+  const byId = new Map<number, SharedRow>();
+  if (known && !answer.whole) {
+    known.rows.forEach((r) => byId.set(r.id, r));
+    answer.gone.forEach((id) => byId.delete(id));
+  }
+  answer.rows.forEach((r) => byId.set(r.id, r));
+  const worked = new Map(answer.worked.map((w) => [w.id, w]));
+  const rows = [...byId.values()]
+    .map((r) => ({
+      ...r,
+      putBy: worked.get(r.id)?.putBy ?? false,
+      workedBy: worked.get(r.id)?.workedBy ?? [],
+    }))
+    .sort((a, b) => (a.place < b.place ? -1 : 1));
+  return { ...answer, rows };
+}
+
+const DESK = ['desk'];
+
+/** Reads the whole pile once, and after that only what changed. */
 export const deskQuery = queryOptions({
-  queryKey: ['desk'],
-  queryFn: () => unwrap(client.GET('/api/desk')),
+  queryKey: DESK,
+  queryFn: async ({ client: queries }) => {
+    const known = queries.getQueryData<DeskState>(DESK);
+    const query = { known: known?.feedNumber };
+    return changed(known, await unwrap(client.GET('/api/desk', { params: { query } })));
+  },
+  // sorted anew each time: comparing twelve thousand rows deeply is more than showing twenty
+  structuralSharing: false,
 });
 
 export const choicesQuery = queryOptions({

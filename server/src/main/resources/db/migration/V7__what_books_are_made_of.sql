@@ -149,3 +149,7 @@ update deposit_member set holding_code = case kind
   when 'CHEQUE' then '1210' when 'CASH' then '1220' when 'TRANSFER' then '1230' else '1250' end
   where deposit_id is null;
 alter table deposit_member add constraint deposit_member_holding foreign key (books_id, holding_code) references ledger_account;
+
+-- Lists go from the newest to the oldest, a page at a time.
+drop index posting_in_order;
+create index posting_newest on posting (books_id desc, record_number desc);

@@ -164,7 +164,7 @@ class TapeTest {
                 withoutMoney(
                     TapeLine.keptBack(DifferenceReason.BANK_CHARGE, 100),
                     TapeLine.settles(INVOICE.id(), 100)))
-        .hasMessage("“kept back” needs money that came in.");
+        .hasMessage("“kept back on the way” needs money that came in.");
   }
 
   @Test

@@ -1,5 +1,6 @@
 package io.sumbrel.server.arrivals;
 
+import io.sumbrel.core.openitem.ItemId;
 import io.sumbrel.core.openitem.ListChoice;
 import io.sumbrel.core.openitem.ListComparison;
 import io.sumbrel.core.openitem.ListedItem;
@@ -15,6 +16,7 @@ import io.sumbrel.server.people.Actor;
 import io.sumbrel.server.persistence.Column;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -56,7 +58,7 @@ class ReadOpenItems {
             row -> how.choices().getOrDefault(numberOf(row), ListChoice.KEEP_OURS),
             new ItemsRead.Means(
                 customerIds, ledger.nextNumber(actor.booksId(), today), today, items::nextId));
-    read.described().forEach(i -> items.describe(i, extra(read.listed().get(i.id()))));
+    items.describe(described(comparison, read));
     if (!read.movements().isEmpty()) {
       Ledger.Source source =
           new Ledger.Source(
@@ -64,6 +66,20 @@ class ReadOpenItems {
       ledger.append(actor, read, source, "items-read", arrival.fileName);
     }
     count(arrival, comparison);
+  }
+
+  /** Of the known items those of which the list says something else than the books. */
+  private List<Items.Described> described(ListComparison comparison, ItemsRead read) {
+    Map<ItemId, OpenItem> ours = new HashMap<>();
+    comparison.rows().forEach(r -> r.ours().ifPresent(o -> ours.put(o.id(), o)));
+    Map<ItemId, String> extras = items.extras(read.described().stream().map(OpenItem::id).toList());
+    return read.described().stream()
+        .map(i -> new Items.Described(i, extra(read.listed().get(i.id()))))
+        .filter(
+            d ->
+                !d.item().equals(ours.get(d.item().id()))
+                    || !d.extra().equals(extras.get(d.item().id())))
+        .toList();
   }
 
   /**

@@ -24,11 +24,12 @@ import io.sumbrel.server.desk.DeskViews.ItemsView;
 import io.sumbrel.server.desk.DeskViews.JudgedView;
 import io.sumbrel.server.desk.DeskViews.MoneyView;
 import io.sumbrel.server.desk.DeskViews.OtherDraftView;
-import io.sumbrel.server.desk.DeskViews.PileRow;
 import io.sumbrel.server.desk.DeskViews.ProgressView;
 import io.sumbrel.server.desk.DeskViews.SureView;
 import io.sumbrel.server.desk.DeskViews.WayView;
+import io.sumbrel.server.desk.DeskViews.WorkedView;
 import io.sumbrel.server.ledger.Claims;
+import io.sumbrel.server.ledger.OpenItemsNow;
 import io.sumbrel.server.matching.PlanBoard;
 import io.sumbrel.server.openitem.Items;
 import io.sumbrel.server.party.Customers;
@@ -36,7 +37,6 @@ import io.sumbrel.server.people.Actor;
 import io.sumbrel.server.receipt.MoneyLine;
 import io.sumbrel.server.receipt.MoneyLines;
 import java.time.LocalDate;
-import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Comparator;
@@ -57,8 +57,6 @@ import org.springframework.transaction.annotation.Transactional;
 @Component
 class Desk {
   private static final int REASONS_SHOWN = 3;
-  private static final DateTimeFormatter DAY =
-      DateTimeFormatter.ofPattern("dd MMM", Locale.ENGLISH);
 
   /** So many items are shown at once; how many there are is said. */
   private static final int MOST_ITEMS = 1_000;
@@ -72,6 +70,8 @@ class Desk {
   private final Drafts drafts;
   private final PostTape postTape;
   private final WaitingForTie waiting;
+  private final OpenItemsNow openItems;
+  private final PileRows pileRows;
 
   Desk(
       MoneyLines moneyLines,
@@ -82,7 +82,9 @@ class Desk {
       Items items,
       Drafts drafts,
       PostTape postTape,
-      WaitingForTie waiting) {
+      WaitingForTie waiting,
+      OpenItemsNow openItems,
+      PileRows pileRows) {
     this.moneyLines = moneyLines;
     this.accounts = accounts;
     this.books = books;
@@ -92,65 +94,46 @@ class Desk {
     this.drafts = drafts;
     this.postTape = postTape;
     this.waiting = waiting;
+    this.openItems = openItems;
+    this.pileRows = pileRows;
   }
 
+  /**
+   * @param known the state of the pile that the browser has
+   */
   @Transactional(readOnly = true)
-  DeskView desk(Actor actor, PlanBoard.Board board) {
+  DeskView desk(Actor actor, PlanBoard.Board board, Optional<Long> known) {
+    PileRows.Changes changes =
+        pileRows.since(actor.booksId(), known, board, accountNames(actor.booksId()));
+    List<WorkedView> worked = worked(actor, board);
+    return new DeskView(
+        progress(actor.booksId(), board),
+        moneyLines.isAny(actor.booksId()),
+        board.pile().size(),
+        (int) worked.stream().filter(WorkedView::putBy).count(),
+        changes.feedNumber(),
+        changes.whole(),
+        changes.rows(),
+        changes.gone(),
+        worked);
+  }
+
+  private List<WorkedView> worked(Actor actor, PlanBoard.Board board) {
     Map<Long, List<Drafts.Draft>> worked =
         drafts.all(actor.booksId()).stream()
+            .filter(d -> board.rows().containsKey(new MoneyInId(d.moneyInId())))
             .collect(Collectors.groupingBy(Drafts.Draft::moneyInId));
-    Map<Long, String> names = accountNames(actor.booksId());
-    List<PileRow> rows =
-        board.pile().stream()
-            .map(
-                line ->
-                    pileRow(
-                        actor,
-                        line,
-                        board.rows().get(line.moneyIn().id()),
-                        worked.getOrDefault(line.moneyIn().id().number(), List.of()),
-                        names))
-            .sorted(
-                Comparator.comparing(PileRow::certainty)
-                    .thenComparing(PileRow::date, Comparator.reverseOrder())
-                    .thenComparing(PileRow::id))
-            .toList();
-    int putBy = (int) rows.stream().filter(PileRow::putBy).count();
-    return new DeskView(
-        progress(actor.booksId(), board), !board.lines().isEmpty(), rows.size(), putBy, rows);
-  }
-
-  private PileRow pileRow(
-      Actor actor,
-      MoneyLine line,
-      Plan.Row row,
-      List<Drafts.Draft> worked,
-      Map<Long, String> names) {
-    Optional<Proposal> chosen = row.chosen().map(row.ways()::get);
-    String proposal =
-        chosen.map(Proposal::words).orElse(line.moneyIn().isIn() ? "nothing fits yet" : "paid out");
-    String ways = row.waysCount() > 1 ? " · " + row.countWords() : "";
-    return new PileRow(
-        line.moneyIn().id().number(),
-        line.payer(),
-        DAY.format(line.moneyIn().bookingDate())
-            + " · "
-            + line.method().words()
-            + " · "
-            + proposal
-            + ways,
-        line.moneyIn().bookingDate(),
-        line.moneyIn().currency().getCurrencyCode(),
-        line.moneyIn().amountMinor(),
-        line.cameInto(names.get(line.bankAccountId())),
-        row.certainty(),
-        chosen.filter(Proposal::isTie).isPresent(),
-        row.waysCount(),
-        worked.stream().anyMatch(Drafts.Draft::putBy),
-        worked.stream()
-            .filter(d -> d.personId() != actor.personId())
-            .map(Drafts.Draft::person)
-            .toList());
+    return worked.entrySet().stream()
+        .map(
+            e ->
+                new WorkedView(
+                    e.getKey(),
+                    e.getValue().stream().anyMatch(Drafts.Draft::putBy),
+                    e.getValue().stream()
+                        .filter(d -> d.personId() != actor.personId())
+                        .map(Drafts.Draft::person)
+                        .toList()))
+        .toList();
   }
 
   /** Of what stood in the pile when the day began or came since: how much is explained. */
@@ -302,9 +285,7 @@ class Desk {
         customers.find(
             booksId, shown.stream().flatMap(i -> i.customer().stream()).distinct().toList());
     LocalDate today = books.businessDate(booksId);
-    return item ->
-        LineView.ItemView.of(
-            item, item.customer().map(c -> byId.get(c).name()).orElse("unidentified"), today);
+    return item -> LineView.ItemView.of(item, nameOf(item, byId), today);
   }
 
   /** Open items of a customer with its branches, and of the head office a branch belongs to. */
@@ -325,11 +306,40 @@ class Desk {
   }
 
   /** Open items whose number, customer, order or amount holds the text. */
-  @Transactional(readOnly = true)
   ItemsView search(Actor actor, String text, String currency) {
-    List<OpenItem> found = items.search(actor.booksId(), currency, text.strip());
-    List<LineView.ItemView> views = found.stream().map(itemView(actor.booksId(), found)).toList();
-    return itemsView("Found in every customer", Optional.empty(), currency, views);
+    Map<CustomerId, Customer> byId = customers.byId(actor.booksId());
+    String wanted = text.strip().toLowerCase(Locale.ROOT);
+    String digits = text.replaceAll("[^0-9]", "");
+    List<OpenItem> found =
+        openItems
+            .all(actor.booksId())
+            .filter(i -> i.currency().getCurrencyCode().equals(currency))
+            .filter(i -> has(i, wanted, digits, byId))
+            .toList();
+    LocalDate today = books.businessDate(actor.booksId());
+    return new ItemsView(
+        "Found in every customer",
+        Optional.empty(),
+        found.stream().mapToLong(i -> Math.max(0, i.openMinor())).sum(),
+        found.stream().mapToLong(i -> Math.min(0, i.openMinor())).sum(),
+        currency,
+        found.size(),
+        found.stream()
+            .limit(MOST_ITEMS)
+            .map(i -> LineView.ItemView.of(i, nameOf(i, byId), today))
+            .toList());
+  }
+
+  private static boolean has(
+      OpenItem item, String wanted, String digits, Map<CustomerId, Customer> byId) {
+    return item.number().toLowerCase(Locale.ROOT).contains(wanted)
+        || item.orderNumber().filter(o -> o.toLowerCase(Locale.ROOT).contains(wanted)).isPresent()
+        || nameOf(item, byId).toLowerCase(Locale.ROOT).contains(wanted)
+        || (!digits.isEmpty() && Long.toString(Math.abs(item.openMinor())).startsWith(digits));
+  }
+
+  private static String nameOf(OpenItem item, Map<CustomerId, Customer> byId) {
+    return item.customer().map(c -> byId.get(c).name()).orElse("unidentified");
   }
 
   private static ItemsView itemsView(

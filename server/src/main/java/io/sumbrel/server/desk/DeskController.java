@@ -62,9 +62,13 @@ class DeskController {
 
   record DraftRequest(List<LineView> lines, boolean putBy) {}
 
+  /**
+   * @param known the state of the pile that the browser has: only what changed since is sent
+   */
   @GetMapping
-  DeskViews.DeskView desk(@AuthenticationPrincipal Actor actor) {
-    return desk.desk(actor, plans.board(actor.booksId()));
+  DeskViews.DeskView desk(
+      @AuthenticationPrincipal Actor actor, @RequestParam Optional<Long> known) {
+    return desk.desk(actor, plans.board(actor.booksId()), known);
   }
 
   @GetMapping("/choices")
@@ -208,16 +212,28 @@ class DeskController {
   }
 
   /**
-   * What is explained.
+   * A page of what is explained, the newest first.
    *
    * @param how the code of a hand or of a ground
+   * @param before where it begins, as the page before said
    */
   @GetMapping("/done")
   DeskViews.DoneListView done(
       @AuthenticationPrincipal Actor actor,
       @RequestParam Optional<Long> account,
       @RequestParam(defaultValue = "") String how,
+      @RequestParam(defaultValue = "") String find,
+      @RequestParam Optional<Long> before) {
+    return doneList.page(actor, new DoneList.Wanted(account, how, find), before);
+  }
+
+  /** What stands of all that is explained so, by currency. */
+  @GetMapping("/done/totals")
+  List<DeskViews.TotalView> doneTotals(
+      @AuthenticationPrincipal Actor actor,
+      @RequestParam Optional<Long> account,
+      @RequestParam(defaultValue = "") String how,
       @RequestParam(defaultValue = "") String find) {
-    return doneList.all(actor, new DoneList.Wanted(account, how, find));
+    return doneList.totals(actor, new DoneList.Wanted(account, how, find));
   }
 }

@@ -21,14 +21,15 @@ final class DeskViews {
   record ProgressView(String currency, long placedMinor, long totalMinor) {}
 
   /**
-   * One row of the pile.
+   * One row of the pile, the same for everybody.
    *
+   * @param place by which rows are sorted
    * @param words the second line: day, how it came, what the plan says
    * @param tie whether it is recorded already, and so not posted with what is sure
-   * @param workedBy others who have a tape on it
    */
   record PileRow(
       long id,
+      String place,
       String payer,
       String words,
       LocalDate date,
@@ -37,15 +38,32 @@ final class DeskViews {
       String account,
       Certainty certainty,
       boolean tie,
-      long ways,
-      boolean putBy,
-      List<String> workedBy) {}
+      long ways) {}
+
+  /**
+   * A sum on which somebody has a tape.
+   *
+   * @param workedBy others than who asks
+   */
+  record WorkedView(long id, boolean putBy, List<String> workedBy) {}
 
   /**
    * @param anyMoney whether any money has ever come in: an empty pile says little of a new house
+   * @param entries how many rows the pile has
+   * @param feedNumber names this state; a browser that has it asks only for what changed since
+   * @param whole whether the rows are all of the pile, or those that are new or changed
+   * @param gone rows that are there no more
    */
   record DeskView(
-      List<ProgressView> progress, boolean anyMoney, int entries, int putBy, List<PileRow> rows) {}
+      List<ProgressView> progress,
+      boolean anyMoney,
+      int entries,
+      int putBy,
+      long feedNumber,
+      boolean whole,
+      List<PileRow> rows,
+      List<Long> gone,
+      List<WorkedView> worked) {}
 
   /**
    * A sum that is sure, with the tape that would be posted.
@@ -204,5 +222,8 @@ final class DeskViews {
   /** What stands of a list in one currency. */
   record TotalView(String currency, int count, long amountMinor) {}
 
-  record DoneListView(List<DoneView> rows, List<TotalView> totals) {}
+  /**
+   * @param next where the page of older ones begins; empty when there are none
+   */
+  record DoneListView(List<DoneView> rows, Optional<Long> next) {}
 }

@@ -2,44 +2,70 @@ package io.sumbrel.server.desk;
 
 import io.sumbrel.core.difference.DifferenceReason;
 import io.sumbrel.core.learning.Decision;
-import io.sumbrel.core.money.AmountText;
 import io.sumbrel.core.party.Customer;
 import io.sumbrel.core.party.CustomerId;
 import io.sumbrel.core.posting.PostingNumber;
-import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.core.tape.LineKind;
 import io.sumbrel.core.tape.Tape;
 import io.sumbrel.core.tape.TapeLine;
 import io.sumbrel.server.bank.BankAccount;
 import io.sumbrel.server.bank.BankAccounts;
+import io.sumbrel.server.chart.Charts;
 import io.sumbrel.server.desk.DeskViews.DoneListView;
 import io.sumbrel.server.desk.DeskViews.DoneView;
 import io.sumbrel.server.desk.DeskViews.TotalView;
+import io.sumbrel.server.ledger.Journal;
 import io.sumbrel.server.ledger.Postings;
 import io.sumbrel.server.matching.DecisionRecord;
 import io.sumbrel.server.party.Customers;
 import io.sumbrel.server.people.Actor;
 import io.sumbrel.server.receipt.MoneyLine;
 import io.sumbrel.server.receipt.MoneyLines;
+import jakarta.persistence.EntityManager;
+import jakarta.persistence.Query;
 import java.util.ArrayList;
-import java.util.Collections;
-import java.util.Currency;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
-import java.util.TreeMap;
 import java.util.function.Function;
 import java.util.stream.Collectors;
-import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
 /** What is explained: every sum that was posted, by what and by whom. */
 @Component
 class DoneList {
+  private static final int PAGE = 100;
+
+  private static final String FROM =
+      """
+       from posting p
+      left join money_in m on m.id = p.money_in_id
+      left join deposit_member x on x.id = m.deposit_member_id
+      left join deposit d on d.id = x.deposit_id
+      left join decision c on c.posting_id = p.id
+      where p.books_id = :b and p.kind = 'TAPE'
+      """;
+
+  private static final String FOUND =
+      """
+       and (concat(cast(p.posting_year as varchar), '-', lpad(cast(p.posting_number as varchar), 4, '0'))
+          like :t escape '!'
+        or lower(p.actor) like :t escape '!'
+        or lower(coalesce(m.payer_name, m.bank_text, 'credits used')) like :t escape '!'
+        or cast(abs(m.amount_minor) as varchar) like :digits
+        or exists (select 1 from tape_line l
+          left join open_item i on i.id = l.item_id
+          left join customer u on u.id = l.customer_id
+          where l.posting_id = p.id and (lower(i.number) like :t escape '!'
+            or lower(u.name) like :t escape '!' or l.reason in (:reasons))))
+      """;
+
+  private final EntityManager entities;
+  private final Charts charts;
   private final MoneyLines moneyLines;
   private final BankAccounts accounts;
   private final Customers customers;
@@ -47,11 +73,15 @@ class DoneList {
   private final DecisionRecord decisions;
 
   DoneList(
+      EntityManager entities,
+      Charts charts,
       MoneyLines moneyLines,
       BankAccounts accounts,
       Customers customers,
       Postings postings,
       DecisionRecord decisions) {
+    this.entities = entities;
+    this.charts = charts;
     this.moneyLines = moneyLines;
     this.accounts = accounts;
     this.customers = customers;
@@ -65,71 +95,116 @@ class DoneList {
    * @param how the code of a hand or of a ground; everything when it is empty
    * @param find what a row must hold somewhere; everything when it is empty
    */
-  record Wanted(Optional<Long> account, String how, String find) {
-    boolean has(Optional<MoneyLine> line) {
-      return account.isEmpty() || line.map(MoneyLine::bankAccountId).equals(account);
-    }
+  record Wanted(Optional<Long> account, String how, String find) {}
 
-    boolean allows(Optional<Decision> decision) {
-      return how.isEmpty()
-          || decision.filter(d -> d.hand().name().equals(how)).isPresent()
-          || decision.flatMap(Decision::ground).filter(g -> g.name().equals(how)).isPresent();
+  /**
+   * A page of what is explained, newest first, with what was turned back.
+   *
+   * @param before where it begins, as the page before said
+   */
+  @Transactional(readOnly = true)
+  DoneListView page(Actor actor, Wanted wanted, Optional<Long> before) {
+    Query query = query("select p.id, p.record_number", actor, wanted, "p.record_number < :before");
+    query.setParameter("before", before.orElse(Long.MAX_VALUE)).setMaxResults(PAGE + 1);
+    List<Long> ids = new ArrayList<>();
+    Optional<Long> next = Optional.empty();
+    for (Object row : query.getResultList()) {
+      Object[] cells = (Object[]) row;
+      if (ids.size() == PAGE) {
+        next = Optional.of(((Number) cells[1]).longValue() + 1);
+      } else {
+        ids.add(((Number) cells[0]).longValue());
+      }
     }
-
-    boolean has(DoneView view) {
-      Currency currency = Currency.getInstance(view.currency());
-      String all =
-          String.join(
-              " ",
-              view.number(),
-              view.payer(),
-              view.words(),
-              view.actor(),
-              AmountText.plain(view.amountMinor(), currency),
-              AmountText.words(view.amountMinor(), currency));
-      return all.toLowerCase(Locale.ROOT).contains(find.strip().toLowerCase(Locale.ROOT));
-    }
+    return new DoneListView(views(actor, ids), next);
   }
 
-  /** What is explained, newest first, with what was turned back; and what of it stands. */
+  /**
+   * What stands of all that is wanted, by currency; sums without money among it count as nothing.
+   */
   @Transactional(readOnly = true)
-  DoneListView all(Actor actor, Wanted wanted) {
+  List<TotalView> totals(Actor actor, Wanted wanted) {
+    Query query =
+        query(
+            "select m.currency, count(*), sum(m.amount_minor)",
+            actor,
+            wanted,
+            "m.id is not null and not exists (select 1 from posting t where t.turns_back_id = p.id)");
+    List<TotalView> totals = new ArrayList<>();
+    for (Object row : query.getResultList()) {
+      Object[] cells = (Object[]) row;
+      totals.add(
+          new TotalView(
+              (String) cells[0], ((Number) cells[1]).intValue(), ((Number) cells[2]).longValue()));
+    }
+    return totals;
+  }
+
+  private Query query(String select, Actor actor, Wanted wanted, String which) {
+    StringBuilder sql = new StringBuilder(select).append(FROM).append(" and ").append(which);
+    Map<String, Object> parameters = new HashMap<>();
+    wanted.account.ifPresent(
+        a -> {
+          sql.append(" and coalesce(m.bank_account_id, d.bank_account_id) = :a");
+          parameters.put("a", a);
+        });
+    if (!wanted.how.isEmpty()) {
+      sql.append(" and (c.hand = :how or c.ground = :how)");
+      parameters.put("how", wanted.how);
+    }
+    if (!wanted.find.isBlank()) {
+      sql.append(FOUND);
+      String digits = wanted.find.replaceAll("[^0-9]", "");
+      parameters.put("t", Journal.like(wanted.find));
+      parameters.put("digits", digits.isEmpty() ? "none" : "%" + digits + "%");
+      parameters.put("reasons", reasons(actor, wanted.find));
+    }
+    sql.append(
+        select.contains("count(*)")
+            ? " group by m.currency order by m.currency"
+            : " order by p.books_id desc, p.record_number desc");
+    Query query = entities.createNativeQuery(sql.toString()).setParameter("b", actor.booksId());
+    parameters.forEach(query::setParameter);
+    return query;
+  }
+
+  /** Codes of the reasons whose words hold the text. */
+  private List<String> reasons(Actor actor, String find) {
+    String text = find.strip().toLowerCase(Locale.ROOT);
+    List<String> codes = new ArrayList<>(List.of(""));
+    charts.of(actor.booksId()).reasons().stream()
+        .filter(r -> r.words().contains(text))
+        .forEach(r -> codes.add(r.code()));
+    return codes;
+  }
+
+  private List<DoneView> views(Actor actor, List<Long> ids) {
     Map<MoneyInId, MoneyLine> lines =
-        Stream.concat(
-                moneyLines.all(actor.booksId()).stream(), moneyLines.gone(actor.booksId()).stream())
+        moneyLines.some(actor.booksId(), postings.moneyOf(ids)).stream()
             .collect(Collectors.toMap(l -> l.moneyIn().id(), Function.identity()));
-    Map<MoneyInId, MoneyIn> money = new HashMap<>();
-    lines.forEach((id, line) -> money.put(id, line.moneyIn()));
+    List<Postings.Stored> tapes =
+        postings.tapes(actor.booksId(), ids, id -> lines.get(id).moneyIn());
     Map<Long, String> names =
         accounts.all(actor.booksId()).stream()
             .collect(Collectors.toMap(BankAccount::id, BankAccount::shortName));
-    Map<CustomerId, Customer> byId = customers.byId(actor.booksId());
-    Map<Long, Decision> decided = decisions.all(actor.booksId());
-    List<DoneView> done = new ArrayList<>();
-    for (Postings.Stored stored : postings.tapes(actor.booksId(), money)) {
-      Optional<MoneyLine> line = stored.moneyIn().map(lines::get);
-      Optional<Decision> decision = Optional.ofNullable(decided.get(stored.id()));
-      if (wanted.has(line) && wanted.allows(decision)) {
-        done.add(doneView(stored, line, decision, names, byId));
-      }
-    }
-    done.removeIf(d -> !wanted.has(d));
-    Collections.reverse(done);
-    return new DoneListView(done, totals(done));
-  }
-
-  private static List<TotalView> totals(List<DoneView> done) {
-    Map<String, List<DoneView>> standing =
-        done.stream()
-            .filter(d -> d.turnedBackBy().isEmpty())
-            .collect(Collectors.groupingBy(DoneView::currency, TreeMap::new, Collectors.toList()));
-    return standing.entrySet().stream()
+    Map<CustomerId, Customer> byId =
+        customers.find(
+            actor.booksId(),
+            tapes.stream()
+                .flatMap(s -> s.posting().tape().orElseThrow().lines().stream())
+                .flatMap(l -> l.customer().stream())
+                .distinct()
+                .toList());
+    Map<Long, Decision> decided = decisions.some(ids);
+    return tapes.stream()
         .map(
-            e ->
-                new TotalView(
-                    e.getKey(),
-                    e.getValue().size(),
-                    e.getValue().stream().mapToLong(DoneView::amountMinor).sum()))
+            s ->
+                doneView(
+                    s,
+                    s.moneyIn().map(lines::get),
+                    Optional.ofNullable(decided.get(s.id())),
+                    names,
+                    byId))
         .toList();
   }
 

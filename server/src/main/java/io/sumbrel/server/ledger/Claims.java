@@ -6,6 +6,7 @@ import io.sumbrel.core.posting.PostingNumber;
 import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.core.refusal.Refusal;
 import jakarta.persistence.EntityManager;
+import java.util.Collection;
 import java.util.HashMap;
 import java.util.Map;
 import java.util.Optional;
@@ -46,20 +47,17 @@ public class Claims {
     return claims;
   }
 
-  /** Every claimed sum: there are many, and mostly nobody asks by what. */
+  /** Which of some sums are claimed. */
   @Transactional(readOnly = true)
-  public Set<MoneyInId> claimed(long booksId) {
-    return entities
-        .createQuery(
-            """
-            select c.moneyInId from ClaimRow c join PostingRow p on p.id = c.postingId
-            where p.booksId = :b
-            """,
-            Long.class)
-        .setParameter("b", booksId)
-        .getResultStream()
-        .map(MoneyInId::new)
-        .collect(Collectors.toSet());
+  public Set<MoneyInId> among(Collection<MoneyInId> money) {
+    return money.isEmpty()
+        ? Set.of()
+        : entities
+            .createQuery("select moneyInId from ClaimRow where moneyInId in :ids", Long.class)
+            .setParameter("ids", money.stream().map(MoneyInId::number).toList())
+            .getResultStream()
+            .map(MoneyInId::new)
+            .collect(Collectors.toSet());
   }
 
   @Transactional(readOnly = true)

@@ -16,11 +16,13 @@ import io.sumbrel.server.audit.AuditRecord;
 import io.sumbrel.server.books.Houses;
 import io.sumbrel.server.openitem.Items;
 import io.sumbrel.server.people.Actor;
+import io.sumbrel.server.persistence.BulkRows;
 import io.sumbrel.server.persistence.RowIds;
 import jakarta.persistence.EntityManager;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -50,6 +52,7 @@ public class Ledger {
   private final Houses houses;
   private final Items items;
   private final Claims claims;
+  private final BulkRows bulk;
 
   Ledger(
       EntityManager entities,
@@ -59,7 +62,8 @@ public class Ledger {
       Months months,
       Houses houses,
       Items items,
-      Claims claims) {
+      Claims claims,
+      BulkRows bulk) {
     this.entities = entities;
     this.ids = ids;
     this.clock = clock;
@@ -68,6 +72,7 @@ public class Ledger {
     this.houses = houses;
     this.items = items;
     this.claims = claims;
+    this.bulk = bulk;
   }
 
   /** A posting as it was stored. */
@@ -118,7 +123,8 @@ public class Ledger {
     PostingNumber number = nextNumber(actor.booksId(), event.date());
     months.requireOpen(actor.booksId(), event.date());
     yearRow(actor.booksId(), event.date()).lastNumber = number.number();
-    event.newItems().forEach(i -> items.add(actor.booksId(), i, source.origins.apply(i)));
+    entities.flush();
+    items.add(actor.booksId(), event.newItems(), source.origins);
     Posting posting = Posting.of(number, event);
     PostingRow row = row(actor, posting);
     row.arrivalId = source.arrivalId.orElse(null);
@@ -126,8 +132,8 @@ public class Ledger {
     row.recordNumber = audit.nextNumber(actor.booksId());
     row.actedOn = houses.businessDate(actor.booksId());
     entities.persist(row);
-    storeLines(actor.booksId(), row.id, posting);
     entities.flush();
+    storeLines(actor.booksId(), row.id, posting);
     items.move(event.movements());
     claims.release(event.frees());
     claims.take(event.claims(), row.id);
@@ -207,19 +213,22 @@ public class Ledger {
   }
 
   private void storeLines(long booksId, long postingId, Posting posting) {
-    int number = 1;
+    List<JournalLineRow> journal = new ArrayList<>();
     for (JournalLine line : posting.entry().lines()) {
-      entities.persist(JournalLineRow.of(booksId, postingId, number++, line));
+      journal.add(JournalLineRow.of(booksId, postingId, journal.size() + 1, line));
     }
-    number = 1;
+    List<TapeLineRow> tape = new ArrayList<>();
     for (TapeLine line : posting.tape().map(Tape::lines).orElse(List.of())) {
-      entities.persist(TapeLineRow.of(postingId, number++, posting.tape().get(), line));
+      tape.add(TapeLineRow.of(postingId, tape.size() + 1, posting.tape().get(), line));
     }
-    posting.tie().ifPresent(t -> TiePartRow.of(postingId, t).forEach(entities::persist));
-    number = 1;
+    List<ItemMovementRow> movements = new ArrayList<>();
     for (ItemMovement movement : posting.movements()) {
-      entities.persist(ItemMovementRow.of(postingId, number++, movement));
+      movements.add(ItemMovementRow.of(postingId, movements.size() + 1, movement));
     }
+    bulk.insert(journal);
+    bulk.insert(tape);
+    bulk.insert(posting.tie().map(t -> TiePartRow.of(postingId, t)).orElse(List.of()));
+    bulk.insert(movements);
   }
 
   private JournalYearRow yearRow(long booksId, LocalDate date) {

@@ -26,7 +26,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
-import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
@@ -76,23 +75,68 @@ public class Postings {
             linesOf(JournalLineRow.class, booksId, r -> r.postingId),
             linesOf(TapeLineRow.class, booksId, r -> r.postingId),
             linesOf(TiePartRow.class, booksId, r -> r.postingId),
-            linesOf(ItemMovementRow.class, booksId, r -> r.postingId)),
-        r -> true);
+            linesOf(ItemMovementRow.class, booksId, r -> r.postingId)));
   }
 
-  /** Every posted tape, in the order of its making, without its journal and movements. */
+  /**
+   * Some posted tapes in the order of their ids as they are given, without journal and movements.
+   *
+   * @param money the sums that they explain
+   */
   @Transactional(readOnly = true)
-  public List<Stored> tapes(long booksId, Map<MoneyInId, MoneyIn> money) {
-    return stored(
-        booksId,
-        money,
-        new Lines(
-            Map.of(), linesOf(TapeLineRow.class, booksId, r -> r.postingId), Map.of(), Map.of()),
-        r -> r.kind == PostingKind.TAPE);
+  public List<Stored> tapes(long booksId, List<Long> ids, Function<MoneyInId, MoneyIn> money) {
+    if (ids.isEmpty()) {
+      return List.of();
+    }
+    Map<Long, PostingRow> rows =
+        entities
+            .createQuery("from PostingRow where booksId = :b and id in :ids", PostingRow.class)
+            .setParameter("b", booksId)
+            .setParameter("ids", ids)
+            .getResultStream()
+            .collect(Collectors.toMap(r -> r.id, Function.identity()));
+    Map<Long, List<TapeLineRow>> lines =
+        entities
+            .createQuery(
+                "from TapeLineRow where postingId in :ids order by postingId, lineNumber",
+                TapeLineRow.class)
+            .setParameter("ids", ids)
+            .getResultStream()
+            .collect(Collectors.groupingBy(l -> l.postingId));
+    Map<Long, PostingNumber> turnedBackBy = new HashMap<>();
+    entities
+        .createQuery("from PostingRow where turnsBackId in :ids", PostingRow.class)
+        .setParameter("ids", ids)
+        .getResultStream()
+        .forEach(c -> turnedBackBy.put(c.turnsBackId, c.number()));
+    List<ItemId> named =
+        lines.values().stream()
+            .flatMap(List::stream)
+            .filter(l -> l.itemId != null)
+            .map(l -> new ItemId(l.itemId))
+            .toList();
+    Known known =
+        new Known(items.find(booksId, named), money, Map.of(), turnedBackBy, reasonWords(booksId));
+    Lines all = new Lines(Map.of(), lines, Map.of(), Map.of());
+    return ids.stream().map(rows::get).map(r -> stored(r, all, known)).toList();
   }
 
-  private List<Stored> stored(
-      long booksId, Map<MoneyInId, MoneyIn> money, Lines lines, Predicate<PostingRow> which) {
+  /** The sums that some tapes explain. */
+  @Transactional(readOnly = true)
+  public Set<MoneyInId> moneyOf(List<Long> ids) {
+    return ids.isEmpty()
+        ? Set.of()
+        : entities
+            .createQuery(
+                "select moneyInId from PostingRow where id in :ids and moneyInId is not null",
+                Long.class)
+            .setParameter("ids", ids)
+            .getResultStream()
+            .map(MoneyInId::new)
+            .collect(Collectors.toSet());
+  }
+
+  private List<Stored> stored(long booksId, Map<MoneyInId, MoneyIn> money, Lines lines) {
     List<PostingRow> rows =
         entities
             .createQuery(
@@ -108,7 +152,7 @@ public class Postings {
     Map<ItemId, OpenItem> byId = new HashMap<>();
     items.all(booksId).forEach(i -> byId.put(i.id(), i));
     Known known = new Known(byId, money::get, numbers, turnedBackBy, reasonWords(booksId));
-    return rows.stream().filter(which).map(r -> stored(r, lines, known)).toList();
+    return rows.stream().map(r -> stored(r, lines, known)).toList();
   }
 
   /** What postings name, by which they are read back. */
@@ -122,46 +166,6 @@ public class Postings {
   private Map<String, String> reasonWords(long booksId) {
     return charts.of(booksId).reasons().stream()
         .collect(Collectors.toMap(DifferenceReason::code, DifferenceReason::words));
-  }
-
-  /**
-   * A journal entry with its number.
-   *
-   * @param kind in words
-   */
-  public record Entry(PostingNumber number, String kind, JournalEntry entry) {}
-
-  /** How many journal entries there are. */
-  @Transactional(readOnly = true)
-  public int count(long booksId) {
-    return entities
-        .createQuery("select count(*) from PostingRow where booksId = :b", Long.class)
-        .setParameter("b", booksId)
-        .getSingleResult()
-        .intValue();
-  }
-
-  /** The newest journal entries, newest first. */
-  @Transactional(readOnly = true)
-  public List<Entry> newest(long booksId, int most) {
-    List<PostingRow> rows =
-        entities
-            .createQuery(
-                "from PostingRow where booksId = :b order by recordNumber desc", PostingRow.class)
-            .setParameter("b", booksId)
-            .setMaxResults(most)
-            .getResultList();
-    Map<Long, List<JournalLineRow>> lines =
-        rows.isEmpty()
-            ? Map.of()
-            : entities
-                .createQuery(
-                    "from JournalLineRow where postingId in (:ids) order by postingId, lineNumber",
-                    JournalLineRow.class)
-                .setParameter("ids", rows.stream().map(r -> r.id).toList())
-                .getResultStream()
-                .collect(Collectors.groupingBy(l -> l.postingId));
-    return rows.stream().map(r -> new Entry(r.number(), r.kind.words(), entry(r, lines))).toList();
   }
 
   /**
@@ -265,14 +269,32 @@ public class Postings {
         .findFirst();
   }
 
-  /** The items that some postings moved. */
+  /**
+   * What some postings touched.
+   *
+   * @param items that they moved
+   * @param money that they explain, or that is to be explained again
+   * @param tapes the postings of tapes among them, and the tapes that they turned back
+   */
+  public record Touched(Set<ItemId> items, Set<MoneyInId> money, Set<Long> tapes) {}
+
+  /** What some postings touched, for those who keep figures in step with the record. */
   @Transactional(readOnly = true)
-  public Set<ItemId> itemsOf(long booksId, Collection<PostingNumber> postings) {
-    Set<ItemId> moved = new HashSet<>();
+  public Touched touchedBy(long booksId, Collection<PostingNumber> postings) {
+    Touched touched = new Touched(new HashSet<>(), new HashSet<>(), new HashSet<>());
     for (PostingNumber posting : postings) {
-      row(booksId, posting).ifPresent(p -> moved.addAll(itemsOf(p.id)));
+      row(booksId, posting)
+          .ifPresent(
+              p -> {
+                touched.items.addAll(itemsOf(p.id));
+                PostingRow explains =
+                    p.turnsBackId == null ? p : entities.find(PostingRow.class, p.turnsBackId);
+                touched.tapes.add(explains.id);
+                Optional.ofNullable(explains.moneyInId)
+                    .ifPresent(m -> touched.money.add(new MoneyInId(m)));
+              });
     }
-    return moved;
+    return touched;
   }
 
   /** The items that a posting moved. */
@@ -323,7 +345,7 @@ public class Postings {
         Optional.ofNullable(known.turnedBackBy.get(row.id)));
   }
 
-  private static JournalEntry entry(PostingRow row, Map<Long, List<JournalLineRow>> lines) {
+  static JournalEntry entry(PostingRow row, Map<Long, List<JournalLineRow>> lines) {
     return new JournalEntry(
         row.postingDate,
         lines.getOrDefault(row.id, List.of()).stream().map(JournalLineRow::toFact).toList());

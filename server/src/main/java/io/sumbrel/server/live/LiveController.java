@@ -2,11 +2,15 @@ package io.sumbrel.server.live;
 
 import io.sumbrel.server.audit.AuditRecord;
 import io.sumbrel.server.audit.BooksChanged;
+import io.sumbrel.server.ledger.Ledger;
 import io.sumbrel.server.people.Actor;
 import jakarta.annotation.PreDestroy;
 import jakarta.servlet.http.HttpSession;
 import java.io.IOException;
+import java.util.HashMap;
 import java.util.Map;
+import java.util.Set;
+import java.util.TreeSet;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
@@ -26,6 +30,35 @@ import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 @RestController
 class LiveController {
   private static final long TEN_MINUTES = 600_000;
+  private static final String EVERYTHING = "all";
+
+  /** What placing money changes, as browsers name it. */
+  private static final Set<String> MONEY =
+      Set.of("desk", "books", "customers", "deposits", "trail", "arrivals");
+
+  /** What an act changes; one that is not named here changes everything. */
+  private static final Map<String, Set<String>> CHANGES =
+      Map.of(
+          Ledger.TAPE_POSTED,
+          MONEY,
+          Ledger.TURNED_BACK,
+          MONEY,
+          "second-person-asked",
+          Set.of("desk"),
+          "sent-back",
+          Set.of("desk"),
+          "file-dropped",
+          Set.of("arrivals"),
+          "layout-made",
+          Set.of("arrivals"),
+          "lockbox-set-up",
+          Set.of("arrivals"),
+          "month-closed",
+          Set.of("books", "desk"),
+          "month-reopened",
+          Set.of("books", "desk"),
+          "weights-fitted",
+          Set.of("desk", "learning"));
 
   private final AuditRecord audit;
   private final ExecutorService teller = Executors.newSingleThreadExecutor();
@@ -77,29 +110,44 @@ class LiveController {
   }
 
   private void tell() {
+    Map<Long, Map<Long, News>> told = new HashMap<>();
     listeners.forEach(
         (emitter, listener) -> {
-          long newest = newest(listener);
-          if (newest != listener.knows()) {
-            send(emitter, newest);
+          News news =
+              told.computeIfAbsent(listener.booksId(), b -> new HashMap<>())
+                  .computeIfAbsent(listener.knows(), k -> news(listener));
+          if (news.number() != listener.knows()) {
+            send(emitter, news);
             listeners.replace(
-                emitter, new Listener(listener.booksId(), listener.session(), newest));
+                emitter, new Listener(listener.booksId(), listener.session(), news.number()));
           }
         });
   }
 
+  /** The newest line, and what the lines since change. */
+  private record News(long number, Set<String> areas) {}
+
   /** Where the database cannot be asked at this moment, nothing is told. */
-  private long newest(Listener listener) {
+  private News news(Listener listener) {
     try {
-      return audit.lastNumber(listener.booksId());
+      long newest = audit.lastNumber(listener.booksId());
+      if (listener.knows() < 0 || newest == listener.knows()) {
+        return new News(newest, Set.of(EVERYTHING));
+      }
+      Set<String> areas = new TreeSet<>();
+      audit
+          .linesAfter(listener.booksId(), listener.knows())
+          .forEach(l -> areas.addAll(CHANGES.getOrDefault(l.act().name(), Set.of(EVERYTHING))));
+      return new News(newest, areas);
     } catch (RuntimeException e) {
-      return listener.knows();
+      return new News(listener.knows(), Set.of());
     }
   }
 
-  private void send(SseEmitter emitter, long number) {
+  private void send(SseEmitter emitter, News news) {
     try {
-      emitter.send(SseEmitter.event().id(Long.toString(number)).data(number));
+      emitter.send(
+          SseEmitter.event().id(Long.toString(news.number())).data(String.join(" ", news.areas())));
     } catch (IOException | IllegalStateException e) {
       listeners.remove(emitter);
     }

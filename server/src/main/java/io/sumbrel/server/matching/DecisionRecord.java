@@ -7,10 +7,10 @@ import io.sumbrel.core.matching.Lesson;
 import jakarta.persistence.EntityManager;
 import java.util.ArrayList;
 import java.util.Collections;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
@@ -46,26 +46,14 @@ public class DecisionRecord {
 
   /** By postings; those from before decisions were kept have none. */
   @Transactional(readOnly = true)
-  public Map<Long, Decision> all(long booksId) {
-    Map<Long, Decision> all = new HashMap<>();
-    entities
-        .createQuery(
-            """
-            select d.postingId, d.hand, d.ground, d.saidPerMillion
-            from DecisionRow d where d.booksId = :b
-            """,
-            Object[].class)
-        .setParameter("b", booksId)
-        .getResultStream()
-        .forEach(
-            r ->
-                all.put(
-                    (Long) r[0],
-                    new Decision(
-                        (Decision.Hand) r[1],
-                        Optional.ofNullable((Decision.Ground) r[2]),
-                        (Integer) r[3])));
-    return all;
+  public Map<Long, Decision> some(List<Long> postings) {
+    return postings.isEmpty()
+        ? Map.of()
+        : entities
+            .createQuery("from DecisionRow where postingId in :ids", DecisionRow.class)
+            .setParameter("ids", postings)
+            .getResultStream()
+            .collect(Collectors.toMap(r -> r.postingId, DecisionRow::toFact));
   }
 
   @Transactional(readOnly = true)

@@ -2,8 +2,10 @@ package io.sumbrel.server.matching;
 
 import io.sumbrel.core.receipt.PastPayment;
 import jakarta.persistence.EntityManager;
+import jakarta.persistence.Query;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.Currency;
 import java.util.HashMap;
 import java.util.List;
@@ -26,32 +28,32 @@ class Decisions {
     this.entities = entities;
   }
 
-  /**
-   * Live placings of money that came in, by their postings: one for each customer.
-   *
-   * @param known what was read before: only what came since is read anew
-   */
+  /** Live placings of money that came in, by their postings: one for each customer. */
   @Transactional(readOnly = true)
-  Map<Long, List<PastPayment>> all(long booksId, Map<Long, List<PastPayment>> known) {
+  Map<Long, List<PastPayment>> all(long booksId) {
+    return readInParts(live(booksId, "", Map.of()));
+  }
+
+  /** Those of some postings that are live placings. */
+  @Transactional(readOnly = true)
+  Map<Long, List<PastPayment>> among(long booksId, Collection<Long> postings) {
+    return postings.isEmpty()
+        ? Map.of()
+        : readInParts(live(booksId, "and p.id in (:postings)", Map.of("postings", postings)));
+  }
+
+  private Map<Long, List<PastPayment>> readInParts(List<Long> postings) {
     Map<Long, List<PastPayment>> all = new HashMap<>();
-    List<Long> fresh = new ArrayList<>();
-    for (long posting : live(booksId)) {
-      if (known.containsKey(posting)) {
-        all.put(posting, known.get(posting));
-      } else {
-        fresh.add(posting);
-      }
-    }
-    for (int from = 0; from < fresh.size(); from += AT_ONCE) {
-      all.putAll(read(fresh.subList(from, Math.min(fresh.size(), from + AT_ONCE))));
+    for (int from = 0; from < postings.size(); from += AT_ONCE) {
+      all.putAll(read(postings.subList(from, Math.min(postings.size(), from + AT_ONCE))));
     }
     return all;
   }
 
   /** The postings that stand of money that came in, and whose payer the bank shows. */
-  private List<Long> live(long booksId) {
+  private List<Long> live(long booksId, String which, Map<String, Object> parameters) {
     List<Long> live = new ArrayList<>();
-    for (Object id :
+    Query query =
         entities
             .createNativeQuery(
                 """
@@ -61,9 +63,11 @@ class Decisions {
                   and exists (select 1 from tape_line l
                     where l.posting_id = p.id and l.item_customer_id is not null)
                   and not exists (select 1 from posting t where t.turns_back_id = p.id)
-                """)
-            .setParameter("b", booksId)
-            .getResultList()) {
+                """
+                    + which)
+            .setParameter("b", booksId);
+    parameters.forEach(query::setParameter);
+    for (Object id : query.getResultList()) {
       live.add(((Number) id).longValue());
     }
     return live;

@@ -31,7 +31,9 @@ import jakarta.annotation.PreDestroy;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.Comparator;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -60,6 +62,10 @@ public class PlanBoard {
 
   /** With more items changed since the indexes were built, these are built anew. */
   private static final int MOST_CHANGES = 500;
+
+  private static final Comparator<MoneyLine> IN_ORDER =
+      Comparator.comparing((MoneyLine l) -> l.moneyIn().bookingDate())
+          .thenComparing(l -> l.moneyIn().id().number());
 
   /** Acts that move items, and change nothing else of what a plan is made from. */
   private static final Set<String> ONLY_MOVING = Set.of(Ledger.TAPE_POSTED, Ledger.TURNED_BACK);
@@ -120,17 +126,13 @@ public class PlanBoard {
    * A plan and what it was made from.
    *
    * @param feedNumber the newest line of the record that it knows
-   * @param lines all that count, explained or not
    * @param pile money not yet explained, in the order of booking
    * @param basis what the problem was built from, besides items and pile
    * @param decided what was placed by then and stands, by its posting
-   * @param waiting entries that wait to be tied to their deposits, whose members are in the pile
    */
   public record Board(
       long feedNumber,
-      List<MoneyLine> lines,
       List<MoneyLine> pile,
-      Set<MoneyInId> waiting,
       Basis basis,
       Map<Long, List<PastPayment>> decided,
       MatchingProblem problem,
@@ -219,9 +221,7 @@ public class PlanBoard {
    */
   private record Reading(
       long feedNumber,
-      List<MoneyLine> lines,
       List<MoneyLine> pile,
-      Set<MoneyInId> waiting,
       Basis basis,
       Map<Long, List<PastPayment>> decided,
       Optional<Collection<OpenItem>> moved,
@@ -245,10 +245,13 @@ public class PlanBoard {
                         items,
                         only(reading.decided, before.get().decided),
                         only(before.get().decided, reading.decided)));
-    if (changed.isEmpty() && reading.moved.isPresent()) {
-      return made(booksId, Optional.empty());
-    }
-    MatchingProblem problem = changed.orElseGet(() -> problem(reading));
+    MatchingProblem problem =
+        changed.orElseGet(
+            () ->
+                problem(
+                    reading.moved.isEmpty()
+                        ? reading
+                        : oneMoment.execute(t -> withEverything(booksId, reading))));
     Plan plan =
         changed.isPresent()
             ? Planner.replan(before.get().plan, problem)
@@ -260,87 +263,104 @@ public class PlanBoard {
     Map<MoneyInId, Plan.Row> rows = new HashMap<>();
     plan.rows().forEach(r -> rows.put(r.moneyIn(), r));
     return new Board(
-        reading.feedNumber,
-        reading.lines,
-        reading.pile,
-        reading.waiting,
-        reading.basis,
-        reading.decided,
-        problem,
-        plan,
-        rows);
+        reading.feedNumber, reading.pile, reading.basis, reading.decided, problem, plan, rows);
   }
 
   private Reading read(long booksId, Optional<Board> before) {
+    Optional<Postings.Touched> touched = before.flatMap(b -> touchedSince(booksId, b));
+    return touched.isPresent()
+        ? readChanges(booksId, before.get(), touched.get())
+        : readAll(booksId, before);
+  }
+
+  /** Only tapes were posted and turned back since: no more is read than what they touched. */
+  private Reading readChanges(long booksId, Board before, Postings.Touched touched) {
+    Set<MoneyInId> claimed = claims.among(touched.money());
+    Set<MoneyInId> known = new HashSet<>();
+    List<MoneyLine> pile = new ArrayList<>();
+    for (MoneyLine line : before.pile) {
+      known.add(line.moneyIn().id());
+      if (!claimed.contains(line.moneyIn().id())) {
+        pile.add(line);
+      }
+    }
+    List<MoneyInId> again =
+        touched.money().stream().filter(m -> !claimed.contains(m) && !known.contains(m)).toList();
+    if (!again.isEmpty()) {
+      pile.addAll(moneyLines.some(booksId, again));
+      pile.sort(IN_ORDER);
+    }
+    Map<Long, List<PastPayment>> decided = new HashMap<>(before.decided);
+    touched.tapes().forEach(decided::remove);
+    decided.putAll(decisions.among(booksId, touched.tapes()));
+    Basis basis =
+        new Basis(
+            before.basis.customers,
+            before.basis.past,
+            waitingForTie.recorded(booksId),
+            before.basis.rules,
+            before.basis.weights);
+    boolean goesOn = before.basis.equals(basis) && before.problem.changes() < MOST_CHANGES;
+    return new Reading(
+        audit.lastNumber(booksId),
+        pile,
+        basis,
+        decided,
+        goesOn ? Optional.of(items.find(booksId, touched.items()).values()) : Optional.empty(),
+        goesOn ? List.of() : candidates(booksId, basis),
+        goesOn ? List.of() : pastPayments.all(booksId));
+  }
+
+  private Reading readAll(long booksId, Optional<Board> before) {
     long feedNumber = audit.lastNumber(booksId);
-    Optional<Collection<OpenItem>> moved = before.flatMap(b -> movedSince(booksId, b));
-    List<MoneyLine> lines = moved.isPresent() ? before.get().lines : moneyLines.all(booksId);
-    Set<MoneyInId> claimed = claims.claimed(booksId);
-    Set<MoneyInId> waiting = waitingForTie.entries(booksId);
-    List<MoneyLine> pile =
-        lines.stream()
-            .filter(l -> !claimed.contains(l.moneyIn().id()))
-            .filter(l -> !waiting.contains(l.moneyIn().id()))
-            .toList();
-    Basis basis = basis(booksId, before.filter(b -> moved.isPresent()));
-    Map<Long, List<PastPayment>> decided =
-        decisions.all(booksId, before.map(Board::decided).orElse(Map.of()));
+    Basis basis =
+        new Basis(
+            customers.all(booksId),
+            pastPayments.newest(booksId),
+            waitingForTie.recorded(booksId),
+            rules.of(booksId),
+            weights.of(booksId));
     boolean goesOn =
         before.filter(b -> b.basis.equals(basis) && b.problem.changes() < MOST_CHANGES).isPresent();
     return new Reading(
         feedNumber,
-        lines,
-        pile,
-        waiting,
+        moneyLines.pile(booksId),
         basis,
-        decided,
-        goesOn ? moved.or(() -> Optional.of(items.all(booksId))) : Optional.empty(),
+        decisions.all(booksId),
+        goesOn ? Optional.of(items.all(booksId)) : Optional.empty(),
         goesOn ? List.of() : candidates(booksId, basis),
         goesOn ? List.of() : pastPayments.all(booksId));
+  }
+
+  /** Where the indexes cannot take a change up: they are built anew of all items. */
+  private Reading withEverything(long booksId, Reading changes) {
+    return new Reading(
+        changes.feedNumber,
+        changes.pile,
+        changes.basis,
+        changes.decided,
+        Optional.empty(),
+        candidates(booksId, changes.basis),
+        pastPayments.all(booksId));
   }
 
   /** What is open, and what was settled within the look-back. */
   private List<OpenItem> candidates(long booksId, Basis basis) {
     LocalDate from = books.businessDate(booksId).minusMonths(basis.rules.limits().lookBackMonths());
-    return items.all(booksId).stream()
-        .filter(i -> !i.isSettled() || i.date().isAfter(from))
-        .toList();
+    return items.openOrAfter(booksId, from);
   }
 
   /**
-   * The items that were moved since a board was made; empty where anything else was done meanwhile,
-   * and all is read anew.
+   * What was touched since a board was made; empty where anything else than tapes was posted or
+   * turned back meanwhile, and all is read anew.
    */
-  private Optional<Collection<OpenItem>> movedSince(long booksId, Board board) {
+  private Optional<Postings.Touched> touchedSince(long booksId, Board board) {
     List<AuditLine> since = audit.linesAfter(booksId, board.feedNumber);
     return since.stream().allMatch(l -> ONLY_MOVING.contains(l.act().name()))
         ? Optional.of(
-            items
-                .find(
-                    booksId,
-                    postings.itemsOf(
-                        booksId,
-                        since.stream().map(l -> PostingNumber.parse(l.act().subject())).toList()))
-                .values())
+            postings.touchedBy(
+                booksId, since.stream().map(l -> PostingNumber.parse(l.act().subject())).toList()))
         : Optional.empty();
-  }
-
-  /**
-   * @param before whose seldom things still hold
-   */
-  private Basis basis(long booksId, Optional<Board> before) {
-    List<Recorded> recorded = waitingForTie.recorded(booksId);
-    return before
-        .map(b -> b.basis)
-        .map(b -> new Basis(b.customers, b.past, recorded, b.rules, b.weights))
-        .orElseGet(
-            () ->
-                new Basis(
-                    customers.all(booksId),
-                    pastPayments.newest(booksId),
-                    recorded,
-                    rules.of(booksId),
-                    weights.of(booksId)));
   }
 
   /** What was decided in the one and not in the other. */

@@ -2,7 +2,7 @@
  * The plan over the pile, what it was made from, and what people decided: weights, lessons, past
  * payments. Entry: {@code PlanBoard}.
  */
-@Publishes({})
+@Publishes("decision")
 package io.sumbrel.server.matching;
 
 import io.sumbrel.server.persistence.Publishes;

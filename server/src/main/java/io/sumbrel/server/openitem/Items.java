@@ -2,22 +2,28 @@ package io.sumbrel.server.openitem;
 
 import io.sumbrel.core.openitem.ItemId;
 import io.sumbrel.core.openitem.OpenItem;
+import io.sumbrel.core.openitem.Terms;
 import io.sumbrel.core.party.CustomerId;
 import io.sumbrel.core.posting.ItemMovement;
 import io.sumbrel.core.proof.Fact;
+import io.sumbrel.server.persistence.BulkRows;
 import io.sumbrel.server.persistence.RowIds;
 import jakarta.persistence.EntityManager;
 import jakarta.persistence.TypedQuery;
 import java.sql.PreparedStatement;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Collection;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeSet;
+import java.util.function.Function;
 import org.hibernate.Session;
+import org.hibernate.jpa.HibernateHints;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
@@ -27,6 +33,14 @@ import org.springframework.transaction.annotation.Transactional;
 public class Items {
   private static final String MOVE =
       "update item_balance set total_minor = total_minor + ?, open_minor = open_minor + ? where item_id = ?";
+  private static final String DESCRIBE =
+      """
+      update open_item set customer_id = ?, item_date = ?, due_date = ?, tax_minor = ?,
+        order_number = ?, terms = ?, extra = ?, version = version + 1
+      where id = ?
+      """;
+  private static final int AT_ONCE = 1_000;
+  private static final String DESCRIBED = "items";
   private static final String WITH_BALANCE =
       """
       select i, b.totalMinor, b.openMinor
@@ -35,10 +49,12 @@ public class Items {
 
   private final EntityManager entities;
   private final RowIds ids;
+  private final BulkRows bulk;
 
-  Items(EntityManager entities, RowIds ids) {
+  Items(EntityManager entities, RowIds ids, BulkRows bulk) {
     this.entities = entities;
     this.ids = ids;
+    this.bulk = bulk;
   }
 
   /** Where an item was first seen, and the house's own columns of it. */
@@ -48,6 +64,14 @@ public class Items {
   @Transactional(readOnly = true)
   public List<OpenItem> all(long booksId) {
     return oldestFirst("where i.booksId = :b", Map.of("b", booksId));
+  }
+
+  /** What is open, or of a day after one: what a text of today may name; oldest first. */
+  @Transactional(readOnly = true)
+  public List<OpenItem> openOrAfter(long booksId, LocalDate day) {
+    return oldestFirst(
+        "where i.booksId = :b and (b.openMinor <> 0 or i.itemDate > :d)",
+        Map.of("b", booksId, "d", day));
   }
 
   /** What is open, oldest first. */
@@ -73,36 +97,6 @@ public class Items {
             customers.stream().map(CustomerId::number).toList()));
   }
 
-  /**
-   * What is open in one currency and has the text in its number, its order number or the name of
-   * its customer, or whose open amount begins with its digits; oldest first.
-   */
-  @Transactional(readOnly = true)
-  public List<OpenItem> search(long booksId, String currency, String text) {
-    String digits = text.replaceAll("[^0-9]", "");
-    String escaped = text.toLowerCase(Locale.ROOT).replaceAll("[!%_]", "!$0");
-    return oldestFirst(
-        """
-        left join CustomerRow c on c.id = i.customerId
-        where i.booksId = :b and b.openMinor <> 0 and i.currency = :c
-          and (lower(i.number) like :t escape '!'
-            or lower(coalesce(i.orderNumber, '')) like :t escape '!'
-            or lower(coalesce(c.name, 'unidentified')) like :t escape '!'
-            or (:digits <> '' and str(abs(b.openMinor)) like :begins))
-        """,
-        Map.of(
-            "b",
-            booksId,
-            "c",
-            currency,
-            "t",
-            "%" + escaped + "%",
-            "digits",
-            digits,
-            "begins",
-            digits + "%"));
-  }
-
   /** Every item of a customer, settled ones too, oldest first. */
   @Transactional(readOnly = true)
   public List<OpenItem> of(long booksId, CustomerId customer) {
@@ -115,6 +109,7 @@ public class Items {
         entities.createQuery(
             WITH_BALANCE + joinsAndWhere + " order by i.itemDate, i.id", Object[].class);
     parameters.forEach(query::setParameter);
+    query.setHint(HibernateHints.HINT_READ_ONLY, true);
     return query.getResultStream().map(Items::fact).toList();
   }
 
@@ -180,6 +175,11 @@ public class Items {
                     Optional.ofNullable(r.arrivalId), Optional.ofNullable(r.arrivalLine), r.extra));
   }
 
+  /** Whether a fact is that of all items: they were described anew. */
+  public static boolean isFact(Fact fact) {
+    return fact.name().equals(DESCRIBED);
+  }
+
   /** All that lists say of items, but for their amounts; empty where no list was read. */
   @Transactional(readOnly = true)
   public Optional<Fact> described(long booksId) {
@@ -187,18 +187,22 @@ public class Items {
     long[] count = {0};
     Fact fact =
         Fact.written(
-            "items",
+            DESCRIBED,
             cells ->
                 entities
                     .createQuery(
-                        "from OpenItemRow where booksId = :b and numberedBy = 'SELLER' order by id",
-                        OpenItemRow.class)
+                        """
+                        select id, kind, customerId, number, itemDate, dueDate, currency, taxMinor,
+                          orderNumber, terms, extra, arrivalId, arrivalLine
+                        from OpenItemRow where booksId = :b and numberedBy = 'SELLER' order by id
+                        """,
+                        Object[].class)
                     .setParameter("b", booksId)
                     .getResultStream()
                     .forEach(
                         i -> {
                           count[0]++;
-                          i.write(cells);
+                          Arrays.asList(i).forEach(cells);
                         }));
     return count[0] == 0 ? Optional.empty() : Optional.of(fact);
   }
@@ -208,17 +212,24 @@ public class Items {
     return new ItemId(ids.next());
   }
 
-  /** Adds an item with nothing billed and nothing open yet; its posting gives it amounts. */
+  /** Adds items with nothing billed and nothing open yet; their posting gives them amounts. */
   @Transactional(propagation = Propagation.MANDATORY)
-  public void add(long booksId, OpenItem item, Origin origin) {
-    OpenItemRow row = OpenItemRow.of(booksId, item);
-    row.extra = origin.extra();
-    row.arrivalId = origin.arrivalId().orElse(null);
-    row.arrivalLine = origin.line().orElse(null);
-    entities.persist(row);
-    ItemBalanceRow balance = new ItemBalanceRow();
-    balance.itemId = row.id;
-    entities.persist(balance);
+  public void add(long booksId, List<OpenItem> items, Function<OpenItem, Origin> origins) {
+    List<OpenItemRow> rows = new ArrayList<>();
+    List<ItemBalanceRow> balances = new ArrayList<>();
+    for (OpenItem item : items) {
+      Origin origin = origins.apply(item);
+      OpenItemRow row = OpenItemRow.of(booksId, item);
+      row.extra = origin.extra();
+      row.arrivalId = origin.arrivalId().orElse(null);
+      row.arrivalLine = origin.line().orElse(null);
+      rows.add(row);
+      ItemBalanceRow balance = new ItemBalanceRow();
+      balance.itemId = row.id;
+      balances.add(balance);
+    }
+    bulk.insert(rows);
+    bulk.insert(balances);
   }
 
   /** Adds to the balances where they stand: nothing that was read before is written back. */
@@ -240,12 +251,47 @@ public class Items {
             });
   }
 
-  /** Takes over what a newer list says of an item, but for its amounts. */
+  /** What a newer list says of an item, but for its amounts; and the house's own columns. */
+  public record Described(OpenItem item, String extra) {}
+
+  /** Takes over what a newer list says. */
   @Transactional(propagation = Propagation.MANDATORY)
-  public void describe(OpenItem item, String extra) {
-    OpenItemRow row = entities.find(OpenItemRow.class, item.id().number());
-    row.describe(item);
-    row.extra = extra;
+  public void describe(List<Described> described) {
+    entities
+        .unwrap(Session.class)
+        .doWork(
+            connection -> {
+              try (PreparedStatement update = connection.prepareStatement(DESCRIBE)) {
+                for (Described one : described) {
+                  OpenItem item = one.item();
+                  update.setObject(1, item.customer().map(CustomerId::number).orElse(null));
+                  update.setObject(2, item.date());
+                  update.setObject(3, item.due().orElse(null));
+                  update.setObject(4, item.taxMinor().orElse(null));
+                  update.setString(5, item.orderNumber().orElse(null));
+                  update.setString(6, item.terms().map(Terms::words).orElse(null));
+                  update.setString(7, one.extra());
+                  update.setLong(8, item.id().number());
+                  update.addBatch();
+                }
+                update.executeBatch();
+              }
+            });
+  }
+
+  /** The house's own columns of items, by the item. */
+  @Transactional(readOnly = true)
+  public Map<ItemId, String> extras(Collection<ItemId> items) {
+    Map<ItemId, String> extras = new HashMap<>();
+    List<Long> ids = items.stream().map(ItemId::number).toList();
+    for (int from = 0; from < ids.size(); from += AT_ONCE) {
+      entities
+          .createQuery("select id, extra from OpenItemRow where id in :ids", Object[].class)
+          .setParameter("ids", ids.subList(from, Math.min(ids.size(), from + AT_ONCE)))
+          .getResultStream()
+          .forEach(r -> extras.put(new ItemId((Long) r[0]), (String) r[1]));
+    }
+    return extras;
   }
 
   private static OpenItem fact(Object[] row) {

@@ -12,10 +12,8 @@ import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import jakarta.persistence.Version;
 import java.time.LocalDate;
-import java.util.Arrays;
 import java.util.Currency;
 import java.util.Optional;
-import java.util.function.Consumer;
 
 @Entity
 @Table(name = "open_item")
@@ -63,25 +61,6 @@ class OpenItemRow {
     taxMinor = item.taxMinor().orElse(null);
     orderNumber = item.orderNumber().orElse(null);
     terms = item.terms().map(Terms::words).orElse(null);
-  }
-
-  /** All that a list says of it, but for its amounts. */
-  void write(Consumer<Object> cells) {
-    Arrays.asList(
-            id,
-            kind,
-            customerId,
-            number,
-            itemDate,
-            dueDate,
-            currency,
-            taxMinor,
-            orderNumber,
-            terms,
-            extra,
-            arrivalId,
-            arrivalLine)
-        .forEach(cells);
   }
 
   OpenItem toFact(long totalMinor, long openMinor) {

@@ -4,6 +4,7 @@ import io.sumbrel.core.openitem.OpenItem;
 import io.sumbrel.core.party.Customer;
 import io.sumbrel.core.party.CustomerId;
 import io.sumbrel.server.books.Houses;
+import io.sumbrel.server.ledger.OpenItemsNow;
 import io.sumbrel.server.openitem.Items;
 import io.sumbrel.server.people.Actor;
 import java.time.LocalDate;
@@ -24,9 +25,11 @@ import org.springframework.web.bind.annotation.RestController;
 class CustomersController {
   private final Customers customers;
   private final Items items;
+  private final OpenItemsNow openItems;
   private final Houses books;
 
-  CustomersController(Customers customers, Items items, Houses books) {
+  CustomersController(Customers customers, Items items, OpenItemsNow openItems, Houses books) {
+    this.openItems = openItems;
     this.customers = customers;
     this.items = items;
     this.books = books;
@@ -58,9 +61,12 @@ class CustomersController {
     Map<CustomerId, Customer> byId = customers.byId(actor.booksId());
     LocalDate today = books.businessDate(actor.booksId());
     Map<CustomerId, List<OpenItem>> open = new HashMap<>();
-    for (OpenItem item : items.open(actor.booksId())) {
-      item.customer().ifPresent(c -> open.computeIfAbsent(c, k -> new ArrayList<>()).add(item));
-    }
+    openItems
+        .all(actor.booksId())
+        .forEach(
+            i ->
+                i.customer()
+                    .ifPresent(c -> open.computeIfAbsent(c, k -> new ArrayList<>()).add(i)));
     return customers.all(actor.booksId()).stream()
         .map(c -> view(c, byId, open.getOrDefault(c.id(), List.of()), today))
         .toList();

@@ -19,6 +19,9 @@ public class BulkRows {
 
   @Transactional(propagation = Propagation.MANDATORY)
   public void insert(List<?> rows) {
+    if (rows.isEmpty()) {
+      return;
+    }
     Session session = entities.unwrap(Session.class);
     session.doWork(
         connection -> {

@@ -6,15 +6,16 @@ import io.sumbrel.core.party.CustomerId;
 import io.sumbrel.server.bank.BankAccount;
 import io.sumbrel.server.bank.BankAccounts;
 import io.sumbrel.server.chart.Charts;
+import io.sumbrel.server.ledger.Journal;
 import io.sumbrel.server.ledger.Ledger;
 import io.sumbrel.server.ledger.Months;
-import io.sumbrel.server.ledger.Postings;
 import io.sumbrel.server.party.Customers;
 import io.sumbrel.server.people.Actor;
 import java.time.LocalDate;
 import java.time.YearMonth;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.access.prepost.PreAuthorize;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
@@ -23,15 +24,19 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 
 @RestController
 @RequestMapping("/api/books")
 class BooksController {
-  private static final int JOURNAL_LIMIT = 300;
+  private static final int PAGE = 100;
 
-  private final Postings postings;
+  /** So many lines of one entry are shown in the list; all of them stand in its trail. */
+  private static final int MOST_LINES = 40;
+
+  private final Journal journal;
   private final Ledger ledger;
   private final Customers customers;
   private final BankAccounts accounts;
@@ -40,14 +45,14 @@ class BooksController {
   private final CloseMonth closeMonth;
 
   BooksController(
-      Postings postings,
+      Journal journal,
       Ledger ledger,
       Customers customers,
       BankAccounts accounts,
       Charts charts,
       Months months,
       CloseMonth closeMonth) {
-    this.postings = postings;
+    this.journal = journal;
     this.ledger = ledger;
     this.customers = customers;
     this.accounts = accounts;
@@ -62,14 +67,19 @@ class BooksController {
   record JournalLineView(
       String account, String accountName, String customer, String currency, long minor) {}
 
-  record JournalView(String number, LocalDate date, String kind, List<JournalLineView> lines) {}
+  /**
+   * @param linesCount how many lines there are; the list may hold the first of them
+   */
+  record JournalView(
+      String number, LocalDate date, String kind, int linesCount, List<JournalLineView> lines) {}
 
   /**
-   * The newest entries.
+   * A page of entries.
    *
    * @param count how many entries there are in all
+   * @param next where the page of older entries begins; empty when there are none
    */
-  record JournalList(int count, List<JournalView> entries) {}
+  record JournalList(long count, List<JournalView> entries, Optional<Long> next) {}
 
   record BalanceView(String account, String accountName, String currency, long minor) {}
 
@@ -77,22 +87,36 @@ class BooksController {
 
   record ReopeningRequest(String reason) {}
 
-  /** The newest entries, newest first. */
+  /**
+   * A page of entries, the newest first.
+   *
+   * @param before where it begins, as the page before said
+   * @param find in the number, a customer's name, or the code of an account
+   */
   @GetMapping("/journal")
-  JournalList journal(@AuthenticationPrincipal Actor actor) {
+  JournalList journal(
+      @AuthenticationPrincipal Actor actor,
+      @RequestParam Optional<Long> before,
+      @RequestParam(defaultValue = "") String find) {
     Map<String, String> names = charts.names(actor.booksId());
     Map<CustomerId, Customer> byId = customers.byId(actor.booksId());
+    Journal.Page page = journal.page(actor.booksId(), before, find, PAGE);
     return new JournalList(
-        postings.count(actor.booksId()),
-        postings.newest(actor.booksId(), JOURNAL_LIMIT).stream()
+        journal.count(actor.booksId()),
+        page.entries().stream()
             .map(
                 p ->
                     new JournalView(
                         p.number().words(),
                         p.entry().date(),
                         p.kind(),
-                        p.entry().lines().stream().map(l -> view(l, names, byId)).toList()))
-            .toList());
+                        p.entry().lines().size(),
+                        p.entry().lines().stream()
+                            .limit(MOST_LINES)
+                            .map(l -> view(l, names, byId))
+                            .toList()))
+            .toList(),
+        page.next());
   }
 
   private static JournalLineView view(

@@ -7,6 +7,7 @@ import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.core.refusal.Refusal;
 import jakarta.persistence.EntityManager;
 import java.time.LocalDate;
+import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -31,6 +32,43 @@ public class MoneyLines {
   @Transactional(readOnly = true)
   public List<MoneyLine> all(long booksId) {
     return standing(booksId, Standing.COUNTS);
+  }
+
+  /**
+   * Every sum that is to be explained: it counts, nothing explains it, and it waits for no tie; in
+   * the order of booking.
+   */
+  @Transactional(readOnly = true)
+  public List<MoneyLine> pile(long booksId) {
+    return lines(
+        """
+        m.booksId = :b and m.standing = COUNTS
+        and not exists (select 1 from ClaimRow c where c.moneyInId = m.id)
+        and not exists (select 1 from DepositRow w where w.entryId = m.id
+          and not exists (select 1 from RecordedClaimRow t where t.recordedId = w.id))
+        """,
+        Map.of("b", booksId));
+  }
+
+  /** Some sums, in the order of booking. */
+  @Transactional(readOnly = true)
+  public List<MoneyLine> some(long booksId, Collection<MoneyInId> ids) {
+    return ids.isEmpty()
+        ? List.of()
+        : lines(
+            "m.booksId = :b and m.id in :ids",
+            Map.of("b", booksId, "ids", ids.stream().map(MoneyInId::number).toList()));
+  }
+
+  /** Whether anything was ever brought in. */
+  @Transactional(readOnly = true)
+  public boolean isAny(long booksId) {
+    return !entities
+        .createQuery("select 1 from MoneyInRow where booksId = :b", Integer.class)
+        .setParameter("b", booksId)
+        .setMaxResults(1)
+        .getResultList()
+        .isEmpty();
   }
 
   /** Entries that are possibly double and count nowhere until a person says. */

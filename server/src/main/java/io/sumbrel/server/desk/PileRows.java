@@ -1,0 +1,117 @@
+package io.sumbrel.server.desk;
+
+import io.sumbrel.core.matching.Plan;
+import io.sumbrel.core.matching.Proposal;
+import io.sumbrel.server.desk.DeskViews.PileRow;
+import io.sumbrel.server.matching.PlanBoard;
+import io.sumbrel.server.receipt.MoneyLine;
+import java.time.LocalDate;
+import java.time.format.DateTimeFormatter;
+import java.util.ArrayDeque;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.Deque;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.concurrent.ConcurrentHashMap;
+import org.springframework.stereotype.Component;
+
+/**
+ * The pile as its rows are shown, the same for everybody; and what changed of it since a state that
+ * a browser has, so that a posting does not send the whole pile to all of them.
+ */
+@Component
+class PileRows {
+  private static final DateTimeFormatter DAY =
+      DateTimeFormatter.ofPattern("dd MMM", Locale.ENGLISH);
+
+  /** So many states are kept; whoever has an older one gets the whole. */
+  private static final int STATES = 32;
+
+  private final Map<Long, Deque<State>> states = new ConcurrentHashMap<>();
+
+  /** The rows as of a line of the record; rows that did not change are the same objects. */
+  private record State(long feedNumber, Map<Long, PileRow> rows) {}
+
+  /**
+   * What changed.
+   *
+   * @param whole whether these are all rows
+   * @param rows new and changed ones, in the order in which they are shown
+   * @param gone ids of those that are there no more
+   */
+  record Changes(long feedNumber, boolean whole, List<PileRow> rows, List<Long> gone) {}
+
+  /**
+   * @param known the state that the browser has, by the number that came with it
+   * @param accounts names of the bank accounts
+   */
+  Changes since(
+      long booksId, Optional<Long> known, PlanBoard.Board board, Map<Long, String> accounts) {
+    Deque<State> kept = states.computeIfAbsent(booksId, id -> new ArrayDeque<>());
+    State now;
+    Optional<State> then;
+    synchronized (kept) {
+      now = now(kept, board, accounts);
+      then = known.flatMap(n -> kept.stream().filter(s -> s.feedNumber == n).findFirst());
+    }
+    Map<Long, PileRow> before = then.map(State::rows).orElse(Map.of());
+    List<PileRow> rows =
+        now.rows.values().stream()
+            .filter(r -> before.get(r.id()) != r)
+            .sorted(Comparator.comparing(PileRow::place))
+            .toList();
+    List<Long> gone = before.keySet().stream().filter(id -> !now.rows.containsKey(id)).toList();
+    return new Changes(now.feedNumber, then.isEmpty(), rows, gone);
+  }
+
+  private static State now(Deque<State> kept, PlanBoard.Board board, Map<Long, String> accounts) {
+    Optional<State> same =
+        kept.stream().filter(s -> s.feedNumber == board.feedNumber()).findFirst();
+    if (same.isPresent()) {
+      return same.get();
+    }
+    Map<Long, PileRow> last = kept.isEmpty() ? Map.of() : kept.getLast().rows;
+    Map<Long, PileRow> rows = new HashMap<>();
+    for (MoneyLine line : board.pile()) {
+      PileRow row = row(line, board.rows().get(line.moneyIn().id()), accounts);
+      PileRow before = last.get(row.id());
+      rows.put(row.id(), row.equals(before) ? before : row);
+    }
+    State now = new State(board.feedNumber(), rows);
+    kept.addLast(now);
+    if (kept.size() > STATES) {
+      kept.removeFirst();
+    }
+    return now;
+  }
+
+  private static PileRow row(MoneyLine line, Plan.Row row, Map<Long, String> accounts) {
+    Optional<Proposal> chosen = row.chosen().map(row.ways()::get);
+    String proposal =
+        chosen.map(Proposal::words).orElse(line.moneyIn().isIn() ? "nothing fits yet" : "paid out");
+    String ways = row.waysCount() > 1 ? " · " + row.countWords() : "";
+    long id = line.moneyIn().id().number();
+    LocalDate date = line.moneyIn().bookingDate();
+    List<String> words = new ArrayList<>();
+    words.add(DAY.format(date));
+    words.add(line.method().words());
+    words.add(proposal + ways);
+    return new PileRow(
+        id,
+        // the surest first, then the newest
+        "%d %07d %012d".formatted(row.certainty().ordinal(), 9_999_999 - date.toEpochDay(), id),
+        line.payer(),
+        String.join(" · ", words),
+        date,
+        line.moneyIn().currency().getCurrencyCode(),
+        line.moneyIn().amountMinor(),
+        line.cameInto(accounts.get(line.bankAccountId())),
+        row.certainty(),
+        chosen.filter(Proposal::isTie).isPresent(),
+        row.waysCount());
+  }
+}

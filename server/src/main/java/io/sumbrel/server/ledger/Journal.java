@@ -1,0 +1,99 @@
+package io.sumbrel.server.ledger;
+
+import io.sumbrel.core.ledger.JournalEntry;
+import io.sumbrel.core.posting.PostingNumber;
+import jakarta.persistence.EntityManager;
+import jakarta.persistence.TypedQuery;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+
+/** The journal, a page at a time, the newest entries first. */
+@Component
+public class Journal {
+  private static final String FOUND =
+      """
+      and (concat(cast(p.postingYear as string), '-', lpad(cast(p.postingNumber as string), 4, '0'))
+          like :t escape '!'
+        or exists (select 1 from JournalLineRow l left join CustomerRow c on c.id = l.customerId
+          where l.postingId = p.id
+            and (l.accountCode = :find or lower(c.name) like :t escape '!')))
+      """;
+
+  private final EntityManager entities;
+
+  Journal(EntityManager entities) {
+    this.entities = entities;
+  }
+
+  /**
+   * A journal entry with its number.
+   *
+   * @param kind in words
+   */
+  public record Entry(PostingNumber number, String kind, JournalEntry entry) {}
+
+  /**
+   * @param next where the page of older entries begins; empty when there are none
+   */
+  public record Page(List<Entry> entries, Optional<Long> next) {}
+
+  /** How many entries there are: numbers have no gap. */
+  @Transactional(readOnly = true)
+  public long count(long booksId) {
+    return entities
+        .createQuery(
+            "select coalesce(sum(lastNumber), 0) from JournalYearRow where booksId = :b",
+            Long.class)
+        .setParameter("b", booksId)
+        .getSingleResult();
+  }
+
+  /**
+   * @param before where the page begins; the newest when it is empty
+   * @param find in the number, the name of a customer, or as the code of an account
+   */
+  @Transactional(readOnly = true)
+  public Page page(long booksId, Optional<Long> before, String find, int size) {
+    TypedQuery<PostingRow> query =
+        entities
+            .createQuery(
+                "from PostingRow p where p.booksId = :b and p.recordNumber < :before "
+                    + (find.isBlank() ? "" : FOUND)
+                    + " order by p.booksId desc, p.recordNumber desc",
+                PostingRow.class)
+            .setParameter("b", booksId)
+            .setParameter("before", before.orElse(Long.MAX_VALUE))
+            .setMaxResults(size + 1);
+    if (!find.isBlank()) {
+      query.setParameter("find", find.strip());
+      query.setParameter("t", like(find));
+    }
+    List<PostingRow> found = query.getResultList();
+    List<PostingRow> rows = found.subList(0, Math.min(size, found.size()));
+    Map<Long, List<JournalLineRow>> lines =
+        rows.isEmpty()
+            ? Map.of()
+            : entities
+                .createQuery(
+                    "from JournalLineRow where postingId in (:ids) order by postingId, lineNumber",
+                    JournalLineRow.class)
+                .setParameter("ids", rows.stream().map(r -> r.id).toList())
+                .getResultStream()
+                .collect(Collectors.groupingBy(l -> l.postingId));
+    return new Page(
+        rows.stream()
+            .map(r -> new Entry(r.number(), r.kind.words(), Postings.entry(r, lines)))
+            .toList(),
+        found.size() > size ? Optional.of(rows.get(size - 1).recordNumber) : Optional.empty());
+  }
+
+  /** A pattern for what holds a text, escaped by an exclamation mark. */
+  public static String like(String text) {
+    return "%" + text.strip().toLowerCase(Locale.ROOT).replaceAll("[!%_]", "!$0") + "%";
+  }
+}

@@ -1,0 +1,117 @@
+package io.sumbrel.server.ledger;
+
+import io.sumbrel.core.openitem.ItemId;
+import io.sumbrel.core.openitem.OpenItem;
+import io.sumbrel.core.posting.PostingNumber;
+import io.sumbrel.core.proof.AuditLine;
+import io.sumbrel.core.proof.Fact;
+import io.sumbrel.server.audit.AuditRecord;
+import io.sumbrel.server.openitem.Items;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Map;
+import java.util.NavigableMap;
+import java.util.Optional;
+import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.ConcurrentSkipListMap;
+import java.util.stream.Stream;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.PlatformTransactionManager;
+import org.springframework.transaction.TransactionDefinition;
+import org.springframework.transaction.support.TransactionSynchronizationManager;
+import org.springframework.transaction.support.TransactionTemplate;
+
+/**
+ * What is open, held in memory and kept in step with the record: lists and searches over all of it
+ * read no more from the database than what changed. Made anew where items are described anew.
+ */
+@Component
+public class OpenItemsNow {
+  private static final String POSTING = "posting ";
+
+  private final AuditRecord audit;
+  private final Items items;
+  private final Postings postings;
+  private final TransactionTemplate oneMoment;
+  private final Map<Long, Held> held = new ConcurrentHashMap<>();
+
+  OpenItemsNow(
+      AuditRecord audit, Items items, Postings postings, PlatformTransactionManager transactions) {
+    this.audit = audit;
+    this.items = items;
+    this.postings = postings;
+    this.oneMoment = new TransactionTemplate(transactions);
+    oneMoment.setReadOnly(true);
+    oneMoment.setIsolationLevel(TransactionDefinition.ISOLATION_REPEATABLE_READ);
+  }
+
+  /** The items of one set of books as the record stood at a line; changed under its lock alone. */
+  private static final class Held {
+    private long feedNumber = -1;
+    private final NavigableMap<ItemId, OpenItem> byId =
+        new ConcurrentSkipListMap<>(Comparator.comparing(ItemId::number));
+
+    /** Oldest first. */
+    private final NavigableMap<OpenItem, OpenItem> inOrder =
+        new ConcurrentSkipListMap<>(
+            Comparator.comparing(OpenItem::date).thenComparing(i -> i.id().number()));
+
+    private void put(OpenItem item) {
+      Optional.ofNullable(byId.remove(item.id())).ifPresent(inOrder::remove);
+      if (!item.isSettled()) {
+        byId.put(item.id(), item);
+        inOrder.put(item, item);
+      }
+    }
+
+    private void clear() {
+      byId.clear();
+      inOrder.clear();
+    }
+  }
+
+  /**
+   * All that is open now, oldest first.
+   *
+   * @throws IllegalStateException inside a transaction, which would see another moment
+   */
+  public Stream<OpenItem> all(long booksId) {
+    if (TransactionSynchronizationManager.isActualTransactionActive()) {
+      throw new IllegalStateException("what is open now is asked for inside a transaction");
+    }
+    Held state = held.computeIfAbsent(booksId, id -> new Held());
+    synchronized (state) {
+      if (state.feedNumber < audit.lastNumber(booksId)) {
+        oneMoment.executeWithoutResult(t -> catchUp(booksId, state));
+      }
+    }
+    return state.inOrder.keySet().stream();
+  }
+
+  private void catchUp(long booksId, Held state) {
+    long newest = audit.lastNumber(booksId);
+    List<AuditLine> since =
+        state.feedNumber < 0 ? List.of() : audit.linesAfter(booksId, state.feedNumber);
+    boolean anew =
+        state.feedNumber < 0
+            || since.stream().flatMap(l -> l.act().facts().stream()).anyMatch(Items::isFact);
+    if (anew) {
+      state.clear();
+      items.open(booksId).forEach(state::put);
+    } else {
+      Set<ItemId> moved = postings.touchedBy(booksId, postingsIn(since)).items();
+      items.find(booksId, moved).values().forEach(state::put);
+    }
+    state.feedNumber = newest;
+  }
+
+  private static List<PostingNumber> postingsIn(List<AuditLine> lines) {
+    return lines.stream()
+        .flatMap(l -> l.act().facts().stream())
+        .map(Fact::name)
+        .filter(n -> n.startsWith(POSTING))
+        .map(n -> PostingNumber.parse(n.substring(POSTING.length())))
+        .toList();
+  }
+}

@@ -1,0 +1,200 @@
+package io.sumbrel.server.large;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.authentication;
+import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
+
+import io.sumbrel.server.people.Actor;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.condition.EnabledIfSystemProperty;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.boot.test.context.SpringBootTest;
+import org.springframework.boot.webmvc.test.autoconfigure.AutoConfigureMockMvc;
+import org.springframework.context.annotation.Import;
+import org.springframework.http.MediaType;
+import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
+import org.springframework.security.core.authority.SimpleGrantedAuthority;
+import org.springframework.test.context.DynamicPropertyRegistry;
+import org.springframework.test.context.DynamicPropertySource;
+import org.springframework.test.web.servlet.MockMvc;
+import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
+import org.springframework.test.web.servlet.request.MockMvcRequestBuilders;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.ObjectMapper;
+
+/**
+ * What people wait for in a large house; run by hand, with its size: {@code -Ddrill.large=300000}
+ * postings. Prints a table of figures beside their targets.
+ */
+@EnabledIfSystemProperty(named = "drill.large", matches = "\\d+")
+@SpringBootTest
+@AutoConfigureMockMvc
+@Import(LargeHouse.class)
+class LargeHouseDrill {
+  private static final int TIMES = 40;
+
+  @Autowired private LargeHouse large;
+  @Autowired private MockMvc mvc;
+  @Autowired private ObjectMapper json;
+
+  private final List<String> table = new ArrayList<>();
+  private final List<String> missed = new ArrayList<>();
+  private Actor clerk;
+
+  @DynamicPropertySource
+  static void data(DynamicPropertyRegistry properties) throws IOException {
+    Path data = Files.createTempDirectory("sumbrel-large");
+    properties.add("sumbrel.data", data::toString);
+  }
+
+  @Test
+  void peopleWaitForNothingInALargeHouse() throws Exception {
+    int posted = Integer.getInteger("drill.large");
+    LargeHouse.Size size = new LargeHouse.Size(2_500, posted, posted / 3, posted / 25);
+    clerk = timed("house built", Long.MAX_VALUE, () -> large.build(size));
+    byte[] list = large.openItems(size);
+    byte[] again = list.clone();
+    timed("list of open items accepted", 15_000, () -> accept("list.csv", list));
+    timed(
+        "the same list once more, a day later", 15_000, () -> accept("again.csv", changed(again)));
+    timed("statement of the day accepted", 15_000, () -> accept("day.csv", large.newMoney(size)));
+    timed("first desk", 15_000, () -> get("/api/desk"));
+    reads();
+    postings();
+    timed("proof", 5_000, () -> get("/api/books/proof"));
+    System.gc();
+    Runtime runtime = Runtime.getRuntime();
+    row("heap, MB", (runtime.totalMemory() - runtime.freeMemory()) >> 20, 1_500);
+    System.out.println(String.join("\n", table));
+    assertThat(missed).isEmpty();
+  }
+
+  private void reads() throws Exception {
+    JsonNode desk = json.readTree(get("/api/desk"));
+    long sum = desk.path("rows").get(5).path("id").asLong();
+    JsonNode customers = json.readTree(get("/api/customers"));
+    JsonNode first = customers.has("customers") ? customers.path("customers") : customers;
+    long customer = first.get(0).path("id").asLong();
+    for (String path :
+        List.of(
+            "/api/desk",
+            "/api/desk/money/" + sum,
+            "/api/desk/items?currency=USD&text=R-0300",
+            "/api/desk/items?currency=USD&customer=" + customer,
+            "/api/desk/done",
+            "/api/desk/done?find=alder",
+            "/api/books/journal",
+            "/api/books/balances",
+            "/api/customers",
+            "/api/customers/" + customer,
+            "/api/arrivals",
+            "/api/arrivals/accounts",
+            "/api/deposits")) {
+      percentile(path, 100);
+    }
+  }
+
+  /** A sum is posted; then how long until a changed pile can be read by another. */
+  private void postings() throws Exception {
+    JsonNode rows = json.readTree(get("/api/desk")).path("rows");
+    long[] post = new long[TIMES];
+    long[] pile = new long[TIMES];
+    int done = 0;
+    for (JsonNode row : rows) {
+      if (done == TIMES || !row.path("certainty").asString().equals("SURE")) {
+        break;
+      }
+      long id = row.path("id").asLong();
+      JsonNode way = json.readTree(get("/api/desk/money/" + id)).path("ways").get(0);
+      long start = System.nanoTime();
+      perform(
+          MockMvcRequestBuilders.post("/api/desk/money/" + id + "/posting")
+              .header("Idempotency-Key", UUID.randomUUID().toString())
+              .contentType(MediaType.APPLICATION_JSON)
+              .content(json.writeValueAsString(Map.of("lines", way.path("lines")))));
+      long between = System.nanoTime();
+      get("/api/desk");
+      post[done] = between - start;
+      pile[done++] = System.nanoTime() - between;
+    }
+    row("a sum posted, 95th, ms", percentile95(Arrays.copyOf(post, done)), 100);
+    row("changed pile elsewhere, 95th, ms", percentile95(Arrays.copyOf(pile, done)), 300);
+  }
+
+  private interface Act<T> {
+    T run() throws Exception;
+  }
+
+  private <T> T timed(String what, long target, Act<T> act) throws Exception {
+    long start = System.nanoTime();
+    T result = act.run();
+    row(what + ", ms", (System.nanoTime() - start) / 1_000_000, target);
+    return result;
+  }
+
+  private void percentile(String path, long target) throws Exception {
+    int bytes = get(path).length();
+    long[] nanos = new long[TIMES];
+    for (int i = 0; i < TIMES; i++) {
+      long start = System.nanoTime();
+      get(path);
+      nanos[i] = System.nanoTime() - start;
+    }
+    row("%s, 95th, ms (%,d kB)".formatted(path, bytes / 1_000), percentile95(nanos), target);
+  }
+
+  private static long percentile95(long[] nanos) {
+    Arrays.sort(nanos);
+    return nanos[Math.max(0, nanos.length * 95 / 100 - 1)] / 1_000_000;
+  }
+
+  private void row(String what, long figure, long target) {
+    boolean held = figure <= target;
+    String goal = target == Long.MAX_VALUE ? "" : "%,d%s".formatted(target, held ? "" : " missed");
+    table.add("%-60s %,10d  %s".formatted(what, figure, goal));
+    System.out.println(table.get(table.size() - 1));
+    if (!held) {
+      missed.add(what);
+    }
+  }
+
+  private Void accept(String name, byte[] file) {
+    large.accept(clerk, name, file);
+    return null;
+  }
+
+  /** Other bytes with the same rows: the file of yesterday is not taken in twice. */
+  private static byte[] changed(byte[] list) {
+    String text = new String(list, StandardCharsets.UTF_8);
+    return text.replaceFirst("net 30", "net 31").getBytes(StandardCharsets.UTF_8);
+  }
+
+  private String get(String path) throws Exception {
+    return perform(MockMvcRequestBuilders.get(path));
+  }
+
+  private String perform(MockHttpServletRequestBuilder request) throws Exception {
+    List<SimpleGrantedAuthority> rights =
+        clerk.bundle().rights().stream().map(r -> new SimpleGrantedAuthority(r.name())).toList();
+    var response =
+        mvc.perform(
+                request
+                    .with(
+                        authentication(
+                            new UsernamePasswordAuthenticationToken(clerk, null, rights)))
+                    .with(csrf()))
+            .andReturn()
+            .getResponse();
+    assertThat(response.getStatus()).as(response.getContentAsString()).isLessThan(300);
+    return response.getContentAsString(StandardCharsets.UTF_8);
+  }
+}

@@ -1,0 +1,80 @@
+import { useInfiniteQuery } from '@tanstack/react-query';
+import { useSearchParams } from 'react-router';
+import { Amount } from '../../components/Amount';
+import { FindField } from '../../components/FindField';
+import { Empty, Loading, Sentence } from '../../components/States';
+import page from '../../components/Page.module.css';
+import { shortDate } from '../../money/money';
+import { PostingLink } from '../trail';
+import { journalQuery } from './booksApi';
+import { Older } from './Older';
+
+/** The journal, the newest entries first; a long entry stands whole in its trail. */
+export function Journal() {
+  const [search, setSearch] = useSearchParams();
+  const find = search.get('find') ?? '';
+  const journal = useInfiniteQuery(journalQuery(find));
+  if (journal.isPending) {
+    return <Loading />;
+  }
+  if (journal.isError) {
+    return <Sentence error={journal.error} retry={() => void journal.refetch()} />;
+  }
+  const entries = journal.data.pages.flatMap((p) => p.entries);
+  return (
+    <>
+      <div className={page.head}>
+        <FindField
+          label="Find in the journal"
+          placeholder="Find number, account, customer"
+          find={find}
+          change={(text) => setSearch({ find: text }, { replace: true })}
+        />
+        <output>{journal.data.pages[0]?.count ?? 0} entries in all</output>
+      </div>
+      {entries.length === 0 ? (
+        <Empty>{find ? 'No entry is like that.' : 'Nothing is posted yet.'}</Empty>
+      ) : (
+        <table className={page.table}>
+          <thead>
+            <tr>
+              <th>number</th>
+              <th>date</th>
+              <th>account</th>
+              <th>customer</th>
+              <th className="figures">debit</th>
+              <th className="figures">credit</th>
+            </tr>
+          </thead>
+          <tbody>
+            {entries.flatMap((e) =>
+              e.lines.map((l, i) => (
+                <tr key={`${e.number} ${i}`}>
+                  <td>{i === 0 && <PostingLink number={e.number} />}</td>
+                  <td>{i === 0 && `${shortDate(e.date)} · ${e.kind}`}</td>
+                  <td>
+                    {l.account} {l.accountName}
+                    {i === e.lines.length - 1 && e.linesCount > e.lines.length && (
+                      <span className={page.soft}>
+                        {' '}
+                        · {e.linesCount - e.lines.length} more lines stand in its trail
+                      </span>
+                    )}
+                  </td>
+                  <td>{l.customer}</td>
+                  <td className="figures">
+                    {l.minor > 0 && <Amount minor={l.minor} currency={l.currency} />}
+                  </td>
+                  <td className="figures">
+                    {l.minor < 0 && <Amount minor={-l.minor} currency={l.currency} />}
+                  </td>
+                </tr>
+              )),
+            )}
+          </tbody>
+        </table>
+      )}
+      <Older list={journal} shown={entries.length} of="entries" />
+    </>
+  );
+}
