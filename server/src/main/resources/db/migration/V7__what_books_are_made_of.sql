@@ -153,3 +153,4 @@ alter table deposit_member add constraint deposit_member_holding foreign key (bo
 -- Lists go from the newest to the oldest, a page at a time.
 drop index posting_in_order;
 create index posting_newest on posting (books_id desc, record_number desc);
+create index posting_acted_on on posting (books_id, acted_on);

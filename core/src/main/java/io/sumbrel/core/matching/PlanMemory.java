@@ -1,6 +1,6 @@
 package io.sumbrel.core.matching;
 
-import io.sumbrel.core.matching.Seen.Concern;
+import io.sumbrel.core.matching.Findings.Concern;
 import io.sumbrel.core.matching.assignment.Amounts;
 import io.sumbrel.core.matching.assignment.Claimant;
 import io.sumbrel.core.matching.assignment.JointPlan;
@@ -88,7 +88,7 @@ final class PlanMemory {
     return !byList.isEmpty() && byList.containsKey(inPile);
   }
 
-  private Seen seenOf(int inPile) {
+  private Findings seenOf(int inPile) {
     return rounds.get(0).seenOf(inPile);
   }
 
@@ -97,7 +97,7 @@ final class PlanMemory {
    *
    * @param seen that, in whatever round
    */
-  Concern concern(int inPile, Seen seen, Touched touched) {
+  Concern concern(int inPile, Findings seen, ChangedSince touched) {
     return touched.mayConcern(amounts[inPile], families[inPile])
         ? seen.concern(touched)
         : Concern.NONE;
@@ -110,7 +110,7 @@ final class PlanMemory {
     /** The open sums, by their places in the pile, and what was found for each. */
     final int[] sums;
 
-    final Seen[] seen;
+    final Findings[] seen;
     final Choice[] choices;
     JointPlan joint;
     private final Claimant[] claimants;
@@ -122,7 +122,7 @@ final class PlanMemory {
     Round(Amounts left, int[] sums, int pile) {
       this.left = left;
       this.sums = sums;
-      this.seen = new Seen[sums.length];
+      this.seen = new Findings[sums.length];
       this.choices = new Choice[sums.length];
       this.claimants = new Claimant[sums.length];
       this.places = new int[pile];
@@ -156,12 +156,14 @@ final class PlanMemory {
     /**
      * The same in another pile.
      *
-     * @param placesThen where each sum of that pile is found in the one of this round, or −1
+     * @param earlierPlaces where each sum of that pile is found in the one of this round, or −1
      */
-    Round in(int[] placesThen) {
+    Round in(int[] earlierPlaces) {
       int[] now =
-          IntStream.range(0, placesThen.length).filter(m -> placeOf(placesThen[m]) >= 0).toArray();
-      Round same = new Round(left, now, placesThen.length);
+          IntStream.range(0, earlierPlaces.length)
+              .filter(m -> placeOf(earlierPlaces[m]) >= 0)
+              .toArray();
+      Round same = new Round(left, now, earlierPlaces.length);
       System.arraycopy(seen, 0, same.seen, 0, seen.length);
       System.arraycopy(claimants, 0, same.claimants, 0, seen.length);
       same.takeOver(this);
@@ -173,15 +175,15 @@ final class PlanMemory {
       return placeOf(inPile) < 0 ? null : choices[places[inPile]];
     }
 
-    Seen seenOf(int inPile) {
+    Findings seenOf(int inPile) {
       return placeOf(inPile) < 0 ? null : seen[places[inPile]];
     }
 
     /** Where some sums of another pile are found here; −1 where they are not. */
-    int[] placesOf(int[] others, int[] placesThen) {
+    int[] placesOf(int[] others, int[] earlierPlaces) {
       int[] found = new int[others.length];
       for (int s = 0; s < found.length; s++) {
-        found[s] = placeOf(placesThen[others[s]]);
+        found[s] = placeOf(earlierPlaces[others[s]]);
       }
       return found;
     }
@@ -195,13 +197,13 @@ final class PlanMemory {
     /**
      * Of all sums, in their order: those of before where they ask for the same.
      *
-     * @param placesThen where the sums are found in the round before, or −1
+     * @param earlierPlaces where the sums are found in the round before, or −1
      */
-    List<Claimant> claimants(Optional<Round> before, int[] placesThen) {
+    List<Claimant> claimants(Optional<Round> before, int[] earlierPlaces) {
       for (int s = 0; s < claimants.length; s++) {
         if (claimants[s] == null) {
           Claimant now = seen[s].claimant;
-          Claimant then = placesThen[s] < 0 ? null : before.get().claimants[placesThen[s]];
+          Claimant then = earlierPlaces[s] < 0 ? null : before.get().claimants[earlierPlaces[s]];
           claimants[s] = then != null && then.asksLike(now) ? then : now;
         }
       }
@@ -215,7 +217,7 @@ final class PlanMemory {
    * @param likelihoods of its ways, in parts of a million; ways that are alike count together for
    *     the chosen one
    */
-  record Choice(Seen seen, JointPlan.Outcome outcome, int[] likelihoods) {
+  record Choice(Findings seen, JointPlan.Outcome outcome, int[] likelihoods) {
     int chosen() {
       return outcome.chosen();
     }

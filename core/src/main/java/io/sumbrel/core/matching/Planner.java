@@ -1,8 +1,8 @@
 package io.sumbrel.core.matching;
 
+import io.sumbrel.core.matching.Findings.Concern;
 import io.sumbrel.core.matching.PlanMemory.Choice;
 import io.sumbrel.core.matching.PlanMemory.Round;
-import io.sumbrel.core.matching.Seen.Concern;
 import io.sumbrel.core.matching.assignment.Amounts;
 import io.sumbrel.core.matching.assignment.JointPlan;
 import io.sumbrel.core.matching.combination.Searched;
@@ -43,16 +43,16 @@ public final class Planner {
   private final int[] placesBefore;
 
   /** Where each open sum of this round is found in the same round before; −1 where it is not. */
-  private int[] placesThen;
+  private int[] earlierPlaces;
 
   /** What is no longer as it was in the plan before. */
-  private final Touched changed;
+  private final ChangedSince changed;
 
   /** The same without what is settled now: where that was taken as given, nothing is otherwise. */
-  private final Touched changedBeyond;
+  private final ChangedSince changedBeyond;
 
   /** Which sums of the pile may stand otherwise in every round, whatever is left then. */
-  private final BitSet everOtherwise = new BitSet();
+  private final BitSet readAnew = new BitSet();
 
   private Planner(
       MatchingProblem problem,
@@ -65,8 +65,8 @@ public final class Planner {
     this.before = before;
     this.searcher = new Searcher(problem, weights, budgets, threads);
     this.memory = new PlanMemory(problem, weights, budgets);
-    this.changed = new Touched(problem);
-    this.changedBeyond = new Touched(problem);
+    this.changed = new ChangedSince(problem);
+    this.changedBeyond = new ChangedSince(problem);
     if (before.isPresent()) {
       changed.add(problem.learned());
       changedBeyond.add(problem.learned());
@@ -159,7 +159,7 @@ public final class Planner {
   private void search(Round round, Optional<Round> earlier) {
     memory.rounds.add(round);
     Round then = then().orElse(null);
-    Touched changedNow = earlier.isEmpty() ? changed : new Touched(problem);
+    ChangedSince changedNow = earlier.isEmpty() ? changed : new ChangedSince(problem);
     if (then != null) {
       then.left.differences(
           round.left,
@@ -170,12 +170,14 @@ public final class Planner {
             }
           });
     }
-    placesThen = then == null ? none(round.sums.length) : then.placesOf(round.sums, placesBefore);
-    Optional<Taken> taken = earlier.map(e -> new Taken(problem, e.left, round.left));
+    earlierPlaces =
+        then == null ? none(round.sums.length) : then.placesOf(round.sums, placesBefore);
+    Optional<TakenBetweenRounds> taken =
+        earlier.map(e -> new TakenBetweenRounds(problem, e.left, round.left));
     List<Integer> unknown = new ArrayList<>();
     List<Integer> byAmount = new ArrayList<>();
-    for (int s = 0; s < placesThen.length; s++) {
-      int place = placesThen[s];
+    for (int s = 0; s < earlierPlaces.length; s++) {
+      int place = earlierPlaces[s];
       int sum = round.sums[s];
       Concern concern = place < 0 ? Concern.MORE : concern(sum, then.seen[place], changedNow);
       if (concern == Concern.NONE) {
@@ -197,22 +199,22 @@ public final class Planner {
   }
 
   /** How far what was found for a sum then may stand otherwise now. */
-  private Concern concern(int sum, Seen then, Touched changedNow) {
+  private Concern concern(int sum, Findings then, ChangedSince changedNow) {
     int inPile = placesBefore[sum];
     Concern concern = before.get().concern(inPile, then, changedNow);
     if (changedNow == changed && concern != Concern.NONE) {
       boolean beyond = before.get().concern(inPile, then, changedBeyond) != Concern.NONE;
-      everOtherwise.set(sum, beyond || !then.reading.holdsAfter(changed));
+      readAnew.set(sum, beyond || !then.reading.holdsAfter(changed));
     }
-    return everOtherwise.get(sum) ? Concern.MORE : concern;
+    return readAnew.get(sum) ? Concern.MORE : concern;
   }
 
   /**
    * What was found before for a sum that would be read alike now, even where it is to be searched
    * again; null where there is none.
    */
-  private Seen readAlike(int inPile) {
-    Seen then = inPile < 0 ? null : before.get().rounds.get(0).seenOf(inPile);
+  private Findings readAlike(int inPile) {
+    Findings then = inPile < 0 ? null : before.get().rounds.get(0).seenOf(inPile);
     return then != null && then.reading.holdsAfter(changed) ? then : null;
   }
 
@@ -230,21 +232,21 @@ public final class Planner {
     }
     round.joint =
         JointPlan.of(
-            round.claimants(then, placesThen),
+            round.claimants(then, earlierPlaces),
             round.left,
             budgets.planNodes(),
-            then.map(t -> new JointPlan.Before(t.joint, placesThen)));
-    for (int s = 0; s < placesThen.length; s++) {
+            then.map(t -> new JointPlan.Before(t.joint, earlierPlaces)));
+    for (int s = 0; s < earlierPlaces.length; s++) {
       boolean asBefore =
-          round.joint.isAsBefore(s) && then.get().seen[placesThen[s]] == round.seen[s];
-      round.choices[s] = asBefore ? then.get().choices[placesThen[s]] : choice(round, s, then);
+          round.joint.isAsBefore(s) && then.get().seen[earlierPlaces[s]] == round.seen[s];
+      round.choices[s] = asBefore ? then.get().choices[earlierPlaces[s]] : choice(round, s, then);
     }
   }
 
   private Choice choice(Round round, int s, Optional<Round> then) {
-    Seen seen = round.seen[s];
+    Findings seen = round.seen[s];
     JointPlan.Outcome outcome = round.joint.outcome(s);
-    return then.map(t -> placesThen[s] < 0 ? null : t.choices[placesThen[s]])
+    return then.map(t -> earlierPlaces[s] < 0 ? null : t.choices[earlierPlaces[s]])
         .filter(k -> k.seen() == seen && k.outcome().isSame(outcome))
         .orElseGet(() -> new Choice(seen, outcome, twinsTogether(seen, outcome, round.left)));
   }
@@ -253,7 +255,7 @@ public final class Planner {
    * Which of two equal invoices of one customer was meant cannot be known, and does no harm: the
    * way that is chosen is as likely as all that are alike.
    */
-  private int[] twinsTogether(Seen seen, JointPlan.Outcome outcome, Amounts left) {
+  private int[] twinsTogether(Findings seen, JointPlan.Outcome outcome, Amounts left) {
     int chosen = outcome.chosen();
     int[] likelihoods = outcome.likelihoods();
     int[] together = likelihoods.clone();
@@ -312,7 +314,7 @@ public final class Planner {
     int[] open = new int[round.sums.length];
     int count = 0;
     for (int s = 0; s < open.length; s++) {
-      int place = placesThen[s];
+      int place = earlierPlaces[s];
       boolean taken;
       if (place >= 0 && then.choices[place] == round.choices[s]) {
         same[place] = true;

@@ -382,7 +382,7 @@ final class Reading {
   }
 
   /** Whether the text would be read alike after these changes. */
-  boolean holdsAfter(Touched touched) {
+  boolean holdsAfter(ChangedSince touched) {
     return !touched.hasOpened()
         && !touched.hasBecome(moneyIn.amountMinor())
         && !touched.hasPayer(moneyIn, payerName, payerAccount)

@@ -65,7 +65,7 @@ final class Searcher {
           Pools own = pools.get();
           for (int s : places) {
             MoneyIn moneyIn = problem.pile().get(round.sums[s]);
-            round.seen[s] = Seen.of(problem, moneyIn, readings[s], own, weights);
+            round.seen[s] = Findings.of(problem, moneyIn, readings[s], own, weights);
           }
         });
   }

@@ -18,7 +18,7 @@ import java.util.Optional;
 /**
  * Gathers the ways that may explain one sum. The families that add to it are searched in a fixed
  * order by {@code TieWays}, {@code StatedWays}, {@code NamedWays}, {@code PoolWays} and {@code
- * LooseWays}; a way that several of them find is kept once, with every shape it has.
+ * UnnamedWays}; a way that several of them find is kept once, with every shape it has.
  */
 final class WaySearch {
   /** Most that is let off as cents, in minor units. */
@@ -56,7 +56,7 @@ final class WaySearch {
     new NamedWays(search).search();
     if (!search.recorded) {
       new PoolWays(search).search();
-      new LooseWays(search).search();
+      new UnnamedWays(search).search();
     }
     SilentWays.of(problem, moneyIn, reading, pools)
         .ifPresent(list -> list.way().ifPresent(search::follow));
@@ -64,15 +64,15 @@ final class WaySearch {
   }
 
   /** What was found for a sum before, where nothing but items of its very amount has changed. */
-  static WaySearch again(MatchingProblem problem, Seen then, Pools pools) {
+  static WaySearch again(MatchingProblem problem, Findings then, Pools pools) {
     WaySearch search = new WaySearch(problem, then.moneyIn, then.reading, pools);
-    Seen.Own own = then.own.orElseThrow();
+    Findings.Own own = then.own.orElseThrow();
     own.ways().forEach(w -> search.found.put(w.key(), w));
     search.uncounted = own.uncounted();
     search.searched = then.searched;
     search.completeTo = then.searchedTo == 0 ? Integer.MAX_VALUE : then.searchedTo;
     search.noteOwn();
-    new LooseWays(search).equal();
+    new UnnamedWays(search).equal();
     return search;
   }
 

@@ -46,7 +46,7 @@ import java.util.Optional;
 import java.util.Random;
 
 /** A seeded walk over the acts of the job, sensible and foolish ones. */
-final class RandomWalk {
+public final class RandomWalk {
   private static final Currency USD = Currency.getInstance("USD");
   private static final String BANK = "bank";
 
@@ -63,7 +63,7 @@ final class RandomWalk {
   int withoutMoney;
   int recorded;
 
-  RandomWalk(long seed) {
+  public RandomWalk(long seed) {
     random = new Random(seed);
     books = new Books(HouseLimits.DEFAULTS, day);
     books.beginAccount(BANK, new AccountCode("1010"), day, Money.ofMinor(USD, 1_000_000));
@@ -72,11 +72,11 @@ final class RandomWalk {
     readStatement(0);
   }
 
-  Books books() {
+  public Books books() {
     return books;
   }
 
-  void step() {
+  public void step() {
     try {
       int act = random.nextInt(100);
       if (act < 4) {

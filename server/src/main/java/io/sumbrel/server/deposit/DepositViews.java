@@ -111,7 +111,8 @@ public class DepositViews {
   @Transactional(readOnly = true)
   public List<DepositView> stored(long booksId, Predicate<Deposits.Stored> which) {
     Map<Long, Long> moneyIds = moneyIds(booksId);
-    Map<MoneyInId, Claims.Claim> claimed = claims.all(booksId);
+    Map<MoneyInId, Claims.Claim> claimed =
+        claims.some(moneyIds.values().stream().map(MoneyInId::new).toList());
     Map<Long, WaitingEntry> entries = entries(booksId);
     Map<RecordedId, PostingNumber> ties = claims.ties(booksId);
     return deposits.all(booksId).stream()
@@ -238,7 +239,10 @@ public class DepositViews {
     Map<Long, Long> ids = new HashMap<>();
     entities
         .createQuery(
-            "select m.depositMemberId, m.id from MoneyInRow m where m.booksId = :b and m.depositMemberId is not null",
+            """
+            select x.id, m.id from DepositMemberRow x join MoneyInRow m on m.depositMemberId = x.id
+            where x.booksId = :b
+            """,
             Object[].class)
         .setParameter("b", booksId)
         .getResultStream()
@@ -251,8 +255,8 @@ public class DepositViews {
     entities
         .createQuery(
             """
-            select m.id, m.bookingDate, m.bankText, m.arrivalId, m.place from MoneyInRow m
-            where m.id in (select d.entryId from DepositRow d where d.booksId = :b)
+            select m.id, m.bookingDate, m.bankText, m.arrivalId, m.place
+            from DepositRow d join MoneyInRow m on m.id = d.entryId where d.booksId = :b
             """,
             Object[].class)
         .setParameter("b", booksId)

@@ -65,7 +65,7 @@ public class PostTape {
   private final BankAccounts accounts;
   private final Ledger ledger;
   private final Drafts drafts;
-  private final Answers answers;
+  private final RepeatedRequests answers;
   private final DecisionRecord decisions;
   private final Charts charts;
   private final WaitingForTie waiting;
@@ -85,7 +85,7 @@ public class PostTape {
       BankAccounts accounts,
       Ledger ledger,
       Drafts drafts,
-      Answers answers,
+      RepeatedRequests answers,
       DecisionRecord decisions,
       Charts charts,
       WaitingForTie waiting) {
@@ -132,7 +132,7 @@ public class PostTape {
       Optional<PlanBoard.Said> said,
       Optional<String> maker) {
     moneyLines.lock(id);
-    Answers.Asked asked = new Answers.Asked(id.number(), request);
+    RepeatedRequests.Asked asked = new RepeatedRequests.Asked(id.number(), request);
     Optional<Posted> before = answers.before(actor, key, asked);
     if (before.isPresent()) {
       requireStands(id, before.get());
@@ -168,7 +168,7 @@ public class PostTape {
    */
   @Transactional
   Posted useCredits(Actor actor, CreditsRequest request, String key) {
-    Answers.Asked asked = new Answers.Asked(0, request);
+    RepeatedRequests.Asked asked = new RepeatedRequests.Asked(0, request);
     Optional<Posted> before = answers.before(actor, key, asked);
     if (before.isPresent()) {
       return before.get();

@@ -8,6 +8,7 @@ import io.sumbrel.core.refusal.Refusal;
 import jakarta.persistence.EntityManager;
 import java.util.Collection;
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -21,6 +22,8 @@ import org.springframework.transaction.annotation.Transactional;
  */
 @Component
 public class Claims {
+  private static final int AT_ONCE = 1_000;
+
   private final EntityManager entities;
 
   Claims(EntityManager entities) {
@@ -44,6 +47,29 @@ public class Claims {
         .setParameter("b", booksId)
         .getResultStream()
         .forEach(r -> claims.put(new MoneyInId(((ClaimRow) r[0]).moneyInId), claim(r[1])));
+    return claims;
+  }
+
+  /** Those of some sums that are claimed, with their postings. */
+  @Transactional(readOnly = true)
+  public Map<MoneyInId, Claim> some(List<MoneyInId> money) {
+    Map<MoneyInId, Claim> claims = new HashMap<>();
+    for (int from = 0; from < money.size(); from += AT_ONCE) {
+      entities
+          .createQuery(
+              """
+              select c, p from ClaimRow c join PostingRow p on p.id = c.postingId
+              where c.moneyInId in :ids
+              """,
+              Object[].class)
+          .setParameter(
+              "ids",
+              money.subList(from, Math.min(money.size(), from + AT_ONCE)).stream()
+                  .map(MoneyInId::number)
+                  .toList())
+          .getResultStream()
+          .forEach(r -> claims.put(new MoneyInId(((ClaimRow) r[0]).moneyInId), claim(r[1])));
+    }
     return claims;
   }
 

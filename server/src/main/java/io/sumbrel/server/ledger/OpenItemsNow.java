@@ -100,7 +100,7 @@ public class OpenItemsNow {
       state.clear();
       items.open(booksId).forEach(state::put);
     } else {
-      Set<ItemId> moved = postings.touchedBy(booksId, postingsIn(since)).items();
+      Set<ItemId> moved = postings.effectsOf(booksId, postingsIn(since)).items();
       items.find(booksId, moved).values().forEach(state::put);
     }
     state.feedNumber = newest;

@@ -276,12 +276,12 @@ public class Postings {
    * @param money that they explain, or that is to be explained again
    * @param tapes the postings of tapes among them, and the tapes that they turned back
    */
-  public record Touched(Set<ItemId> items, Set<MoneyInId> money, Set<Long> tapes) {}
+  public record Effects(Set<ItemId> items, Set<MoneyInId> money, Set<Long> tapes) {}
 
   /** What some postings touched, for those who keep figures in step with the record. */
   @Transactional(readOnly = true)
-  public Touched touchedBy(long booksId, Collection<PostingNumber> postings) {
-    Touched touched = new Touched(new HashSet<>(), new HashSet<>(), new HashSet<>());
+  public Effects effectsOf(long booksId, Collection<PostingNumber> postings) {
+    Effects touched = new Effects(new HashSet<>(), new HashSet<>(), new HashSet<>());
     for (PostingNumber posting : postings) {
       row(booksId, posting)
           .ifPresent(

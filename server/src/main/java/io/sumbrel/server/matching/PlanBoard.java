@@ -267,14 +267,14 @@ public class PlanBoard {
   }
 
   private Reading read(long booksId, Optional<Board> before) {
-    Optional<Postings.Touched> touched = before.flatMap(b -> touchedSince(booksId, b));
+    Optional<Postings.Effects> touched = before.flatMap(b -> effectsSince(booksId, b));
     return touched.isPresent()
         ? readChanges(booksId, before.get(), touched.get())
         : readAll(booksId, before);
   }
 
   /** Only tapes were posted and turned back since: no more is read than what they touched. */
-  private Reading readChanges(long booksId, Board before, Postings.Touched touched) {
+  private Reading readChanges(long booksId, Board before, Postings.Effects touched) {
     Set<MoneyInId> claimed = claims.among(touched.money());
     Set<MoneyInId> known = new HashSet<>();
     List<MoneyLine> pile = new ArrayList<>();
@@ -354,11 +354,11 @@ public class PlanBoard {
    * What was touched since a board was made; empty where anything else than tapes was posted or
    * turned back meanwhile, and all is read anew.
    */
-  private Optional<Postings.Touched> touchedSince(long booksId, Board board) {
+  private Optional<Postings.Effects> effectsSince(long booksId, Board board) {
     List<AuditLine> since = audit.linesAfter(booksId, board.feedNumber);
     return since.stream().allMatch(l -> ONLY_MOVING.contains(l.act().name()))
         ? Optional.of(
-            postings.touchedBy(
+            postings.effectsOf(
                 booksId, since.stream().map(l -> PostingNumber.parse(l.act().subject())).toList()))
         : Optional.empty();
   }

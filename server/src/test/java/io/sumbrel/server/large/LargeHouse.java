@@ -14,6 +14,7 @@ import io.sumbrel.server.arrivals.AcceptFile;
 import io.sumbrel.server.arrivals.ArrivalView;
 import io.sumbrel.server.arrivals.BringIn;
 import io.sumbrel.server.bank.BankAccounts;
+import io.sumbrel.server.books.Houses;
 import io.sumbrel.server.ledger.Ledger;
 import io.sumbrel.server.openitem.Items;
 import io.sumbrel.server.people.Actor;
@@ -58,6 +59,7 @@ class LargeHouse {
 
   private final BeginBooks books;
   private final People people;
+  private final Houses houses;
   private final BankAccounts accounts;
   private final BringIn bringIn;
   private final AcceptFile acceptFile;
@@ -72,6 +74,7 @@ class LargeHouse {
   LargeHouse(
       BeginBooks books,
       People people,
+      Houses houses,
       BankAccounts accounts,
       BringIn bringIn,
       AcceptFile acceptFile,
@@ -82,6 +85,7 @@ class LargeHouse {
       PlatformTransactionManager transactions) {
     this.books = books;
     this.people = people;
+    this.houses = houses;
     this.accounts = accounts;
     this.bringIn = bringIn;
     this.acceptFile = acceptFile;
@@ -90,6 +94,17 @@ class LargeHouse {
     this.ledger = ledger;
     this.entities = entities;
     this.transaction = new TransactionTemplate(transactions);
+  }
+
+  boolean isBuilt() {
+    return !people.isEmpty();
+  }
+
+  /** Who works in a house that was built before; money that is paid next follows its balance. */
+  Actor clerk() {
+    Actor clerk = people.signIn("Large", "ten letters").orElseThrow();
+    balance = ledger.balance(clerk.booksId(), accounts.all(clerk.booksId()).get(0).code());
+    return clerk;
   }
 
   /** Builds it; whoever works in it is given back. */
@@ -101,10 +116,12 @@ class LargeHouse {
     int part = Math.max(1, size.posted() / 10);
     for (int from = 0; from < size.posted(); from += part) {
       LocalDate day = TODAY.minusMonths(12 - from / part);
+      houses.moveTo(id, day);
       accept(clerk, "paid.csv", list(size, from, part, day.minusDays(30)));
       accept(clerk, "s.csv", payments(size, from, part, day));
       postAll(clerk);
     }
+    houses.moveTo(id, TODAY);
     return clerk;
   }
 

@@ -26,7 +26,7 @@ final class Contention {
   /** The claimant in each slot; null where there is none any more. */
   private final Claimant[] claimants;
 
-  private final Askers askers;
+  private final ClaimantsOfResources askers;
 
   /** How much there is of each resource, above zero or below: shared with whoever said so. */
   private final Amounts left;
@@ -60,7 +60,11 @@ final class Contention {
   private long[][][] most;
 
   private Contention(
-      Claimant[] claimants, Amounts left, Askers askers, Amounts asked, Contention before) {
+      Claimant[] claimants,
+      Amounts left,
+      ClaimantsOfResources askers,
+      Amounts asked,
+      Contention before) {
     this.claimants = claimants;
     this.left = left;
     this.askers = askers;
@@ -80,7 +84,11 @@ final class Contention {
   static Contention of(Claimant[] claimants, Amounts left) {
     Contention now =
         new Contention(
-            claimants, left, Askers.of(claimants, left.size()), new Amounts(left.size()), null);
+            claimants,
+            left,
+            ClaimantsOfResources.of(claimants, left.size()),
+            new Amounts(left.size()),
+            null);
     for (int slot = 0; slot < claimants.length; slot++) {
       now.ask(claimants[slot], 1);
       now.regrouped.set(slot);
@@ -154,7 +162,7 @@ final class Contention {
     return claimants.length;
   }
 
-  Askers askers() {
+  ClaimantsOfResources askers() {
     return askers;
   }
 

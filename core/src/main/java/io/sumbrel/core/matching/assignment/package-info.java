@@ -1,2 +1,2 @@
-/** One joint choice in which nothing is promised twice. Entry: {@code GreedyAssignment}. */
+/** One joint choice in which nothing is promised twice. Entry: {@code JointPlan}. */
 package io.sumbrel.core.matching.assignment;

@@ -1,5 +1,5 @@
 /**
- * Which open items may be meant, by number and by amount; indices in, indices out. Entry: {@code
- * NumberIndex}.
+ * Which open items may be meant, by number, name and amount; indices in, indices out. Entry: {@code
+ * NumberKeys}, {@code NameIndex}, {@code LongIndex}.
  */
 package io.sumbrel.core.matching.candidate;

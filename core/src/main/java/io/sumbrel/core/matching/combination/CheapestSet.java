@@ -35,7 +35,7 @@ public final class CheapestSet {
     if (target == 0) {
       throw new IllegalArgumentException("a sum of nothing");
     }
-    Turned turned = Turned.of(amounts, target);
+    PositiveAmounts turned = PositiveAmounts.of(amounts, target);
     if (turned.isOutOfReach()) {
       return new Answer(Optional.empty(), Searched.SEARCHED_ALL);
     }
@@ -74,7 +74,7 @@ public final class CheapestSet {
     return taken;
   }
 
-  private static int[] backwards(long[] amounts, Turned turned, long[][] taken) {
+  private static int[] backwards(long[] amounts, PositiveAmounts turned, long[][] taken) {
     boolean[] in = new boolean[amounts.length];
     long sum = turned.target();
     for (int i = amounts.length - 1; i >= 0; i--) {

@@ -11,14 +11,14 @@ import java.util.stream.IntStream;
  */
 public final class ReachableSums {
   private final long[] amounts;
-  private final Turned turned;
+  private final PositiveAmounts turned;
   private final long[][] reachable;
   private final int keep;
   private final List<int[]> sets = new ArrayList<>();
   private final boolean[] in;
   private long left;
 
-  private ReachableSums(long[] amounts, Turned turned, int keep, long budget) {
+  private ReachableSums(long[] amounts, PositiveAmounts turned, int keep, long budget) {
     this.amounts = amounts;
     this.turned = turned;
     this.keep = keep;
@@ -52,7 +52,7 @@ public final class ReachableSums {
    * @param budget steps allowed; each set takes one for each amount
    */
   public static Sets reaching(long[] amounts, long target, int keep, long memory, long budget) {
-    Turned turned = Turned.of(amounts, target);
+    PositiveAmounts turned = PositiveAmounts.of(amounts, target);
     if (turned.isOutOfReach()) {
       return new Sets(List.of(), new long[1], Searched.SEARCHED_ALL, amounts.length);
     }

@@ -23,7 +23,7 @@ public final class SetCounts {
    * @return empty when it would take more steps
    */
   public static OptionalLong reaching(long[] amounts, long target, long budget) {
-    Turned turned = Turned.of(amounts, target);
+    PositiveAmounts turned = PositiveAmounts.of(amounts, target);
     if (turned.isOutOfReach()) {
       return OptionalLong.of(0);
     }

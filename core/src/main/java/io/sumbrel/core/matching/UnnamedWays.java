@@ -16,7 +16,7 @@ import java.util.Map;
  * What else a sum may be: a second payment of what is settled, a prepayment; and ways that no
  * customer is known for: an equal amount of anybody, a deposit of several payers.
  */
-final class LooseWays {
+final class UnnamedWays {
   private static final int MOST_EQUAL = 30;
   private static final int KEEP_PAIRS = 9;
 
@@ -26,7 +26,7 @@ final class LooseWays {
   private final WaySearch search;
   private final MatchingProblem problem;
 
-  LooseWays(WaySearch search) {
+  UnnamedWays(WaySearch search) {
     this.search = search;
     this.problem = search.problem;
   }

@@ -14,14 +14,14 @@ import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
 import tools.jackson.databind.ObjectMapper;
 
-/** Answers to requests that post, so that a request sent twice posts once. */
+/** RepeatedRequests to requests that post, so that a request sent twice posts once. */
 @Component
-class Answers {
+class RepeatedRequests {
   private final EntityManager entities;
   private final Clock clock;
   private final ObjectMapper json;
 
-  Answers(EntityManager entities, Clock clock, ObjectMapper json) {
+  RepeatedRequests(EntityManager entities, Clock clock, ObjectMapper json) {
     this.entities = entities;
     this.clock = clock;
     this.json = json;

@@ -7,7 +7,7 @@ import java.util.BitSet;
  * Who asks for each resource, by slot. Most of it is one table that is shared with what it came
  * from; where somebody came or went since, the resource has a list of its own.
  */
-final class Askers {
+final class ClaimantsOfResources {
   private static final int BITS = 7;
   private static final int PAGE = 1 << BITS;
 
@@ -24,7 +24,7 @@ final class Askers {
 
   private final BitSet ownPages = new BitSet();
 
-  private Askers(int[] starts, int[] table, int[][][] changed) {
+  private ClaimantsOfResources(int[] starts, int[] table, int[][][] changed) {
     this.starts = starts;
     this.table = table;
     this.changed = changed;
@@ -34,7 +34,7 @@ final class Askers {
    * @param claimants by slot
    * @param resources how many there are
    */
-  static Askers of(Claimant[] claimants, int resources) {
+  static ClaimantsOfResources of(Claimant[] claimants, int resources) {
     int[] starts = new int[resources + 1];
     for (Claimant claimant : claimants) {
       for (int r : claimant.resources) {
@@ -51,7 +51,7 @@ final class Askers {
         table[at[r]++] = slot;
       }
     }
-    return new Askers(starts, table, new int[(resources >> BITS) + 1][][]);
+    return new ClaimantsOfResources(starts, table, new int[(resources >> BITS) + 1][][]);
   }
 
   /** How many ask for a resource. */
@@ -88,8 +88,8 @@ final class Askers {
   }
 
   /** To be changed; from then on this one must not be. */
-  Askers copy() {
-    return new Askers(starts, table, changed.clone());
+  ClaimantsOfResources copy() {
+    return new ClaimantsOfResources(starts, table, changed.clone());
   }
 
   void add(int slot, Claimant claimant) {

@@ -9,7 +9,7 @@ import java.util.BitSet;
  * What was taken off what is left between one round and the next. It is much, and few ask: so it is
  * looked up for whoever asks, family by family.
  */
-final class Taken implements Changes {
+final class TakenBetweenRounds implements Changes {
   private final MatchingProblem problem;
   private final Amounts before;
   private final Amounts now;
@@ -17,7 +17,7 @@ final class Taken implements Changes {
   private final BitSet known = new BitSet();
   private final BitSet touched = new BitSet();
 
-  Taken(MatchingProblem problem, Amounts before, Amounts now) {
+  TakenBetweenRounds(MatchingProblem problem, Amounts before, Amounts now) {
     this.problem = problem;
     this.before = before;
     this.now = now;

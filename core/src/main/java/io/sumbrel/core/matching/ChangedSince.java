@@ -9,7 +9,7 @@ import java.util.BitSet;
 /**
  * Items of which something else is left than before: by the heads of their families, and amounts.
  */
-final class Touched implements Changes {
+final class ChangedSince implements Changes {
   private final MatchingProblem problem;
   private final BitSet heads = new BitSet();
   private long families;
@@ -27,7 +27,7 @@ final class Touched implements Changes {
   private boolean nothing = true;
   private boolean records;
 
-  Touched(MatchingProblem problem) {
+  ChangedSince(MatchingProblem problem) {
     this.problem = problem;
   }
 
@@ -91,10 +91,10 @@ final class Touched implements Changes {
   /**
    * Whether it might concern a sum, at a glance.
    *
-   * @param seen what {@link Seen#families} says of it
+   * @param seen what {@link Findings#families} says of it
    */
   boolean mayConcern(long amount, long seen) {
-    boolean broad = records || !learned.customers().isEmpty() || seen == Seen.ANY_FAMILY;
+    boolean broad = records || !learned.customers().isEmpty() || seen == Findings.ANY_FAMILY;
     return !nothing && (broad || (seen & families) != 0 || hasAmount(amount));
   }
 

@@ -16,7 +16,7 @@ import java.util.Optional;
  * but the items of the customers it looked at and those of its own amount: while these stay as they
  * are, it need not be searched again.
  */
-final class Seen {
+final class Findings {
   static final long ANY_FAMILY = -1;
 
   private static final int WAYS_KEPT = 16;
@@ -74,38 +74,38 @@ final class Seen {
     }
   }
 
-  private Seen(WaySearch search, List<Way> ways, Optional<Own> own) {
+  private Findings(WaySearch search, List<Way> ways, Optional<Own> own) {
     this.own = own;
     this.problem = search.problem;
     this.moneyIn = search.moneyIn;
     this.reading = search.reading;
     this.ways = ways;
-    this.claimant = new Claimant(ways.stream().map(Seen::option).toList());
+    this.claimant = new Claimant(ways.stream().map(Findings::option).toList());
     this.count = search.count();
     this.searched = search.searched();
     this.searchedTo = search.completeTo() == Integer.MAX_VALUE ? 0 : search.completeTo();
   }
 
-  static Seen of(
+  static Findings of(
       MatchingProblem problem, MoneyIn moneyIn, Reading reading, Pools pools, Weights weights) {
     WaySearch search = WaySearch.of(problem, moneyIn, reading, pools);
     List<Way> ways = List.copyOf(search.found());
     if (ways.isEmpty()) {
-      return new Seen(search, ways, Optional.empty());
+      return new Findings(search, ways, Optional.empty());
     }
     WayFeatures features = new WayFeatures(search);
     ways.forEach(w -> features.weigh(w, weights));
     Optional<Own> own = Own.of(search, ways, features);
-    return new Seen(search, strongest(ways, WAYS_KEPT), own);
+    return new Findings(search, strongest(ways, WAYS_KEPT), own);
   }
 
   /** The same where nothing that it depends on has changed but items of its very amount. */
-  Seen again(MatchingProblem now, Pools pools, Weights weights) {
+  Findings again(MatchingProblem now, Pools pools, Weights weights) {
     WaySearch search = WaySearch.again(now, this, pools);
     List<Way> ways = List.copyOf(search.found());
     WayFeatures features = new WayFeatures(search);
     ways.subList(search.ownWays(), ways.size()).forEach(w -> features.weigh(w, weights));
-    return new Seen(search, strongest(ways, WAYS_KEPT), own);
+    return new Findings(search, strongest(ways, WAYS_KEPT), own);
   }
 
   /** The strongest first; of equal ones the one that was found first. */

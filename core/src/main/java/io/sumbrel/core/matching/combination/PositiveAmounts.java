@@ -14,20 +14,21 @@ import java.util.stream.LongStream;
  * @param target what they must sum up to; below zero when nothing can
  * @param complement whether a set of these stands for the amounts left out
  */
-record Turned(long[] amounts, long target, boolean complement) {
-  static Turned of(long[] amounts, long target) {
+record PositiveAmounts(long[] amounts, long target, boolean complement) {
+  static PositiveAmounts of(long[] amounts, long target) {
     long credits = LongStream.of(amounts).filter(a -> a < 0).sum();
     long[] turned = Arrays.stream(amounts).map(Math::abs).toArray();
     long wanted = target - credits;
     long all = LongStream.of(turned).sum();
     boolean complement = wanted > all - wanted;
     wanted = complement ? all - wanted : wanted;
-    long unit = LongStream.of(turned).reduce(0, Turned::greatestCommonDivisor);
+    long unit = LongStream.of(turned).reduce(0, PositiveAmounts::greatestCommonDivisor);
     if (unit == 0 || wanted % unit != 0) {
-      return new Turned(turned, unit == 0 && wanted == 0 ? 0 : -1, complement);
+      return new PositiveAmounts(turned, unit == 0 && wanted == 0 ? 0 : -1, complement);
     }
     long inUnits = wanted / unit;
-    return new Turned(Arrays.stream(turned).map(a -> a / unit).toArray(), inUnits, complement);
+    return new PositiveAmounts(
+        Arrays.stream(turned).map(a -> a / unit).toArray(), inUnits, complement);
   }
 
   boolean isOutOfReach() {
