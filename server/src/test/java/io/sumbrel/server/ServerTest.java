@@ -15,7 +15,12 @@ import org.springframework.test.context.DynamicPropertySource;
 /**
  * A running server with the demonstration house in it; every test gets a house of its own beside.
  */
-@SpringBootTest(properties = {"sumbrel.demo=true", "springdoc.api-docs.enabled=true"})
+@SpringBootTest(
+    properties = {
+      "sumbrel.demo=true",
+      "springdoc.api-docs.enabled=true",
+      "sumbrel.data=${sumbrel.scratch}/${sumbrel.engine:embedded}"
+    })
 @AutoConfigureMockMvc
 @Import(House.Api.class)
 public abstract class ServerTest {
@@ -34,7 +39,7 @@ public abstract class ServerTest {
 
   @DynamicPropertySource
   static void scratchData(DynamicPropertyRegistry properties) {
-    properties.add("sumbrel.data", DATA::toString);
+    properties.add("sumbrel.scratch", DATA::toString);
   }
 
   @BeforeEach
