@@ -10,9 +10,9 @@ import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.server.bank.BankAccounts;
 import io.sumbrel.server.ledger.Claims;
+import io.sumbrel.server.ledger.Explanations;
 import io.sumbrel.server.ledger.Ledger;
 import io.sumbrel.server.ledger.Months;
-import io.sumbrel.server.ledger.Postings;
 import io.sumbrel.server.people.Actor;
 import io.sumbrel.server.receipt.MoneyLine;
 import io.sumbrel.server.receipt.MoneyLines;
@@ -30,7 +30,7 @@ class TieDeposits {
   private final MoneyLines moneyLines;
   private final WaitingForTie waiting;
   private final Claims claims;
-  private final Postings postings;
+  private final Explanations explanations;
   private final BankAccounts accounts;
   private final Months months;
   private final Limits limits;
@@ -40,7 +40,7 @@ class TieDeposits {
       MoneyLines moneyLines,
       WaitingForTie waiting,
       Claims claims,
-      Postings postings,
+      Explanations explanations,
       BankAccounts accounts,
       Months months,
       Limits limits,
@@ -48,7 +48,7 @@ class TieDeposits {
     this.moneyLines = moneyLines;
     this.waiting = waiting;
     this.claims = claims;
-    this.postings = postings;
+    this.explanations = explanations;
     this.accounts = accounts;
     this.months = months;
     this.limits = limits;
@@ -75,7 +75,7 @@ class TieDeposits {
         Tie.of(shown, records, reason, limits.of(actor.booksId()).differences(), actor.authority());
     Optional<LocalDate> free =
         entries.stream()
-            .flatMap(id -> postings.lastTurnedBack(new MoneyInId(id)).stream())
+            .flatMap(id -> explanations.lastTurnedBack(new MoneyInId(id)).stream())
             .max(LocalDate::compareTo);
     LocalDate date =
         PostingDate.of(Tie.lastDay(shown, records), free, months.closedUntil(actor.booksId()));

@@ -27,6 +27,7 @@ import io.sumbrel.server.chart.Charts;
 import io.sumbrel.server.deposit.WaitingForTie;
 import io.sumbrel.server.ledger.Claims;
 import io.sumbrel.server.ledger.DifferencesPosted;
+import io.sumbrel.server.ledger.Explanations;
 import io.sumbrel.server.ledger.Ledger;
 import io.sumbrel.server.ledger.Months;
 import io.sumbrel.server.ledger.Postings;
@@ -62,6 +63,7 @@ public class PostTape {
   private final Rules rules;
   private final DifferencesPosted differences;
   private final Postings postings;
+  private final Explanations explanations;
   private final BankAccounts accounts;
   private final Ledger ledger;
   private final Drafts drafts;
@@ -82,6 +84,7 @@ public class PostTape {
       Rules rules,
       DifferencesPosted differences,
       Postings postings,
+      Explanations explanations,
       BankAccounts accounts,
       Ledger ledger,
       Drafts drafts,
@@ -100,6 +103,7 @@ public class PostTape {
     this.rules = rules;
     this.differences = differences;
     this.postings = postings;
+    this.explanations = explanations;
     this.accounts = accounts;
     this.ledger = ledger;
     this.drafts = drafts;
@@ -211,7 +215,7 @@ public class PostTape {
     LocalDate earliest =
         PostingDate.of(
             moneyIn.bookingDate(),
-            postings.lastTurnedBack(moneyIn.id()),
+            explanations.lastTurnedBack(moneyIn.id()),
             months.closedUntil(actor.booksId()));
     wanted.ifPresent(
         d -> {

@@ -9,6 +9,7 @@ import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.server.books.Houses;
 import io.sumbrel.server.ledger.Claims;
+import io.sumbrel.server.ledger.Explanations;
 import io.sumbrel.server.ledger.Ledger;
 import io.sumbrel.server.ledger.Postings;
 import io.sumbrel.server.openitem.Items;
@@ -28,6 +29,7 @@ public class TurnBackPosting {
   private final Items items;
   private final Ledger ledger;
   private final Postings postings;
+  private final Explanations explanations;
 
   TurnBackPosting(
       MoneyLines moneyLines,
@@ -35,13 +37,15 @@ public class TurnBackPosting {
       Claims claims,
       Items items,
       Ledger ledger,
-      Postings postings) {
+      Postings postings,
+      Explanations explanations) {
     this.moneyLines = moneyLines;
     this.books = books;
     this.claims = claims;
     this.items = items;
     this.ledger = ledger;
     this.postings = postings;
+    this.explanations = explanations;
   }
 
   /**
@@ -50,11 +54,11 @@ public class TurnBackPosting {
    */
   @Transactional
   Posted turnBack(Actor actor, PostingNumber number) {
-    Postings.Explanation explanation = postings.explanation(actor.booksId(), number);
+    Explanations.Explanation explanation = explanations.explanation(actor.booksId(), number);
     explanation.money().forEach(moneyLines::lock);
     // Locked before anything of the posting is read: balances are never read before their lock.
-    items.lock(actor.booksId(), postings.itemsOf(explanation.postingId()));
-    postings.requireNotTurnedBack(explanation, number);
+    items.lock(actor.booksId(), explanations.itemsOf(explanation.postingId()));
+    explanations.requireNotTurnedBack(explanation, number);
     Posting posting =
         postings
             .find(actor.booksId(), number, m -> moneyLines.find(actor.booksId(), m).moneyIn())

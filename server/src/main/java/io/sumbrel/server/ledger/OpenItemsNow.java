@@ -32,15 +32,18 @@ public class OpenItemsNow {
 
   private final AuditRecord audit;
   private final Items items;
-  private final Postings postings;
+  private final Explanations explanations;
   private final TransactionTemplate oneMoment;
   private final Map<Long, Held> held = new ConcurrentHashMap<>();
 
   OpenItemsNow(
-      AuditRecord audit, Items items, Postings postings, PlatformTransactionManager transactions) {
+      AuditRecord audit,
+      Items items,
+      Explanations explanations,
+      PlatformTransactionManager transactions) {
     this.audit = audit;
     this.items = items;
-    this.postings = postings;
+    this.explanations = explanations;
     this.oneMoment = new TransactionTemplate(transactions);
     oneMoment.setReadOnly(true);
     oneMoment.setIsolationLevel(TransactionDefinition.ISOLATION_REPEATABLE_READ);
@@ -100,7 +103,7 @@ public class OpenItemsNow {
       state.clear();
       items.open(booksId).forEach(state::put);
     } else {
-      Set<ItemId> moved = postings.effectsOf(booksId, postingsIn(since)).items();
+      Set<ItemId> moved = explanations.effectsOf(booksId, postingsIn(since)).items();
       items.find(booksId, moved).values().forEach(state::put);
     }
     state.feedNumber = newest;

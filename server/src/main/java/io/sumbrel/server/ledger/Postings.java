@@ -18,9 +18,7 @@ import io.sumbrel.server.openitem.Items;
 import jakarta.persistence.EntityManager;
 import java.time.Instant;
 import java.time.LocalDate;
-import java.util.Collection;
 import java.util.HashMap;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -203,58 +201,7 @@ public class Postings {
     return stored(row, lines, known);
   }
 
-  /**
-   * What somebody wants to turn back.
-   *
-   * @param money the sums that it explained, in the order of their ids, in which they are locked
-   */
-  public record Explanation(long postingId, List<MoneyInId> money) {}
-
-  /**
-   * @throws Refusal {@code not-a-tape} when no such posting explains anything
-   */
-  @Transactional(readOnly = true)
-  public Explanation explanation(long booksId, PostingNumber number) {
-    PostingRow row =
-        row(booksId, number)
-            .filter(p -> p.kind.isExplanation())
-            .orElseThrow(
-                () ->
-                    new Refusal(
-                        "not-a-tape",
-                        number.words() + " is no explained sum; it cannot be turned back."));
-    List<Long> money =
-        row.moneyInId != null
-            ? List.of(row.moneyInId)
-            : entities
-                .createQuery(
-                    """
-                    select t.moneyInId from TiePartRow t
-                    where t.postingId = :p and t.moneyInId is not null order by t.moneyInId
-                    """,
-                    Long.class)
-                .setParameter("p", row.id)
-                .getResultList();
-    return new Explanation(row.id, money.stream().map(MoneyInId::new).toList());
-  }
-
-  /**
-   * @throws Refusal {@code turned-back} when it is already
-   */
-  @Transactional(readOnly = true)
-  public void requireNotTurnedBack(Explanation explanation, PostingNumber number) {
-    boolean contra =
-        !entities
-            .createQuery("select 1 from PostingRow where turnsBackId = :p", Integer.class)
-            .setParameter("p", explanation.postingId())
-            .getResultList()
-            .isEmpty();
-    if (contra) {
-      throw new Refusal("turned-back", number.words() + " is turned back already.");
-    }
-  }
-
-  private Optional<PostingRow> row(long booksId, PostingNumber number) {
+  Optional<PostingRow> row(long booksId, PostingNumber number) {
     return entities
         .createQuery(
             """
@@ -267,45 +214,6 @@ public class Postings {
         .setParameter("n", number.number())
         .getResultStream()
         .findFirst();
-  }
-
-  /**
-   * What some postings touched.
-   *
-   * @param items that they moved
-   * @param money that they explain, or that is to be explained again
-   * @param tapes the postings of tapes among them, and the tapes that they turned back
-   */
-  public record Effects(Set<ItemId> items, Set<MoneyInId> money, Set<Long> tapes) {}
-
-  /** What some postings touched, for those who keep figures in step with the record. */
-  @Transactional(readOnly = true)
-  public Effects effectsOf(long booksId, Collection<PostingNumber> postings) {
-    Effects touched = new Effects(new HashSet<>(), new HashSet<>(), new HashSet<>());
-    for (PostingNumber posting : postings) {
-      row(booksId, posting)
-          .ifPresent(
-              p -> {
-                touched.items.addAll(itemsOf(p.id));
-                PostingRow explains =
-                    p.turnsBackId == null ? p : entities.find(PostingRow.class, p.turnsBackId);
-                touched.tapes.add(explains.id);
-                Optional.ofNullable(explains.moneyInId)
-                    .ifPresent(m -> touched.money.add(new MoneyInId(m)));
-              });
-    }
-    return touched;
-  }
-
-  /** The items that a posting moved. */
-  @Transactional(readOnly = true)
-  public List<ItemId> itemsOf(long postingId) {
-    return entities
-        .createQuery("select itemId from ItemMovementRow where postingId = :p", Long.class)
-        .setParameter("p", postingId)
-        .getResultStream()
-        .map(ItemId::new)
-        .toList();
   }
 
   /** The lines of postings, by the posting. */
@@ -391,24 +299,6 @@ public class Postings {
             .filter(l -> l.agreed)
             .map(l -> l.toFact(known.reasonWords))
             .collect(Collectors.toSet()));
-  }
-
-  /** The day on which the last explanation of a sum was turned back. */
-  @Transactional(readOnly = true)
-  public Optional<LocalDate> lastTurnedBack(MoneyInId moneyIn) {
-    return Optional.ofNullable(
-        entities
-            .createQuery(
-                """
-                select max(contra.postingDate) from PostingRow contra
-                join PostingRow original on original.id = contra.turnsBackId
-                where original.moneyInId = :m or exists (
-                  select 1 from TiePartRow t
-                  where t.postingId = original.id and t.moneyInId = :m)
-                """,
-                LocalDate.class)
-            .setParameter("m", moneyIn.number())
-            .getSingleResult());
   }
 
   /** What moved an item, oldest first: posting number, and by whom. */

@@ -20,8 +20,8 @@ import io.sumbrel.server.audit.BooksChanged;
 import io.sumbrel.server.books.Houses;
 import io.sumbrel.server.deposit.WaitingForTie;
 import io.sumbrel.server.ledger.Claims;
+import io.sumbrel.server.ledger.Explanations;
 import io.sumbrel.server.ledger.Ledger;
-import io.sumbrel.server.ledger.Postings;
 import io.sumbrel.server.openitem.Items;
 import io.sumbrel.server.party.Customers;
 import io.sumbrel.server.receipt.MoneyLine;
@@ -75,7 +75,7 @@ public class PlanBoard {
   private final WaitingForTie waitingForTie;
   private final Claims claims;
   private final Items items;
-  private final Postings postings;
+  private final Explanations explanations;
   private final Customers customers;
   private final Rules rules;
   private final PastPayments pastPayments;
@@ -94,7 +94,7 @@ public class PlanBoard {
       WaitingForTie waitingForTie,
       Claims claims,
       Items items,
-      Postings postings,
+      Explanations explanations,
       Customers customers,
       Rules rules,
       PastPayments pastPayments,
@@ -109,7 +109,7 @@ public class PlanBoard {
     this.waitingForTie = waitingForTie;
     this.claims = claims;
     this.items = items;
-    this.postings = postings;
+    this.explanations = explanations;
     this.customers = customers;
     this.rules = rules;
     this.pastPayments = pastPayments;
@@ -267,14 +267,14 @@ public class PlanBoard {
   }
 
   private Reading read(long booksId, Optional<Board> before) {
-    Optional<Postings.Effects> touched = before.flatMap(b -> effectsSince(booksId, b));
+    Optional<Explanations.Effects> touched = before.flatMap(b -> effectsSince(booksId, b));
     return touched.isPresent()
         ? readChanges(booksId, before.get(), touched.get())
         : readAll(booksId, before);
   }
 
   /** Only tapes were posted and turned back since: no more is read than what they touched. */
-  private Reading readChanges(long booksId, Board before, Postings.Effects touched) {
+  private Reading readChanges(long booksId, Board before, Explanations.Effects touched) {
     Set<MoneyInId> claimed = claims.among(touched.money());
     Set<MoneyInId> known = new HashSet<>();
     List<MoneyLine> pile = new ArrayList<>();
@@ -354,11 +354,11 @@ public class PlanBoard {
    * What was touched since a board was made; empty where anything else than tapes was posted or
    * turned back meanwhile, and all is read anew.
    */
-  private Optional<Postings.Effects> effectsSince(long booksId, Board board) {
+  private Optional<Explanations.Effects> effectsSince(long booksId, Board board) {
     List<AuditLine> since = audit.linesAfter(booksId, board.feedNumber);
     return since.stream().allMatch(l -> ONLY_MOVING.contains(l.act().name()))
         ? Optional.of(
-            postings.effectsOf(
+            explanations.effectsOf(
                 booksId, since.stream().map(l -> PostingNumber.parse(l.act().subject())).toList()))
         : Optional.empty();
   }
