@@ -54,11 +54,8 @@ export function Journal() {
                   <td>{i === 0 && `${shortDate(e.date)} · ${e.kind}`}</td>
                   <td>
                     {l.account} {l.accountName}
-                    {i === e.lines.length - 1 && e.linesCount > e.lines.length && (
-                      <span className={page.soft}>
-                        {' '}
-                        · {e.linesCount - e.lines.length} more lines stand in its trail
-                      </span>
+                    {i === e.lines.length - 1 && e.more && (
+                      <span className={page.soft}> · its further lines stand in its trail</span>
                     )}
                   </td>
                   <td>{l.customer}</td>

@@ -202,7 +202,17 @@ class FileContents {
             : expected(booksId, row, file);
     return new ContentsView(
         statements(booksId, file.statements(), view),
-        file.items().map(list -> view(ListComparison.of(list, scope, items.byNumber(booksId)))),
+        file.items()
+            .map(
+                list ->
+                    view(
+                        ListComparison.of(
+                            list,
+                            scope,
+                            items.numbered(
+                                booksId,
+                                ReadOpenItems.numbers(list),
+                                scope == ListScope.COMPLETE)))),
         deposits(booksId, row, file),
         onHand(row, file),
         file.past().stream().limit(SHOWN_ENTRIES).map(FileContents::view).toList());

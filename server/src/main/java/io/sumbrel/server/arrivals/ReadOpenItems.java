@@ -3,6 +3,7 @@ package io.sumbrel.server.arrivals;
 import io.sumbrel.core.openitem.ItemId;
 import io.sumbrel.core.openitem.ListChoice;
 import io.sumbrel.core.openitem.ListComparison;
+import io.sumbrel.core.openitem.ListScope;
 import io.sumbrel.core.openitem.ListedItem;
 import io.sumbrel.core.openitem.OpenItem;
 import io.sumbrel.core.openitem.OpenItemList;
@@ -49,9 +50,11 @@ class ReadOpenItems {
   void read(Actor actor, ArrivalRow arrival, OpenItemList list, AcceptFile.Acceptance how) {
     LocalDate today = books.businessDate(actor.booksId());
     Map<String, CustomerId> customerIds = customers.bringIn(actor.booksId(), named(list));
-    items.lockAll(actor.booksId());
     ListComparison comparison =
-        ListComparison.of(list, how.scope(), items.byNumber(actor.booksId()));
+        ListComparison.of(
+            list,
+            how.scope(),
+            items.lockNumbered(actor.booksId(), numbers(list), how.scope() == ListScope.COMPLETE));
     ItemsRead read =
         ItemsRead.of(
             comparison,
@@ -66,6 +69,10 @@ class ReadOpenItems {
       ledger.append(actor, read, source, "items-read", arrival.fileName);
     }
     count(arrival, comparison);
+  }
+
+  static List<String> numbers(OpenItemList list) {
+    return list.items().stream().map(ListedItem::number).toList();
   }
 
   /** Of the known items those of which the list says something else than the books. */

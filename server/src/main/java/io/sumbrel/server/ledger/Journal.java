@@ -1,9 +1,10 @@
 package io.sumbrel.server.ledger;
 
-import io.sumbrel.core.ledger.JournalEntry;
+import io.sumbrel.core.ledger.JournalLine;
 import io.sumbrel.core.posting.PostingNumber;
 import jakarta.persistence.EntityManager;
 import jakarta.persistence.TypedQuery;
+import java.time.LocalDate;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -15,6 +16,9 @@ import org.springframework.transaction.annotation.Transactional;
 /** The journal, a page at a time, the newest entries first. */
 @Component
 public class Journal {
+  /** So many lines of one entry are shown in a list; all of them stand in its trail. */
+  private static final int MOST_LINES = 40;
+
   private static final String FOUND =
       """
       and (concat(cast(p.postingYear as string), '-', lpad(cast(p.postingNumber as string), 4, '0'))
@@ -31,11 +35,14 @@ public class Journal {
   }
 
   /**
-   * A journal entry with its number.
+   * A journal entry as a list shows it.
    *
    * @param kind in words
+   * @param lines the first of its lines
+   * @param more whether it has more
    */
-  public record Entry(PostingNumber number, String kind, JournalEntry entry) {}
+  public record Entry(
+      PostingNumber number, LocalDate date, String kind, List<JournalLine> lines, boolean more) {}
 
   /**
    * @param next where the page of older entries begins; empty when there are none
@@ -75,21 +82,39 @@ public class Journal {
     }
     List<PostingRow> found = query.getResultList();
     List<PostingRow> rows = found.subList(0, Math.min(size, found.size()));
-    Map<Long, List<JournalLineRow>> lines =
-        rows.isEmpty()
-            ? Map.of()
-            : entities
-                .createQuery(
-                    "from JournalLineRow where postingId in (:ids) order by postingId, lineNumber",
-                    JournalLineRow.class)
-                .setParameter("ids", rows.stream().map(r -> r.id).toList())
-                .getResultStream()
-                .collect(Collectors.groupingBy(l -> l.postingId));
+    Map<Long, List<JournalLine>> lines = firstLines(rows.stream().map(r -> r.id).toList());
     return new Page(
-        rows.stream()
-            .map(r -> new Entry(r.number(), r.kind.words(), Postings.entry(r, lines)))
-            .toList(),
+        rows.stream().map(r -> entry(r, lines.getOrDefault(r.id, List.of()))).toList(),
         found.size() > size ? Optional.of(rows.get(size - 1).recordNumber) : Optional.empty());
+  }
+
+  /** A list of open items is one entry with a line for each: only the first are read. */
+  private Map<Long, List<JournalLine>> firstLines(List<Long> postings) {
+    return postings.isEmpty()
+        ? Map.of()
+        : entities
+            .createQuery(
+                """
+                from JournalLineRow where postingId in (:ids) and lineNumber <= :most + 1
+                order by postingId, lineNumber
+                """,
+                JournalLineRow.class)
+            .setParameter("ids", postings)
+            .setParameter("most", MOST_LINES)
+            .getResultStream()
+            .collect(
+                Collectors.groupingBy(
+                    l -> l.postingId,
+                    Collectors.mapping(JournalLineRow::toFact, Collectors.toList())));
+  }
+
+  private static Entry entry(PostingRow row, List<JournalLine> lines) {
+    return new Entry(
+        row.number(),
+        row.postingDate,
+        row.kind.words(),
+        lines.stream().limit(MOST_LINES).toList(),
+        lines.size() > MOST_LINES);
   }
 
   /** A pattern for what holds a text, escaped by an exclamation mark. */

@@ -253,7 +253,7 @@ public class Postings {
         Optional.ofNullable(known.turnedBackBy.get(row.id)));
   }
 
-  static JournalEntry entry(PostingRow row, Map<Long, List<JournalLineRow>> lines) {
+  private static JournalEntry entry(PostingRow row, Map<Long, List<JournalLineRow>> lines) {
     return new JournalEntry(
         row.postingDate,
         lines.getOrDefault(row.id, List.of()).stream().map(JournalLineRow::toFact).toList());

@@ -1,6 +1,7 @@
 package io.sumbrel.server.openitem;
 
 import io.sumbrel.core.openitem.ItemId;
+import io.sumbrel.core.openitem.ItemKind;
 import io.sumbrel.core.openitem.OpenItem;
 import io.sumbrel.core.openitem.Terms;
 import io.sumbrel.core.party.CustomerId;
@@ -15,15 +16,15 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Collection;
+import java.util.Currency;
 import java.util.HashMap;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeSet;
+import java.util.function.Consumer;
 import java.util.function.Function;
 import org.hibernate.Session;
-import org.hibernate.jpa.HibernateHints;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
@@ -41,9 +42,12 @@ public class Items {
       """;
   private static final int AT_ONCE = 1_000;
   private static final String DESCRIBED = "items";
+
+  /** Columns, not rows: the session would keep each row, and look through all at every query. */
   private static final String WITH_BALANCE =
       """
-      select i, b.totalMinor, b.openMinor
+      select i.id, i.kind, i.customerId, i.number, i.itemDate, i.dueDate, i.currency, i.taxMinor,
+        i.orderNumber, i.terms, b.totalMinor, b.openMinor
       from OpenItemRow i join ItemBalanceRow b on b.itemId = i.id
       """;
 
@@ -109,16 +113,38 @@ public class Items {
         entities.createQuery(
             WITH_BALANCE + joinsAndWhere + " order by i.itemDate, i.id", Object[].class);
     parameters.forEach(query::setParameter);
-    query.setHint(HibernateHints.HINT_READ_ONLY, true);
     return query.getResultStream().map(Items::fact).toList();
   }
 
-  /** Every item that a list brought, by the seller's number for it. */
+  /**
+   * Items that lists brought, by the seller's number for them.
+   *
+   * @param numbers which of them
+   * @param allOpen what else is open too, as a complete list asks for it
+   */
   @Transactional(readOnly = true)
-  public Map<String, OpenItem> byNumber(long booksId) {
-    Map<String, OpenItem> byNumber = new LinkedHashMap<>();
-    all(booksId).stream().filter(i -> i.kind().isNamed()).forEach(i -> byNumber.put(i.number(), i));
-    return byNumber;
+  public Map<String, OpenItem> numbered(long booksId, Collection<String> numbers, boolean allOpen) {
+    Map<String, OpenItem> numbered = new HashMap<>();
+    inParts(
+        numbers,
+        some ->
+            oldestFirst(
+                    "where i.booksId = :b and i.numberedBy = 'SELLER' and i.number in :numbers",
+                    Map.of("b", booksId, "numbers", some))
+                .forEach(i -> numbered.put(i.number(), i)));
+    if (allOpen) {
+      open(booksId).stream()
+          .filter(i -> i.kind().isNamed())
+          .forEach(i -> numbered.put(i.number(), i));
+    }
+    return numbered;
+  }
+
+  private static <T> void inParts(Collection<T> all, Consumer<List<T>> each) {
+    List<T> list = List.copyOf(all);
+    for (int from = 0; from < list.size(); from += AT_ONCE) {
+      each.accept(list.subList(from, Math.min(list.size(), from + AT_ONCE)));
+    }
   }
 
   /** Items by id, without a lock. Ids that are not of these books are left out. */
@@ -151,18 +177,24 @@ public class Items {
     return find(booksId, items);
   }
 
-  /** Locks every balance of the books, before any is read. */
+  /** The same, with their balances locked before they are read. */
   @Transactional(propagation = Propagation.MANDATORY)
-  public void lockAll(long booksId) {
-    entities
-        .createNativeQuery(
-            """
-            select item_id from item_balance
-            where item_id in (select id from open_item where books_id = :b)
-            order by item_id for update
-            """)
-        .setParameter("b", booksId)
-        .getResultList();
+  public Map<String, OpenItem> lockNumbered(
+      long booksId, Collection<String> numbers, boolean allOpen) {
+    List<Long> ids =
+        numbered(booksId, numbers, allOpen).values().stream()
+            .map(i -> i.id().number())
+            .sorted()
+            .toList();
+    inParts(
+        ids,
+        some ->
+            entities
+                .createNativeQuery(
+                    "select item_id from item_balance where item_id in (:ids) order by item_id for update")
+                .setParameter("ids", some)
+                .getResultList());
+    return numbered(booksId, numbers, allOpen);
   }
 
   @Transactional(readOnly = true)
@@ -283,18 +315,30 @@ public class Items {
   @Transactional(readOnly = true)
   public Map<ItemId, String> extras(Collection<ItemId> items) {
     Map<ItemId, String> extras = new HashMap<>();
-    List<Long> ids = items.stream().map(ItemId::number).toList();
-    for (int from = 0; from < ids.size(); from += AT_ONCE) {
-      entities
-          .createQuery("select id, extra from OpenItemRow where id in :ids", Object[].class)
-          .setParameter("ids", ids.subList(from, Math.min(ids.size(), from + AT_ONCE)))
-          .getResultStream()
-          .forEach(r -> extras.put(new ItemId((Long) r[0]), (String) r[1]));
-    }
+    inParts(
+        items.stream().map(ItemId::number).toList(),
+        some ->
+            entities
+                .createQuery("select id, extra from OpenItemRow where id in :ids", Object[].class)
+                .setParameter("ids", some)
+                .getResultStream()
+                .forEach(r -> extras.put(new ItemId((Long) r[0]), (String) r[1])));
     return extras;
   }
 
   private static OpenItem fact(Object[] row) {
-    return ((OpenItemRow) row[0]).toFact((Long) row[1], (Long) row[2]);
+    return new OpenItem(
+        new ItemId((Long) row[0]),
+        (ItemKind) row[1],
+        Optional.ofNullable((Long) row[2]).map(CustomerId::new),
+        (String) row[3],
+        (LocalDate) row[4],
+        Optional.ofNullable((LocalDate) row[5]),
+        Currency.getInstance((String) row[6]),
+        (Long) row[10],
+        (Long) row[11],
+        Optional.ofNullable((Long) row[7]),
+        Optional.ofNullable((String) row[8]),
+        Optional.ofNullable((String) row[9]).map(Terms::parse));
   }
 }

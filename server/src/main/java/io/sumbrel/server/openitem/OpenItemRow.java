@@ -1,6 +1,5 @@
 package io.sumbrel.server.openitem;
 
-import io.sumbrel.core.openitem.ItemId;
 import io.sumbrel.core.openitem.ItemKind;
 import io.sumbrel.core.openitem.OpenItem;
 import io.sumbrel.core.openitem.Terms;
@@ -12,8 +11,6 @@ import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import jakarta.persistence.Version;
 import java.time.LocalDate;
-import java.util.Currency;
-import java.util.Optional;
 
 @Entity
 @Table(name = "open_item")
@@ -61,21 +58,5 @@ class OpenItemRow {
     taxMinor = item.taxMinor().orElse(null);
     orderNumber = item.orderNumber().orElse(null);
     terms = item.terms().map(Terms::words).orElse(null);
-  }
-
-  OpenItem toFact(long totalMinor, long openMinor) {
-    return new OpenItem(
-        new ItemId(id),
-        kind,
-        Optional.ofNullable(customerId).map(CustomerId::new),
-        number,
-        itemDate,
-        Optional.ofNullable(dueDate),
-        Currency.getInstance(currency),
-        totalMinor,
-        openMinor,
-        Optional.ofNullable(taxMinor),
-        Optional.ofNullable(orderNumber),
-        Optional.ofNullable(terms).map(Terms::parse));
   }
 }

@@ -33,9 +33,6 @@ import org.springframework.web.bind.annotation.RestController;
 class BooksController {
   private static final int PAGE = 100;
 
-  /** So many lines of one entry are shown in the list; all of them stand in its trail. */
-  private static final int MOST_LINES = 40;
-
   private final Journal journal;
   private final Ledger ledger;
   private final Customers customers;
@@ -68,10 +65,10 @@ class BooksController {
       String account, String accountName, String customer, String currency, long minor) {}
 
   /**
-   * @param linesCount how many lines there are; the list may hold the first of them
+   * @param more whether it has more lines, which stand in its trail
    */
   record JournalView(
-      String number, LocalDate date, String kind, int linesCount, List<JournalLineView> lines) {}
+      String number, LocalDate date, String kind, List<JournalLineView> lines, boolean more) {}
 
   /**
    * A page of entries.
@@ -108,13 +105,10 @@ class BooksController {
                 p ->
                     new JournalView(
                         p.number().words(),
-                        p.entry().date(),
+                        p.date(),
                         p.kind(),
-                        p.entry().lines().size(),
-                        p.entry().lines().stream()
-                            .limit(MOST_LINES)
-                            .map(l -> view(l, names, byId))
-                            .toList()))
+                        p.lines().stream().map(l -> view(l, names, byId)).toList(),
+                        p.more()))
             .toList(),
         page.next());
   }

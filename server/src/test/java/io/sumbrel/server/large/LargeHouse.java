@@ -196,10 +196,10 @@ class LargeHouse {
   /** Settles every invoice by its payment, which carries its number in the bank's reference. */
   private void postAll(Actor clerk) {
     AccountCode bank = accounts.all(clerk.booksId()).get(0).code();
-    Map<String, OpenItem> open = items.byNumber(clerk.booksId());
+    Map<String, OpenItem> open = items.numbered(clerk.booksId(), List.of(), true);
     List<MoneyLine> lines =
         moneyLines.all(clerk.booksId()).stream()
-            .filter(l -> !open.get(numberOf(l)).isSettled())
+            .filter(l -> open.containsKey(numberOf(l)))
             .toList();
     for (int from = 0; from < lines.size(); from += AT_ONCE) {
       List<MoneyLine> some = lines.subList(from, Math.min(lines.size(), from + AT_ONCE));
