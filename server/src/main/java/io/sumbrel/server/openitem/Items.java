@@ -16,14 +16,17 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Collection;
+import java.util.Comparator;
 import java.util.Currency;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.TreeSet;
 import java.util.function.Consumer;
 import java.util.function.Function;
+import java.util.stream.Stream;
 import org.hibernate.Session;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Propagation;
@@ -109,11 +112,13 @@ public class Items {
   }
 
   private List<OpenItem> oldestFirst(String joinsAndWhere, Map<String, Object> parameters) {
-    TypedQuery<Object[]> query =
-        entities.createQuery(
-            WITH_BALANCE + joinsAndWhere + " order by i.itemDate, i.id", Object[].class);
+    return facts(joinsAndWhere + " order by i.itemDate, i.id", parameters).toList();
+  }
+
+  private Stream<OpenItem> facts(String joinsAndWhere, Map<String, Object> parameters) {
+    TypedQuery<Object[]> query = entities.createQuery(WITH_BALANCE + joinsAndWhere, Object[].class);
     parameters.forEach(query::setParameter);
-    return query.getResultStream().map(Items::fact).toList();
+    return query.getResultStream().map(Items::fact);
   }
 
   /**
@@ -125,19 +130,28 @@ public class Items {
   @Transactional(readOnly = true)
   public Map<String, OpenItem> numbered(long booksId, Collection<String> numbers, boolean allOpen) {
     Map<String, OpenItem> numbered = new HashMap<>();
-    inParts(
-        numbers,
-        some ->
-            oldestFirst(
-                    "where i.booksId = :b and i.numberedBy = 'SELLER' and i.number in :numbers",
-                    Map.of("b", booksId, "numbers", some))
-                .forEach(i -> numbered.put(i.number(), i)));
+    Set<String> wanted = Set.copyOf(numbers);
+    if (wanted.size() > AT_ONCE) {
+      // one pass over all is quicker than so many looks
+      facts("where i.booksId = :b and i.numberedBy = 'SELLER'", Map.of("b", booksId))
+          .filter(i -> wanted.contains(i.number()))
+          .forEach(i -> numbered.put(i.number(), i));
+    } else {
+      wanted.forEach(n -> named(booksId, n).ifPresent(i -> numbered.put(n, i)));
+    }
     if (allOpen) {
       open(booksId).stream()
           .filter(i -> i.kind().isNamed())
           .forEach(i -> numbered.put(i.number(), i));
     }
     return numbered;
+  }
+
+  private Optional<OpenItem> named(long booksId, String number) {
+    return facts(
+            "where i.booksId = :b and i.number = :n and i.numberedBy = 'SELLER'",
+            Map.of("b", booksId, "n", number))
+        .findFirst();
   }
 
   private static <T> void inParts(Collection<T> all, Consumer<List<T>> each) {
@@ -151,15 +165,17 @@ public class Items {
   @Transactional(readOnly = true)
   public Map<ItemId, OpenItem> find(long booksId, Collection<ItemId> items) {
     Map<ItemId, OpenItem> found = new HashMap<>();
-    if (!items.isEmpty()) {
-      entities
-          .createQuery(WITH_BALANCE + " where i.booksId = :b and i.id in :ids", Object[].class)
-          .setParameter("b", booksId)
-          .setParameter("ids", items.stream().map(ItemId::number).toList())
-          .getResultStream()
-          .map(Items::fact)
-          .forEach(i -> found.put(i.id(), i));
-    }
+    inParts(
+        items,
+        some ->
+            entities
+                .createQuery(
+                    WITH_BALANCE + " where i.booksId = :b and i.id in :ids", Object[].class)
+                .setParameter("b", booksId)
+                .setParameter("ids", some.stream().map(ItemId::number).toList())
+                .getResultStream()
+                .map(Items::fact)
+                .forEach(i -> found.put(i.id(), i)));
     return found;
   }
 
@@ -181,10 +197,10 @@ public class Items {
   @Transactional(propagation = Propagation.MANDATORY)
   public Map<String, OpenItem> lockNumbered(
       long booksId, Collection<String> numbers, boolean allOpen) {
-    List<Long> ids =
+    List<ItemId> ids =
         numbered(booksId, numbers, allOpen).values().stream()
-            .map(i -> i.id().number())
-            .sorted()
+            .map(OpenItem::id)
+            .sorted(Comparator.comparing(ItemId::number))
             .toList();
     inParts(
         ids,
@@ -192,9 +208,11 @@ public class Items {
             entities
                 .createNativeQuery(
                     "select item_id from item_balance where item_id in (:ids) order by item_id for update")
-                .setParameter("ids", some)
+                .setParameter("ids", some.stream().map(ItemId::number).toList())
                 .getResultList());
-    return numbered(booksId, numbers, allOpen);
+    Map<String, OpenItem> locked = new HashMap<>();
+    find(booksId, ids).values().forEach(i -> locked.put(i.number(), i));
+    return locked;
   }
 
   @Transactional(readOnly = true)
