@@ -4,8 +4,8 @@ import java.time.LocalDate;
 import java.util.Optional;
 
 /**
- * One reason for or against a proposal, as a fact. What it weighs in a proposal, in thousandths of
- * a logit, comes from the weights: for a reason against a proposal it is below zero as a rule.
+ * One reason for or against a proposal, as a fact with its amounts and names. What it weighs in a
+ * proposal is the weighing's affair; its sentence for people is made here and nowhere else.
  */
 public sealed interface Evidence {
 
@@ -17,9 +17,6 @@ public sealed interface Evidence {
 
   /** A short sentence for people. */
   String words();
-
-  /** What it adds to the proposal, in thousandths of a logit. */
-  int points();
 
   default Side side() {
     return Side.FOR;
@@ -46,8 +43,7 @@ public sealed interface Evidence {
    *
    * @param written as the bank passed it on
    */
-  record ItemNamed(
-      String written, String number, NumberReading how, Optional<TextSpan> source, int points)
+  record ItemNamed(String written, String number, NumberReading how, Optional<TextSpan> source)
       implements Evidence {
     @Override
     public String words() {
@@ -64,8 +60,7 @@ public sealed interface Evidence {
   }
 
   /** An order number in the text was billed with this item. */
-  record OrderNamed(String written, String number, Optional<TextSpan> source, int points)
-      implements Evidence {
+  record OrderNamed(String written, String number, Optional<TextSpan> source) implements Evidence {
     @Override
     public String words() {
       return "order " + written + " was billed as " + number;
@@ -73,7 +68,7 @@ public sealed interface Evidence {
   }
 
   /** The text names items that the proposal leaves out. */
-  record LeavesOut(int count, int points) implements Evidence {
+  record LeavesOut(int count) implements Evidence {
     @Override
     public String words() {
       return "leaves out " + count + " that the text names";
@@ -86,7 +81,7 @@ public sealed interface Evidence {
   }
 
   /** No number of an item stands in the text. */
-  record NoNumber(int points) implements Evidence {
+  record NoNumber() implements Evidence {
     @Override
     public String words() {
       return "no number in the text";
@@ -99,7 +94,7 @@ public sealed interface Evidence {
   }
 
   /** What the text names is settled already. */
-  record SettledAlready(String number, Optional<TextSpan> source, int points) implements Evidence {
+  record SettledAlready(String number, Optional<TextSpan> source) implements Evidence {
     @Override
     public String words() {
       return number + " is settled already";
@@ -112,8 +107,7 @@ public sealed interface Evidence {
   }
 
   /** The text names an order that is not billed: for a prepayment, against anything else. */
-  record OrderNotBilled(String order, Side side, Optional<TextSpan> source, int points)
-      implements Evidence {
+  record OrderNotBilled(String order, Side side, Optional<TextSpan> source) implements Evidence {
     @Override
     public String words() {
       return "order " + order + " is not billed yet";
@@ -121,8 +115,7 @@ public sealed interface Evidence {
   }
 
   /** The payer's name reads like the customer's. */
-  record PayerReads(String customer, boolean same, Optional<TextSpan> source, int points)
-      implements Evidence {
+  record PayerReads(String customer, boolean same, Optional<TextSpan> source) implements Evidence {
     @Override
     public String words() {
       return "payer reads " + (same ? "" : "like ") + customer;
@@ -136,8 +129,7 @@ public sealed interface Evidence {
       int times,
       int others,
       LocalDate last,
-      Optional<TextSpan> source,
-      int points)
+      Optional<TextSpan> source)
       implements Evidence {
     @Override
     public String words() {
@@ -153,8 +145,7 @@ public sealed interface Evidence {
   }
 
   /** The customer's own number stands in the text. */
-  record CustomerNumber(String customer, Optional<TextSpan> source, int points)
-      implements Evidence {
+  record CustomerNumber(String customer, Optional<TextSpan> source) implements Evidence {
     @Override
     public String words() {
       return "the text names the number of " + customer;
@@ -162,7 +153,7 @@ public sealed interface Evidence {
   }
 
   /** Name, account or number speak for another customer. */
-  record AnotherPayer(String customer, int points) implements Evidence {
+  record AnotherPayer(String customer) implements Evidence {
     @Override
     public String words() {
       return "the payer reads like " + customer;
@@ -179,7 +170,7 @@ public sealed interface Evidence {
    *
    * @param named whether the bank gives a name
    */
-  record UnknownPayer(boolean named, int points) implements Evidence {
+  record UnknownPayer(boolean named) implements Evidence {
     @Override
     public String words() {
       return named ? "no customer is known by the payer's name" : "nothing says who pays";
@@ -192,7 +183,7 @@ public sealed interface Evidence {
   }
 
   /** What is settled is what was received. */
-  record AmountMeets(int points) implements Evidence {
+  record AmountMeets() implements Evidence {
     @Override
     public String words() {
       return "amounts meet exactly";
@@ -200,14 +191,14 @@ public sealed interface Evidence {
   }
 
   /** What is settled is not what was received, and why that may be. */
-  record Differs(String words, Side side, int points) implements Evidence {}
+  record Differs(String words, Side side) implements Evidence {}
 
   /**
    * The payer states how much is for what.
    *
    * @param unsaid what the details leave unsaid of the sum, in words; empty when they add up
    */
-  record SplitStated(int details, Optional<String> unsaid, int points) implements Evidence {
+  record SplitStated(int details, Optional<String> unsaid) implements Evidence {
     @Override
     public String words() {
       String split = details == 1 ? "the detail" : "the " + details + " details";
@@ -219,7 +210,7 @@ public sealed interface Evidence {
   }
 
   /** The payer states another split than this, or one that cannot be. */
-  record SplitDiffers(String words, int points) implements Evidence {
+  record SplitDiffers(String words) implements Evidence {
     @Override
     public Side side() {
       return Side.AGAINST;
@@ -231,7 +222,7 @@ public sealed interface Evidence {
    *
    * @param did what it did, such as took the discount
    */
-  record AsEver(String did, int times, int of, int points) implements Evidence {
+  record AsEver(String did, int times, int of) implements Evidence {
     @Override
     public String words() {
       return "%s on %d of %d earlier payments".formatted(did, times, of);
@@ -244,7 +235,7 @@ public sealed interface Evidence {
    * @param step which step of it
    * @param own whether it is a list of the customer's own
    */
-  record ByList(String step, boolean own, int points) implements Evidence {
+  record ByList(String step, boolean own) implements Evidence {
     @Override
     public String words() {
       String whose = own ? "agreed with the customer" : "the list of the house";
@@ -253,10 +244,10 @@ public sealed interface Evidence {
   }
 
   /** The set is one that payers choose: all that is due, a month, a run of numbers. */
-  record SetShape(String words, Side side, int points) implements Evidence {}
+  record SetShape(String words, Side side) implements Evidence {}
 
   /** Other sets reach the sum as well. */
-  record OtherWays(long count, String what, int points) implements Evidence {
+  record OtherWays(long count, String what) implements Evidence {
     @Override
     public String words() {
       return count + " " + what + " reach the sum";
@@ -269,7 +260,7 @@ public sealed interface Evidence {
   }
 
   /** The money is in the books already and waits for the bank. */
-  record RecordedAlready(String record, LocalDate date, int points) implements Evidence {
+  record RecordedAlready(String record, LocalDate date) implements Evidence {
     @Override
     public String words() {
       return record + " of " + date + " is recorded and waits for the bank";
@@ -277,7 +268,7 @@ public sealed interface Evidence {
   }
 
   /** The bank names what is recorded. */
-  record RecordNamed(String record, Optional<TextSpan> source, int points) implements Evidence {
+  record RecordNamed(String record, Optional<TextSpan> source) implements Evidence {
     @Override
     public String words() {
       return "the bank names " + record;
@@ -285,7 +276,7 @@ public sealed interface Evidence {
   }
 
   /** The sum is recorded already: placed so, it would count twice. */
-  record CountsTwice(int points) implements Evidence {
+  record CountsTwice() implements Evidence {
     @Override
     public String words() {
       return "this very sum is recorded and waits for the bank: placed here it may count twice";

@@ -65,9 +65,22 @@ public final class Proposal {
     return Certainty.of(perMillion);
   }
 
+  /**
+   * A reason with what it weighs.
+   *
+   * @param points what it adds to the proposal, in thousandths of a logit: for one against it below
+   *     zero as a rule
+   */
+  public record Reason(Evidence fact, int points) {}
+
   /** Reasons for and against it, the strongest first. */
-  public List<Evidence> evidence() {
+  public List<Reason> reasons() {
     return Reasons.of(problem, reading, moneyIn, way);
+  }
+
+  /** The same as facts, without what they weigh. */
+  public List<Evidence> evidence() {
+    return reasons().stream().map(Reason::fact).toList();
   }
 
   @Override

@@ -30,7 +30,7 @@ final class Reasons {
   private final Reading reading;
   private final Way way;
   private final MoneyIn moneyIn;
-  private final List<Evidence> reasons = new ArrayList<>();
+  private final List<Proposal.Reason> reasons = new ArrayList<>();
 
   private Reasons(MatchingProblem problem, Reading reading, MoneyIn moneyIn, Way way) {
     this.problem = problem;
@@ -51,8 +51,13 @@ final class Reasons {
     reasons.sort(Comparator.comparingInt(e -> -Math.abs(e.points())));
   }
 
-  static List<Evidence> of(MatchingProblem problem, Reading reading, MoneyIn moneyIn, Way way) {
+  static List<Proposal.Reason> of(
+      MatchingProblem problem, Reading reading, MoneyIn moneyIn, Way way) {
     return List.copyOf(new Reasons(problem, reading, moneyIn, way).reasons);
+  }
+
+  private void add(int points, Evidence fact) {
+    reasons.add(new Proposal.Reason(fact, points));
   }
 
   private int points(Topic topic) {
@@ -67,11 +72,11 @@ final class Reasons {
     List<Recorded> records = Arrays.stream(way.items).mapToObj(problem::recorded).toList();
     int points = points(Topic.AMOUNT) + points(Topic.SHAPE);
     for (Recorded record : records) {
-      reasons.add(new Evidence.RecordedAlready(record.words(), record.date(), points));
+      add(points, new Evidence.RecordedAlready(record.words(), record.date()));
       if (record.isNamedIn(moneyIn)) {
-        reasons.add(
-            new Evidence.RecordNamed(
-                record.words(), record.spanIn(moneyIn), Math.max(1, points(Topic.NUMBERS))));
+        add(
+            Math.max(1, points(Topic.NUMBERS)),
+            new Evidence.RecordNamed(record.words(), record.spanIn(moneyIn)));
       }
     }
     if (way.gap == Gap.CHARGE) {
@@ -79,7 +84,7 @@ final class Reasons {
     }
     if (way.alternatives > 1) {
       String what = records.size() == 1 ? "recorded sums" : "sets of recorded sums";
-      reasons.add(new Evidence.OtherWays(way.alternatives, what, points(Topic.AMBIGUITY)));
+      add(points(Topic.AMBIGUITY), new Evidence.OtherWays(way.alternatives, what));
     }
   }
 
@@ -94,38 +99,38 @@ final class Reasons {
         hits.add(hit);
       }
     }
-    hits.forEach(h -> reasons.add(named(h, points / hits.size())));
+    hits.forEach(h -> add(points / hits.size(), named(h)));
     long leftOut =
         reading.open().values().stream()
             .filter(h -> !hits.contains(h) && problem.customerOf(h.item()) >= 0)
             .count();
     if (leftOut > 0 && !way.isKept()) {
-      reasons.add(new Evidence.LeavesOut((int) leftOut, hits.isEmpty() ? points : -1));
+      add(hits.isEmpty() ? points : -1, new Evidence.LeavesOut((int) leftOut));
     }
     for (Hit hit : hits.isEmpty() ? reading.settled().values() : List.<Hit>of()) {
       String number = problem.item(hit.item()).number();
-      reasons.add(new Evidence.SettledAlready(number, hit.span(), points));
+      add(points, new Evidence.SettledAlready(number, hit.span()));
     }
     reading
         .unbilledOrder()
         .ifPresent(
             s ->
-                reasons.add(
+                add(
+                    way.has(Shape.PREPAID) ? points(Topic.SHAPE) : points,
                     new Evidence.OrderNotBilled(
                         moneyIn.text().substring(s.start(), s.end()),
                         way.has(Shape.PREPAID) ? Side.FOR : Side.AGAINST,
-                        Optional.of(s),
-                        way.has(Shape.PREPAID) ? points(Topic.SHAPE) : points)));
+                        Optional.of(s))));
     boolean silent = reading.open().isEmpty() && reading.settled().isEmpty() && hits.isEmpty();
     if (silent && reading.unbilledOrder().isEmpty()) {
-      reasons.add(new Evidence.NoNumber(Math.min(points, -1)));
+      add(Math.min(points, -1), new Evidence.NoNumber());
     }
   }
 
-  private Evidence named(Hit hit, int points) {
+  private Evidence named(Hit hit) {
     String number = problem.item(hit.item()).number();
     if (hit.how() == How.ORDER) {
-      return new Evidence.OrderNamed(hit.written(), number, hit.span(), points);
+      return new Evidence.OrderNamed(hit.written(), number, hit.span());
     }
     NumberReading how =
         switch (hit.how()) {
@@ -137,7 +142,7 @@ final class Reasons {
           case EDITED -> NumberReading.MISTYPED;
           case NUMBER, ORDER -> NumberReading.WHOLE;
         };
-    return new Evidence.ItemNamed(hit.written(), number, how, hit.span(), points);
+    return new Evidence.ItemNamed(hit.written(), number, how, hit.span());
   }
 
   private void payer() {
@@ -154,11 +159,11 @@ final class Reasons {
           .findFirst()
           .ifPresent(
               p ->
-                  reasons.add(
-                      new Evidence.AnotherPayer(
-                          problem.customer(p.customer()).name(), clue.isPresent() ? -1 : points)));
+                  add(
+                      clue.isPresent() ? -1 : points,
+                      new Evidence.AnotherPayer(problem.customer(p.customer()).name())));
     } else if (clue.isEmpty()) {
-      reasons.add(new Evidence.UnknownPayer(moneyIn.payerName().isPresent(), points));
+      add(points, new Evidence.UnknownPayer(moneyIn.payerName().isPresent()));
     }
   }
 
@@ -167,28 +172,24 @@ final class Reasons {
     clue.account()
         .ifPresent(
             b ->
-                reasons.add(
+                add(
+                    points,
                     new Evidence.PaidBefore(
-                        customer,
-                        true,
-                        b.times(),
-                        b.others(),
-                        b.last(),
-                        Optional.empty(),
-                        points)));
+                        customer, true, b.times(), b.others(), b.last(), Optional.empty())));
     clue.name()
         .filter(b -> b.times() > b.others())
         .ifPresent(
             b ->
-                reasons.add(
+                add(
+                    points,
                     new Evidence.PaidBefore(
-                        customer, false, b.times(), b.others(), b.last(), clue.nameAt(), points)));
+                        customer, false, b.times(), b.others(), b.last(), clue.nameAt())));
     if (clue.likeness() > 0) {
       boolean same = clue.likeness() == 1000;
-      reasons.add(new Evidence.PayerReads(customer, same, clue.nameAt(), points));
+      add(points, new Evidence.PayerReads(customer, same, clue.nameAt()));
     }
     if (clue.named()) {
-      reasons.add(new Evidence.CustomerNumber(customer, clue.numberAt(), points));
+      add(points, new Evidence.CustomerNumber(customer, clue.numberAt()));
     }
   }
 
@@ -204,13 +205,14 @@ final class Reasons {
     String gap = AmountText.words(Math.abs(unsaid), moneyIn.currency());
     if (way.has(Shape.STATED)) {
       Optional<String> left = unsaid == 0 ? Optional.empty() : Optional.of(gap);
-      reasons.add(new Evidence.SplitStated(details.size(), left, points));
+      add(points, new Evidence.SplitStated(details.size(), left));
     } else if (unsaid < 0) {
-      reasons.add(
+      add(
+          -Math.abs(points),
           new Evidence.SplitDiffers(
-              "the details of the payer come to " + gap + " more than the sum", -Math.abs(points)));
+              "the details of the payer come to " + gap + " more than the sum"));
     } else {
-      reasons.add(new Evidence.SplitDiffers("the payer states another split", -Math.abs(points)));
+      add(-Math.abs(points), new Evidence.SplitDiffers("the payer states another split"));
     }
   }
 
@@ -235,7 +237,7 @@ final class Reasons {
 
   private void usual(Feature feature, String words, int times, int of) {
     if (has(feature)) {
-      reasons.add(new Evidence.AsEver(words, times, of, feature.weight));
+      add(feature.weight, new Evidence.AsEver(words, times, of));
     }
   }
 
@@ -247,24 +249,25 @@ final class Reasons {
     switch (way.gap) {
       case NONE -> {
         if (!way.isKept() && !way.has(Shape.EARLIEST)) {
-          reasons.add(new Evidence.AmountMeets(Math.max(1, -points(Topic.AMOUNT))));
+          add(Math.max(1, -points(Topic.AMOUNT)), new Evidence.AmountMeets());
         }
       }
       case CENTS -> against(gap + " under: so little is let off", points);
       case CHARGE -> charge();
       case DISCOUNT ->
-          reasons.add(
+          add(
+              points,
               new Evidence.Differs(
-                  "discount of " + gap + " as the terms allow, in time", Side.FOR, points));
+                  "discount of " + gap + " as the terms allow, in time", Side.FOR));
       case LATE_DISCOUNT -> against("discount of " + gap + " taken late, within the grace", points);
       case WITHHELD ->
-          reasons.add(
+          add(
+              Math.max(1, points),
               new Evidence.Differs(
                   "tax of %s withheld, %s"
                       .formatted(
                           gap, Withheld.of(problem, way.items, way.gapMinor).orElseThrow().words()),
-                  Side.FOR,
-                  Math.max(1, points)));
+                  Side.FOR));
       case SHORT -> against("short by " + gap + ", stays open on " + last, points);
       case OVER -> {
         if (!way.has(Shape.STATED)) {
@@ -276,7 +279,7 @@ final class Reasons {
 
   private void charge() {
     if (has(Feature.CHARGE_SPOKEN_OF)) {
-      reasons.add(new Evidence.Differs("the bank speaks of charges", Side.FOR, 1));
+      add(1, new Evidence.Differs("the bank speaks of charges", Side.FOR));
     }
     String gap = AmountText.words(way.gapMinor, moneyIn.currency());
     String cap = AmountText.words(problem.limits().chargeCapMinor(), moneyIn.currency());
@@ -284,7 +287,7 @@ final class Reasons {
   }
 
   private void against(String words, int points) {
-    reasons.add(new Evidence.Differs(words, Side.AGAINST, points));
+    add(points, new Evidence.Differs(words, Side.AGAINST));
   }
 
   private void shape() {
@@ -292,10 +295,10 @@ final class Reasons {
     if (way.has(Shape.LISTED)) {
       boolean own = problem.hasOwnSilentList(way.customer);
       String step = SilentWays.stepOf(way).map(SilentStep::words).orElse("");
-      reasons.add(new Evidence.ByList(step, own, Math.max(1, points)));
+      add(Math.max(1, points), new Evidence.ByList(step, own));
     } else if (way.has(Shape.EARLIEST)) {
       String sum = Reading.isRound(moneyIn.amountMinor()) ? "a round sum" : "a sum";
-      reasons.add(new Evidence.SetShape(sum + " without a number", Side.AGAINST, points));
+      add(points, new Evidence.SetShape(sum + " without a number", Side.AGAINST));
     } else if (way.items.length > 1 && points != 0) {
       String words =
           way.has(Shape.WHOLE)
@@ -308,27 +311,26 @@ final class Reasons {
                           ? "all of one month"
                           : way.has(Shape.RUN) ? "neighbours in a row" : "";
       if (!words.isEmpty()) {
-        reasons.add(new Evidence.SetShape(words, Side.FOR, Math.max(1, points)));
+        add(Math.max(1, points), new Evidence.SetShape(words, Side.FOR));
       }
     }
     if (way.has(Shape.ACROSS)) {
-      reasons.add(
-          new Evidence.SetShape("the bank names no payer of this deposit", Side.AGAINST, points));
+      add(points, new Evidence.SetShape("the bank names no payer of this deposit", Side.AGAINST));
     }
   }
 
   private void ambiguity() {
     int points = points(Topic.AMBIGUITY);
     if (has(Feature.RECORDED)) {
-      reasons.add(new Evidence.CountsTwice(points));
+      add(points, new Evidence.CountsTwice());
     }
     if (way.alternatives > 1 && way.gap == Gap.NONE) {
       String across = way.items.length == 2 ? "pairs of invoices" : "sets of invoices";
       String what = way.has(Shape.ACROSS) ? across : "sets of this customer";
-      reasons.add(new Evidence.OtherWays(way.alternatives, what, points));
+      add(points, new Evidence.OtherWays(way.alternatives, what));
     } else if (way.weighed.equalAmounts() > 0) {
       long equal = way.weighed.equalAmounts();
-      reasons.add(new Evidence.OtherWays(equal, "open items of all customers", points));
+      add(points, new Evidence.OtherWays(equal, "open items of all customers"));
     }
   }
 }

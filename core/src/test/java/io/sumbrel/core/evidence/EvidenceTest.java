@@ -27,7 +27,7 @@ class EvidenceTest {
     "MISTYPED,T-50011 is one slip from “5OO11”"
   })
   void aNumberSaysHowItWasRead(NumberReading how, String words) {
-    Evidence evidence = new Evidence.ItemNamed("5OO11", "T-50011", how, NOWHERE, 900);
+    Evidence evidence = new Evidence.ItemNamed("5OO11", "T-50011", how, NOWHERE);
     assertThat(evidence.words()).isEqualTo(words);
     assertThat(evidence.side()).isEqualTo(Side.FOR);
     assertThat(evidence.source()).isEmpty();
@@ -43,43 +43,42 @@ class EvidenceTest {
   }
 
   private static String paid(boolean byAccount, int times, int others) {
-    return new Evidence.PaidBefore("Alder", byAccount, times, others, DAY, NOWHERE, 1).words();
+    return new Evidence.PaidBefore("Alder", byAccount, times, others, DAY, NOWHERE).words();
   }
 
   @Test
   void whatSpeaksAgainstSaysSo() {
-    assertThat(new Evidence.LeavesOut(2, -1).words()).isEqualTo("leaves out 2 that the text names");
-    assertThat(new Evidence.OtherWays(7, "sets of this customer", -1).words())
+    assertThat(new Evidence.LeavesOut(2).words()).isEqualTo("leaves out 2 that the text names");
+    assertThat(new Evidence.OtherWays(7, "sets of this customer").words())
         .isEqualTo("7 sets of this customer reach the sum");
     for (Evidence against :
         new Evidence[] {
-          new Evidence.LeavesOut(2, -1),
-          new Evidence.NoNumber(-1),
-          new Evidence.SettledAlready("T-1", NOWHERE, -1),
-          new Evidence.AnotherPayer("Alder", -1),
-          new Evidence.UnknownPayer(true, -1),
-          new Evidence.OtherWays(7, "sets", -1),
-          new Evidence.SplitDiffers("another split", -1)
+          new Evidence.LeavesOut(2),
+          new Evidence.NoNumber(),
+          new Evidence.SettledAlready("T-1", NOWHERE),
+          new Evidence.AnotherPayer("Alder"),
+          new Evidence.UnknownPayer(true),
+          new Evidence.OtherWays(7, "sets"),
+          new Evidence.SplitDiffers("another split")
         }) {
       assertThat(against.side()).as(against.words()).isEqualTo(Side.AGAINST);
-      assertThat(against.points()).isNegative();
     }
   }
 
   @Test
   void theDetailsOfAPayerInTheRightNumber() {
-    assertThat(new Evidence.SplitStated(1, Optional.empty(), 1).words())
+    assertThat(new Evidence.SplitStated(1, Optional.empty()).words())
         .isEqualTo("the detail of the payer is the sum");
-    assertThat(new Evidence.SplitStated(3, Optional.empty(), 1).words())
+    assertThat(new Evidence.SplitStated(3, Optional.empty()).words())
         .isEqualTo("the 3 details of the payer add up to the sum");
-    assertThat(new Evidence.SplitStated(3, Optional.of("USD 4.00"), 1).words())
+    assertThat(new Evidence.SplitStated(3, Optional.of("USD 4.00")).words())
         .isEqualTo("the 3 details of the payer leave USD 4.00 unsaid");
   }
 
   @Test
   void aPayerWithoutANameIsAnotherMatterThanOneThatNobodyKnows() {
-    assertThat(new Evidence.UnknownPayer(false, -1).words()).isEqualTo("nothing says who pays");
-    assertThat(new Evidence.UnknownPayer(true, -1).words()).contains("payer's name");
+    assertThat(new Evidence.UnknownPayer(false).words()).isEqualTo("nothing says who pays");
+    assertThat(new Evidence.UnknownPayer(true).words()).contains("payer's name");
   }
 
   @Test

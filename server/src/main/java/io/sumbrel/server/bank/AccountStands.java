@@ -62,6 +62,6 @@ public class AccountStands {
         unexplained.minor(),
         unexplained.oldest(),
         moneyLines.heldOn(account.id()).count(),
-        ledger.balance(booksId, account.code()));
+        ledger.balance(booksId, account.code(), account.beginsWith().currency()).minor());
   }
 }

@@ -5,6 +5,7 @@ import io.sumbrel.core.difference.Authority;
 import io.sumbrel.core.learning.Decision;
 import io.sumbrel.core.ledger.AccountCode;
 import io.sumbrel.core.matching.Lesson;
+import io.sumbrel.core.money.Currencies;
 import io.sumbrel.core.openitem.ItemId;
 import io.sumbrel.core.openitem.OpenItem;
 import io.sumbrel.core.party.Customer;
@@ -42,7 +43,6 @@ import io.sumbrel.server.rules.Limits;
 import io.sumbrel.server.rules.Rules;
 import java.time.LocalDate;
 import java.time.YearMonth;
-import java.util.Currency;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -162,7 +162,7 @@ public class PostTape {
   }
 
   /** Lines that need no money, in one currency. */
-  record CreditsRequest(Currency currency, List<LineView> lines) {}
+  record CreditsRequest(String currency, List<LineView> lines) {}
 
   /**
    * Posts a tape without money on the business date: credits are used alone, or money of nobody is
@@ -183,7 +183,7 @@ public class PostTape {
             Optional.empty(),
             months.closedUntil(actor.booksId()));
     List<TapeLine> lines = lines(actor, request.lines(), date);
-    Tape tape = judged(actor, TapeMoney.none(request.currency(), date), lines, date);
+    Tape tape = judged(actor, TapeMoney.none(Currencies.of(request.currency()), date), lines, date);
     PostingNumber number = ledger.nextNumber(actor.booksId(), date);
     TapePosted event = TapePosted.of(tape, Optional.empty(), number, date, items::nextId);
     String words = "Used credits " + goal(actor, tape);
@@ -280,6 +280,7 @@ public class PostTape {
   void judge(Actor actor, MoneyIn moneyIn, List<TapeLine> lines, Authority authority) {
     requireFew(lines);
     LocalDate date = postingDate(actor, moneyIn, Optional.empty());
+    requireCustomers(actor, lines);
     List<ItemId> named = lines.stream().flatMap(l -> l.item().stream()).toList();
     Tape.of(
         TapeMoney.of(moneyIn),

@@ -53,7 +53,7 @@ class SecondPerson {
    * @throws Refusal {@code no-need} when it is within the limits of its maker; what no second
    *     person can mend is refused as it would be if it were posted
    */
-  @Transactional(noRollbackFor = Refusal.class)
+  @Transactional
   String ask(Actor maker, MoneyInId id, List<LineView> drafted) {
     MoneyIn money = moneyLines.counting(maker.booksId(), id).moneyIn();
     waiting.requireNotWaiting(id);

@@ -2,6 +2,7 @@ package io.sumbrel.server.ledger;
 
 import io.sumbrel.core.ledger.AccountCode;
 import io.sumbrel.core.ledger.JournalLine;
+import io.sumbrel.core.money.Money;
 import io.sumbrel.core.openitem.ItemId;
 import io.sumbrel.core.openitem.OpenItem;
 import io.sumbrel.core.posting.Event;
@@ -23,6 +24,7 @@ import java.time.Clock;
 import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
+import java.util.Currency;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -141,23 +143,26 @@ public class Ledger {
     return new Stored(row.id, number);
   }
 
-  /** What an account stands at over all postings, debit above zero, in minor units. */
+  /** What an account stands at in one currency over all postings, debit above zero. */
   @Transactional(readOnly = true)
-  public long balance(long booksId, AccountCode account) {
-    return entities
-        .createQuery(
-            """
-            select coalesce(sum(amountMinor), 0) from JournalLineRow
-            where booksId = :b and accountCode = :c
-            """,
-            Long.class)
-        .setParameter("b", booksId)
-        .setParameter("c", account.code())
-        .getSingleResult();
+  public Money balance(long booksId, AccountCode account, Currency currency) {
+    long minor =
+        entities
+            .createQuery(
+                """
+                select coalesce(sum(amountMinor), 0) from JournalLineRow
+                where booksId = :b and accountCode = :c and currency = :m
+                """,
+                Long.class)
+            .setParameter("b", booksId)
+            .setParameter("c", account.code())
+            .setParameter("m", currency.getCurrencyCode())
+            .getSingleResult();
+    return Money.ofMinor(currency, minor);
   }
 
-  /** What an account stands at in one currency, debit above zero, in minor units. */
-  public record Balance(AccountCode account, String currency, long minor) {}
+  /** What an account stands at in one currency, debit above zero. */
+  public record Balance(AccountCode account, Money amount) {}
 
   /** What every account stands at over all postings, in the order of the accounts. */
   @Transactional(readOnly = true)
@@ -171,7 +176,11 @@ public class Ledger {
             Object[].class)
         .setParameter("b", booksId)
         .getResultStream()
-        .map(r -> new Balance(new AccountCode((String) r[0]), (String) r[1], (Long) r[2]))
+        .map(
+            r ->
+                new Balance(
+                    new AccountCode((String) r[0]),
+                    Money.ofMinor(Currency.getInstance((String) r[1]), (Long) r[2])))
         .toList();
   }
 

@@ -116,14 +116,15 @@ record PlanDocument(int version, List<PlannedSum> sums) {
         way.certainty().words(),
         way.perMillion(),
         way.lines().stream().map(line).toList(),
-        way.evidence().stream().map(e -> reason(e, money)).toList());
+        way.reasons().stream().map(r -> reason(r, money)).toList());
   }
 
-  private static PlannedReason reason(Evidence e, MoneyIn money) {
+  private static PlannedReason reason(Proposal.Reason reason, MoneyIn money) {
+    Evidence e = reason.fact();
     return new PlannedReason(
         e.side().name(),
         e.words(),
-        e.points(),
+        reason.points(),
         e.source().map(s -> money.text().substring(s.start(), s.end())));
   }
 }

@@ -131,7 +131,10 @@ class BooksController {
         .map(
             b ->
                 new BalanceView(
-                    b.account().code(), names.get(b.account().code()), b.currency(), b.minor()))
+                    b.account().code(),
+                    names.get(b.account().code()),
+                    b.amount().currency().getCurrencyCode(),
+                    b.amount().minor()))
         .toList();
   }
 

@@ -103,7 +103,8 @@ class LargeHouse {
   /** Who works in a house that was built before; money that is paid next follows its balance. */
   Actor clerk() {
     Actor clerk = people.signIn("Large", "ten letters").orElseThrow();
-    balance = ledger.balance(clerk.booksId(), accounts.all(clerk.booksId()).get(0).code());
+    balance =
+        ledger.balance(clerk.booksId(), accounts.all(clerk.booksId()).get(0).code(), USD).minor();
     return clerk;
   }
 
