@@ -23,13 +23,12 @@ final class DeskViews {
   /**
    * One row of the pile, the same for everybody.
    *
-   * @param place by which rows are sorted
    * @param words the second line: day, how it came, what the plan says
    * @param tie whether it is recorded already, and so not posted with what is sure
+   * @param place by which rows are sorted
    */
   record PileRow(
       long id,
-      String place,
       String payer,
       String words,
       LocalDate date,
@@ -38,7 +37,8 @@ final class DeskViews {
       String account,
       Certainty certainty,
       boolean tie,
-      long ways) {}
+      long ways,
+      String place) {}
 
   /**
    * A sum on which somebody has a tape.

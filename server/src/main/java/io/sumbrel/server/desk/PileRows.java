@@ -102,8 +102,6 @@ class PileRows {
     words.add(proposal + ways);
     return new PileRow(
         id,
-        // the surest first, then the newest
-        "%d %07d %012d".formatted(row.certainty().ordinal(), 9_999_999 - date.toEpochDay(), id),
         line.payer(),
         String.join(" · ", words),
         date,
@@ -112,6 +110,8 @@ class PileRows {
         line.cameInto(accounts.get(line.bankAccountId())),
         row.certainty(),
         chosen.filter(Proposal::isTie).isPresent(),
-        row.waysCount());
+        row.waysCount(),
+        // the surest first, then the newest
+        "%d %07d %012d".formatted(row.certainty().ordinal(), 9_999_999 - date.toEpochDay(), id));
   }
 }
