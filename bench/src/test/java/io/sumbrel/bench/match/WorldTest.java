@@ -8,6 +8,7 @@ import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.tape.LineKind;
 import io.sumbrel.core.tape.Tape;
 import io.sumbrel.core.tape.TapeLine;
+import io.sumbrel.core.tape.TapeMoney;
 import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.List;
@@ -31,7 +32,9 @@ class WorldTest {
       MoneyIn money = world.money().get(m);
       Truth truth = world.truths().get(m);
       if (truth.isPayable()) {
-        assertThat(Tape.leftToPlace(money, truth.lines())).as("%s", truth.kind()).isZero();
+        assertThat(Tape.leftToPlace(TapeMoney.of(money), truth.lines()))
+            .as("%s", truth.kind())
+            .isZero();
         assertThat(truth.isStrictly(truth.lines())).isTrue();
         assertThat(truth.isAlike(truth.lines(), world::item)).isTrue();
         truth.lines().stream()
