@@ -1,9 +1,6 @@
 package io.sumbrel.core.proof;
 
 import java.nio.charset.StandardCharsets;
-import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
-import java.util.HexFormat;
 import java.util.Optional;
 
 /**
@@ -55,12 +52,8 @@ public record AuditLine(long number, String at, Act act, String previousHash, St
 
   /** SHA-256 without a key, as lines were chained once. */
   private static String plainHash(String content) {
-    try {
-      byte[] digest =
-          MessageDigest.getInstance("SHA-256").digest(content.getBytes(StandardCharsets.UTF_8));
-      return HexFormat.of().formatHex(digest);
-    } catch (NoSuchAlgorithmException e) {
-      throw new IllegalStateException(e);
-    }
+    Sha256 hash = new Sha256();
+    hash.add(content.getBytes(StandardCharsets.UTF_8));
+    return hash.hex();
   }
 }

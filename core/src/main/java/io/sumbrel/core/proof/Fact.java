@@ -1,9 +1,7 @@
 package io.sumbrel.core.proof;
 
 import java.nio.charset.StandardCharsets;
-import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
-import java.util.HexFormat;
+import java.time.LocalDate;
 import java.util.List;
 import java.util.function.Consumer;
 
@@ -12,33 +10,47 @@ import java.util.function.Consumer;
  * names, rights. The record names each fact as it was last left, so that one that is changed past
  * the record shows.
  *
- * @param name such as {@code posting 2026-0143}; without a blank line
+ * <p>A fact is reckoned anew for as long as the books are kept. So its cells are texts, whole
+ * numbers, dates, yes or no, and names of constants that are stored too: nothing whose way of
+ * writing itself may change with the program. How many of a kind follow is a cell of its own.
+ *
+ * @param name such as {@code posting 2026-0143}
  * @param hash SHA-256 in hexadecimal digits
  */
 public record Fact(String name, String hash) {
 
-  /** Of cells in their order, each with its length before it, so that none runs into another. */
+  /** Of cells in their order; a cell that is null says nothing, which is not the same as empty. */
   public static Fact of(String name, List<?> cells) {
-    return written(name, writer -> cells.forEach(writer));
+    return written(name, cells::forEach);
   }
 
   /** The same of very many cells, which are not held together. */
   public static Fact written(String name, Consumer<Consumer<Object>> cells) {
-    MessageDigest digest = sha256();
+    Sha256 hash = new Sha256();
     cells.accept(
         cell -> {
-          byte[] text = String.valueOf(cell).getBytes(StandardCharsets.UTF_8);
-          digest.update((text.length + ":").getBytes(StandardCharsets.US_ASCII));
-          digest.update(text);
+          byte[] text = text(cell).getBytes(StandardCharsets.UTF_8);
+          String length = cell == null ? "-:" : text.length + ":";
+          hash.add(length.getBytes(StandardCharsets.US_ASCII));
+          hash.add(text);
         });
-    return new Fact(name, HexFormat.of().formatHex(digest.digest()));
+    return new Fact(name, hash.hex());
   }
 
-  private static MessageDigest sha256() {
-    try {
-      return MessageDigest.getInstance("SHA-256");
-    } catch (NoSuchAlgorithmException e) {
-      throw new IllegalStateException(e);
+  private static String text(Object cell) {
+    if (cell == null) {
+      return "";
     }
+    if (cell instanceof Enum<?> constant) {
+      return constant.name();
+    }
+    if (cell instanceof String
+        || cell instanceof Long
+        || cell instanceof Integer
+        || cell instanceof Boolean
+        || cell instanceof LocalDate) {
+      return cell.toString();
+    }
+    throw new IllegalArgumentException("a cell of a fact that is a " + cell.getClass().getName());
   }
 }

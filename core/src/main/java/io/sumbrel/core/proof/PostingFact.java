@@ -1,72 +1,134 @@
 package io.sumbrel.core.proof;
 
+import io.sumbrel.core.deposit.Tie;
+import io.sumbrel.core.difference.DifferenceReason;
+import io.sumbrel.core.ledger.AccountCode;
 import io.sumbrel.core.ledger.JournalLine;
 import io.sumbrel.core.openitem.ItemId;
 import io.sumbrel.core.openitem.OpenItem;
+import io.sumbrel.core.party.CustomerId;
 import io.sumbrel.core.posting.ItemMovement;
 import io.sumbrel.core.posting.Posting;
+import io.sumbrel.core.posting.PostingNumber;
 import io.sumbrel.core.tape.Tape;
 import io.sumbrel.core.tape.TapeLine;
+import io.sumbrel.core.tax.TaxPart;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Function;
 
-/** All that a posting says, for its hash. */
+/** All that a posting says, for its hash; and the name under which the record knows it. */
 public final class PostingFact {
-  private PostingFact() {}
+  private static final String NAME = "posting ";
+
+  private final List<Object> cells;
+
+  private PostingFact(List<?> by) {
+    cells = new ArrayList<>(by);
+  }
 
   /**
    * @param by who posted it, who made it, from which file: in whatever order the caller keeps
    * @param items by id: new credits are described by their posting alone
    */
   public static Fact of(Posting posting, List<?> by, Function<ItemId, OpenItem> items) {
-    List<Object> cells = new ArrayList<>(by);
-    cells.add(posting.kind());
-    cells.add(posting.date());
-    cells.add(posting.turnsBack());
-    for (JournalLine line : posting.entry().lines()) {
-      cells.add(line);
-    }
-    for (ItemMovement movement : posting.movements()) {
-      cells.add(movement);
-      if (movement.kind() == ItemMovement.Kind.STAYS_AS_CREDIT) {
-        cells.add(described(items.apply(movement.item())));
-      }
-    }
-    posting.tape().ifPresent(t -> tape(t, cells));
-    posting.tie().ifPresent(cells::add);
-    return Fact.of(nameOf(posting), cells);
+    PostingFact fact = new PostingFact(by);
+    fact.add(posting.kind(), posting.date());
+    fact.add(posting.turnsBack().map(PostingNumber::words).orElse(null));
+    fact.add(posting.entry().lines().size());
+    posting.entry().lines().forEach(fact::journal);
+    fact.add(posting.movements().size());
+    posting.movements().forEach(m -> fact.movement(m, items));
+    fact.add(posting.tape().isPresent(), posting.tie().isPresent());
+    posting.tape().ifPresent(fact::tape);
+    posting.tie().ifPresent(fact::tie);
+    return Fact.of(NAME + posting.number().words(), fact.cells);
   }
 
-  /** The name under which the record knows a posting. */
-  public static String nameOf(Posting posting) {
-    return "posting " + posting.number().words();
+  /** The posting that a fact is; empty where it is another thing. */
+  public static Optional<PostingNumber> numberIn(Fact fact) {
+    return Optional.of(fact.name())
+        .filter(n -> n.startsWith(NAME))
+        .map(n -> PostingNumber.parse(n.substring(NAME.length())));
   }
 
-  private static void tape(Tape tape, List<Object> cells) {
-    cells.add(tape.money().moneyIn().map(m -> m.id().number() + " " + m.amountMinor()));
-    cells.add(tape.money().currency());
+  private void add(Object... values) {
+    cells.addAll(Arrays.asList(values));
+  }
+
+  private void journal(JournalLine line) {
+    add(
+        line.account().code(),
+        number(line.customer()),
+        line.amount().currency().getCurrencyCode(),
+        line.amount().minor());
+  }
+
+  private void movement(ItemMovement movement, Function<ItemId, OpenItem> items) {
+    add(movement.item().number(), movement.kind(), movement.totalDelta(), movement.openDelta());
+    if (movement.kind() == ItemMovement.Kind.STAYS_AS_CREDIT) {
+      OpenItem credit = items.apply(movement.item());
+      add(
+          credit.kind(),
+          credit.number(),
+          number(credit.customer()),
+          credit.date(),
+          credit.currency().getCurrencyCode());
+    }
+  }
+
+  private void tape(Tape tape) {
+    add(tape.money().moneyIn().map(m -> m.id().number()).orElse(null));
+    add(tape.money().amountMinor(), tape.money().currency().getCurrencyCode());
+    add(tape.lines().size());
     for (TapeLine line : tape.lines()) {
-      // what the house calls a reason may change
-      cells.add(line.reason().map(r -> List.of(r.code(), r.side(), r.account(), r.tax())));
-      cells.add(
-          List.of(
-              line.kind(),
-              line.amountMinor(),
-              line.item(),
-              line.shortPay(),
-              line.account(),
-              line.tax(),
-              line.note(),
-              line.customer(),
-              tape.agreed().contains(line)));
-      Optional<OpenItem> item = line.item().map(tape.items()::get);
-      cells.add(item.map(i -> List.of(i.customer(), i.totalMinor(), i.taxMinor())));
+      add(line.kind(), line.amountMinor(), tape.agreed().contains(line), line.note());
+      add(
+          line.item().map(ItemId::number).orElse(null),
+          line.shortPay().orElse(null),
+          line.account().map(AccountCode::code).orElse(null),
+          number(line.customer()));
+      reason(line.reason());
+      tax(line.tax());
+      item(line.item().map(tape.items()::get));
     }
   }
 
-  private static List<Object> described(OpenItem item) {
-    return List.of(item.kind(), item.number(), item.customer(), item.date(), item.currency());
+  /** Not what the house calls it, which may change. */
+  private void reason(Optional<DifferenceReason> reason) {
+    add(
+        reason.map(DifferenceReason::code).orElse(null),
+        reason.map(DifferenceReason::side).orElse(null),
+        reason.map(r -> r.account().code()).orElse(null),
+        reason.map(DifferenceReason::tax).orElse(null));
+  }
+
+  private void tax(Optional<TaxPart> tax) {
+    add(
+        tax.map(TaxPart::code).orElse(null),
+        tax.map(t -> t.account().code()).orElse(null),
+        tax.map(TaxPart::minor).orElse(null));
+  }
+
+  /** As it was when the tape was posted. */
+  private void item(Optional<OpenItem> then) {
+    add(
+        then.map(i -> number(i.customer())).orElse(null),
+        then.map(OpenItem::totalMinor).orElse(null),
+        then.flatMap(OpenItem::taxMinor).orElse(null));
+  }
+
+  private void tie(Tie tie) {
+    add(tie.bank().code(), tie.currency().getCurrencyCode(), tie.reason().orElse(null));
+    add(tie.entries().size());
+    tie.entries().forEach(e -> add(e.id().number(), e.amountMinor()));
+    add(tie.records().size());
+    tie.records().forEach(r -> add(r.id().number(), r.standsOn().code(), r.amountMinor()));
+  }
+
+  private static Long number(Optional<CustomerId> customer) {
+    return customer.map(CustomerId::number).orElse(null);
   }
 }

@@ -1,11 +1,14 @@
 package io.sumbrel.server.chart;
 
 import io.sumbrel.core.chart.Chart;
+import io.sumbrel.core.deposit.PaymentMethod;
+import io.sumbrel.core.difference.DifferenceReason;
 import io.sumbrel.core.ledger.AccountCode;
 import io.sumbrel.core.ledger.AccountUse;
 import io.sumbrel.core.ledger.LedgerAccount;
 import io.sumbrel.core.proof.Fact;
 import io.sumbrel.core.refusal.Refusal;
+import io.sumbrel.core.tax.TaxCode;
 import jakarta.persistence.EntityManager;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -52,10 +55,21 @@ public class Charts {
   public Fact standing(long booksId) {
     Chart chart = of(booksId);
     List<Object> cells = new ArrayList<>();
-    chart.accounts().stream().filter(a -> a.use() != AccountUse.BANK).forEach(cells::add);
-    cells.addAll(chart.reasons());
-    cells.addAll(chart.taxCodes());
-    cells.addAll(chart.methods());
+    for (LedgerAccount a : chart.accounts()) {
+      if (a.use() != AccountUse.BANK) {
+        cells.addAll(List.of(a.code().code(), a.number(), a.name(), a.use(), a.retired()));
+      }
+    }
+    for (DifferenceReason r : chart.reasons()) {
+      cells.addAll(List.of(r.code(), r.words(), r.side(), r.account().code(), r.tax()));
+    }
+    for (TaxCode t : chart.taxCodes()) {
+      cells.addAll(List.of(t.code(), t.words(), t.account().code(), t.basisPoints().size()));
+      t.basisPoints().forEach((from, rate) -> cells.addAll(List.of(from, rate)));
+    }
+    for (PaymentMethod m : chart.methods()) {
+      cells.addAll(List.of(m.code(), m.words(), m.kind(), m.holding().code()));
+    }
     return Fact.of("chart", cells);
   }
 

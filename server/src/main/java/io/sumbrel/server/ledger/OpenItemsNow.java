@@ -4,17 +4,17 @@ import io.sumbrel.core.openitem.ItemId;
 import io.sumbrel.core.openitem.OpenItem;
 import io.sumbrel.core.posting.PostingNumber;
 import io.sumbrel.core.proof.AuditLine;
-import io.sumbrel.core.proof.Fact;
+import io.sumbrel.core.proof.PostingFact;
 import io.sumbrel.server.audit.AuditRecord;
 import io.sumbrel.server.openitem.Items;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.NavigableMap;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeSet;
 import java.util.concurrent.ConcurrentHashMap;
-import java.util.concurrent.ConcurrentSkipListMap;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.PlatformTransactionManager;
@@ -28,8 +28,6 @@ import org.springframework.transaction.support.TransactionTemplate;
  */
 @Component
 public class OpenItemsNow {
-  private static final String POSTING = "posting ";
-
   private final AuditRecord audit;
   private final Items items;
   private final Explanations explanations;
@@ -52,25 +50,25 @@ public class OpenItemsNow {
   /** The items of one set of books as the record stood at a line; changed under its lock alone. */
   private static final class Held {
     private long feedNumber = -1;
-    private final NavigableMap<ItemId, OpenItem> byId =
-        new ConcurrentSkipListMap<>(Comparator.comparing(ItemId::number));
+    private final Map<ItemId, OpenItem> byId = new HashMap<>();
 
-    /** Oldest first. */
-    private final NavigableMap<OpenItem, OpenItem> inOrder =
-        new ConcurrentSkipListMap<>(
-            Comparator.comparing(OpenItem::date).thenComparing(i -> i.id().number()));
+    private final Set<OpenItem> oldestFirst =
+        new TreeSet<>(Comparator.comparing(OpenItem::date).thenComparing(i -> i.id().number()));
+
+    /** What readers get: whoever reads goes on with it while the next change is made. */
+    private List<OpenItem> asOfFeed = List.of();
 
     private void put(OpenItem item) {
-      Optional.ofNullable(byId.remove(item.id())).ifPresent(inOrder::remove);
+      Optional.ofNullable(byId.remove(item.id())).ifPresent(oldestFirst::remove);
       if (!item.isSettled()) {
         byId.put(item.id(), item);
-        inOrder.put(item, item);
+        oldestFirst.add(item);
       }
     }
 
     private void clear() {
       byId.clear();
-      inOrder.clear();
+      oldestFirst.clear();
     }
   }
 
@@ -88,8 +86,8 @@ public class OpenItemsNow {
       if (state.feedNumber < audit.lastNumber(booksId)) {
         oneMoment.executeWithoutResult(t -> catchUp(booksId, state));
       }
+      return state.asOfFeed.stream();
     }
-    return state.inOrder.keySet().stream();
   }
 
   private void catchUp(long booksId, Held state) {
@@ -106,15 +104,14 @@ public class OpenItemsNow {
       Set<ItemId> moved = explanations.effectsOf(booksId, postingsIn(since)).items();
       items.find(booksId, moved).values().forEach(state::put);
     }
+    state.asOfFeed = List.copyOf(state.oldestFirst);
     state.feedNumber = newest;
   }
 
   private static List<PostingNumber> postingsIn(List<AuditLine> lines) {
     return lines.stream()
         .flatMap(l -> l.act().facts().stream())
-        .map(Fact::name)
-        .filter(n -> n.startsWith(POSTING))
-        .map(n -> PostingNumber.parse(n.substring(POSTING.length())))
+        .flatMap(f -> PostingFact.numberIn(f).stream())
         .toList();
   }
 }

@@ -6,9 +6,11 @@ import jakarta.persistence.Entity;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import java.time.LocalDate;
+import java.util.Arrays;
 import java.util.Currency;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Consumer;
 import org.hibernate.annotations.Immutable;
 
 @Entity
@@ -40,6 +42,22 @@ class PastPaymentRow {
     row.items = Column.wholePieces(String.join(" ", payment.items()), ' ', 2000);
     row.discountMinor = payment.discountMinor();
     return row;
+  }
+
+  /** All that was brought of it. */
+  void write(Consumer<Object> cells) {
+    Arrays.asList(
+            id,
+            place,
+            paidOn,
+            payerName,
+            payerAccount,
+            currency,
+            amountMinor,
+            customerNumber,
+            items,
+            discountMinor)
+        .forEach(cells);
   }
 
   PastPayment toFact() {

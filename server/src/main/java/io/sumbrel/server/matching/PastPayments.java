@@ -97,7 +97,7 @@ public class PastPayments {
         .createQuery("from PastPaymentRow where arrivalId = :a order by id", PastPaymentRow.class)
         .setParameter("a", arrivalId)
         .getResultStream()
-        .forEach(p -> List.of(p.id, p.toFact()).forEach(cells));
+        .forEach(p -> p.write(cells));
   }
 
   /** Takes out what a file brought. */

@@ -7,8 +7,11 @@ import io.sumbrel.core.difference.DifferenceReason;
 import io.sumbrel.core.rules.HouseLimits;
 import io.sumbrel.server.chart.Charts;
 import jakarta.persistence.EntityManager;
+import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.EnumMap;
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
@@ -74,5 +77,27 @@ public class Limits {
     entities.merge(LimitRow.of(booksId, LOOK_BACK_MONTHS, limits.lookBackMonths()));
     entities.merge(LimitRow.of(booksId, RECORDED_DAYS, limits.recordedDays()));
     entities.merge(LimitRow.of(booksId, DAYS_AHEAD, limits.daysAhead()));
+  }
+
+  /** All that limits say, for their hash. */
+  List<Object> cells(HouseLimits limits) {
+    List<Object> cells = new ArrayList<>();
+    limits.differences().clerk().keySet().stream()
+        .sorted(Comparator.comparing(DifferenceReason::code))
+        .forEach(
+            reason -> {
+              cells.add(reason.code());
+              for (Authority authority : Authority.values()) {
+                DifferenceLimits.Limit limit = limits.differences().of(reason, authority);
+                cells.addAll(List.of(authority, limit.tapeMinor(), limit.monthMinor()));
+              }
+            });
+    cells.addAll(
+        List.of(
+            limits.discountGraceDays(),
+            limits.lookBackMonths(),
+            limits.recordedDays(),
+            limits.daysAhead()));
+    return cells;
   }
 }

@@ -62,13 +62,13 @@ public class Rules {
   @Transactional(readOnly = true)
   public Fact standing(long booksId) {
     HouseRules rules = of(booksId);
-    List<Object> cells = new ArrayList<>();
-    cells.add(rules.limits().words());
-    cells.add(rules.withheldBasisPoints());
-    cells.add(words(rules.silent().house(), ""));
+    List<Object> cells = new ArrayList<>(limits.cells(rules.limits()));
+    cells.add(rules.withheldBasisPoints().size());
+    cells.addAll(rules.withheldBasisPoints());
+    cells.add(rules.silent().house().map(Rules::written).orElse(null));
     rules.silent().own().entrySet().stream()
         .sorted(Comparator.comparing(e -> e.getKey().number()))
-        .forEach(e -> cells.addAll(List.of(e.getKey().number(), e.getValue().words())));
+        .forEach(e -> cells.addAll(List.of(e.getKey().number(), written(e.getValue()))));
     return Fact.of("rules", cells);
   }
 
