@@ -35,20 +35,21 @@ class ReadOpenItems {
   private final Items items;
   private final Customers customers;
   private final Ledger ledger;
-  private final Houses books;
+  private final Houses houses;
   private final ObjectMapper json;
 
-  ReadOpenItems(Items items, Customers customers, Ledger ledger, Houses books, ObjectMapper json) {
+  ReadOpenItems(Items items, Customers customers, Ledger ledger, Houses houses, ObjectMapper json) {
     this.items = items;
     this.customers = customers;
     this.ledger = ledger;
-    this.books = books;
+    this.houses = houses;
     this.json = json;
   }
 
   @Transactional(propagation = Propagation.MANDATORY)
   void read(Actor actor, ArrivalRow arrival, OpenItemList list, AcceptFile.Acceptance how) {
-    LocalDate today = books.businessDate(actor.booksId());
+    houses.lock(actor.booksId());
+    LocalDate today = houses.businessDate(actor.booksId());
     Map<String, CustomerId> customerIds = customers.bringIn(actor.booksId(), named(list));
     ListComparison comparison =
         ListComparison.of(

@@ -2,6 +2,7 @@ package io.sumbrel.server.books;
 
 import io.sumbrel.server.persistence.RowIds;
 import jakarta.persistence.EntityManager;
+import jakarta.persistence.LockModeType;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.time.ZoneId;
@@ -43,6 +44,16 @@ public class Houses {
     return row.id;
   }
 
+  /**
+   * One act at a time of a house, where two could bring the same thing anew and neither has a row
+   * yet to wait at. It comes before the locks of items and of the record, which postings take;
+   * postings do not wait for it.
+   */
+  @Transactional(propagation = Propagation.MANDATORY)
+  public void lock(long booksId) {
+    entities.find(BooksRow.class, booksId, LockModeType.PESSIMISTIC_WRITE);
+  }
+
   @Transactional(readOnly = true)
   public String name(long booksId) {
     return entities.find(BooksRow.class, booksId).name;
@@ -71,6 +82,7 @@ public class Houses {
 
   @Transactional(propagation = Propagation.MANDATORY)
   public void keepSilentList(long booksId, Optional<String> written) {
+    lock(booksId);
     entities.find(BooksRow.class, booksId).silentList = written.orElse(null);
   }
 }

@@ -23,6 +23,7 @@ public class AdvanceDay {
 
   @Transactional
   LocalDate advance(Actor actor) {
+    houses.lock(actor.booksId());
     audit.lock(actor.booksId());
     LocalDate next = SimulatedBank.bankingDayAfter(houses.businessDate(actor.booksId()));
     houses.moveTo(actor.booksId(), next);

@@ -5,8 +5,13 @@ import static org.assertj.core.api.Assertions.assertThat;
 import io.sumbrel.server.House;
 import io.sumbrel.server.ServerTest;
 import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.concurrent.Callable;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.http.HttpMethod;
@@ -418,5 +423,28 @@ class ArrivalsTest extends ServerTest {
                 .send(house.reader, HttpMethod.POST, "/api/arrivals/1/withdrawal", Map.of())
                 .status())
         .isEqualTo(403);
+  }
+
+  @Test
+  void twoListsTakenAtOnceBringTheSameNewItemOnce() throws Exception {
+    for (int round = 0; round < 10; round++) {
+      String item =
+          "N-%1$d,K-%1$d,Alder Pots %1$d,2026-10-14,,500.00,500.00,,USD,,".formatted(round);
+      JsonNode first = bring("a.csv", House.itemFile(item));
+      JsonNode second = bring("b.csv", House.itemFile(item) + "\n");
+      List<Callable<House.Answer>> both = List.of(() -> accept(first), () -> accept(second));
+      List<Integer> taken = new ArrayList<>();
+      ExecutorService people = Executors.newFixedThreadPool(2);
+      try {
+        for (Future<House.Answer> answer : people.invokeAll(both)) {
+          assertThat(answer.get().status()).isEqualTo(200);
+          taken.add(answer.get().body().path("acceptedCount").asInt());
+        }
+      } finally {
+        people.shutdownNow();
+      }
+      assertThat(taken).containsExactlyInAnyOrder(0, 1);
+      assertThat(house.open("N-" + round)).isEqualTo(50_000);
+    }
   }
 }
