@@ -13,6 +13,7 @@ import java.util.stream.Stream;
 import org.junit.jupiter.api.extension.ConditionEvaluationResult;
 import org.junit.jupiter.api.extension.ExecutionCondition;
 import org.junit.jupiter.api.extension.ExtensionContext;
+import org.springframework.boot.SpringApplication;
 import org.springframework.boot.test.util.TestPropertyValues;
 import org.springframework.context.ApplicationContextInitializer;
 import org.springframework.context.ConfigurableApplicationContext;
@@ -74,7 +75,8 @@ public final class PostgresCluster
       } catch (IOException | InterruptedException e) {
         throw new IllegalStateException("PostgreSQL does not start", e);
       }
-      Runtime.getRuntime().addShutdownHook(new Thread(cluster::stop));
+      // after the applications, whose pools would wait for a database that is gone
+      SpringApplication.getShutdownHandlers().add(cluster::stop);
       running = cluster;
     }
     return running;

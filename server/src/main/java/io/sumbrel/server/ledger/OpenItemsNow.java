@@ -7,6 +7,7 @@ import io.sumbrel.core.proof.AuditLine;
 import io.sumbrel.core.proof.PostingFact;
 import io.sumbrel.server.audit.AuditRecord;
 import io.sumbrel.server.openitem.Items;
+import io.sumbrel.server.persistence.OneMoment;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
@@ -17,10 +18,7 @@ import java.util.TreeSet;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
-import org.springframework.transaction.PlatformTransactionManager;
-import org.springframework.transaction.TransactionDefinition;
 import org.springframework.transaction.support.TransactionSynchronizationManager;
-import org.springframework.transaction.support.TransactionTemplate;
 
 /**
  * What is open, held in memory and kept in step with the record: lists and searches over all of it
@@ -31,20 +29,14 @@ public class OpenItemsNow {
   private final AuditRecord audit;
   private final Items items;
   private final Explanations explanations;
-  private final TransactionTemplate oneMoment;
+  private final OneMoment oneMoment;
   private final Map<Long, Held> held = new ConcurrentHashMap<>();
 
-  OpenItemsNow(
-      AuditRecord audit,
-      Items items,
-      Explanations explanations,
-      PlatformTransactionManager transactions) {
+  OpenItemsNow(AuditRecord audit, Items items, Explanations explanations, OneMoment oneMoment) {
     this.audit = audit;
     this.items = items;
     this.explanations = explanations;
-    this.oneMoment = new TransactionTemplate(transactions);
-    oneMoment.setReadOnly(true);
-    oneMoment.setIsolationLevel(TransactionDefinition.ISOLATION_REPEATABLE_READ);
+    this.oneMoment = oneMoment;
   }
 
   /** The items of one set of books as the record stood at a line; changed under its lock alone. */
@@ -84,13 +76,13 @@ public class OpenItemsNow {
     Held state = held.computeIfAbsent(booksId, id -> new Held());
     synchronized (state) {
       if (state.feedNumber < audit.lastNumber(booksId)) {
-        oneMoment.executeWithoutResult(t -> catchUp(booksId, state));
+        oneMoment.read(() -> catchUp(booksId, state));
       }
       return state.asOfFeed.stream();
     }
   }
 
-  private void catchUp(long booksId, Held state) {
+  private Held catchUp(long booksId, Held state) {
     long newest = audit.lastNumber(booksId);
     List<AuditLine> since =
         state.feedNumber < 0 ? List.of() : audit.linesAfter(booksId, state.feedNumber);
@@ -106,6 +98,7 @@ public class OpenItemsNow {
     }
     state.asOfFeed = List.copyOf(state.oldestFirst);
     state.feedNumber = newest;
+    return state;
   }
 
   private static List<PostingNumber> postingsIn(List<AuditLine> lines) {

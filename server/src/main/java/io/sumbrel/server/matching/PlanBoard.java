@@ -24,6 +24,7 @@ import io.sumbrel.server.ledger.Explanations;
 import io.sumbrel.server.ledger.Ledger;
 import io.sumbrel.server.openitem.Items;
 import io.sumbrel.server.party.Customers;
+import io.sumbrel.server.persistence.OneMoment;
 import io.sumbrel.server.receipt.MoneyLine;
 import io.sumbrel.server.receipt.MoneyLines;
 import io.sumbrel.server.rules.Rules;
@@ -45,11 +46,8 @@ import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
-import org.springframework.transaction.PlatformTransactionManager;
-import org.springframework.transaction.TransactionDefinition;
 import org.springframework.transaction.event.TransactionalEventListener;
 import org.springframework.transaction.support.TransactionSynchronizationManager;
-import org.springframework.transaction.support.TransactionTemplate;
 
 /**
  * The plan over the pile. Whenever an act is committed, what it touches is planned anew in the
@@ -86,7 +84,7 @@ public class PlanBoard {
   private final ExecutorService background = Executors.newSingleThreadExecutor();
   private final Map<Long, Board> boards = new ConcurrentHashMap<>();
   private final Map<Long, Object> planning = new ConcurrentHashMap<>();
-  private final TransactionTemplate oneMoment;
+  private final OneMoment oneMoment;
 
   PlanBoard(
       AuditRecord audit,
@@ -101,7 +99,7 @@ public class PlanBoard {
       Decisions decisions,
       HouseWeights weights,
       Houses books,
-      PlatformTransactionManager transactions,
+      OneMoment oneMoment,
       @Value("${sumbrel.matching.set-steps}") long setSteps,
       @Value("${sumbrel.matching.plan-nodes}") int planNodes) {
     this.audit = audit;
@@ -117,9 +115,7 @@ public class PlanBoard {
     this.weights = weights;
     this.books = books;
     this.budgets = new Budgets(setSteps, planNodes);
-    this.oneMoment = new TransactionTemplate(transactions);
-    oneMoment.setReadOnly(true);
-    oneMoment.setIsolationLevel(TransactionDefinition.ISOLATION_REPEATABLE_READ);
+    this.oneMoment = oneMoment;
   }
 
   /**
@@ -233,7 +229,7 @@ public class PlanBoard {
   }
 
   private Board made(long booksId, Optional<Board> before) {
-    Reading reading = oneMoment.execute(t -> read(booksId, before));
+    Reading reading = oneMoment.read(() -> read(booksId, before));
     Optional<MatchingProblem> changed =
         reading.moved.flatMap(
             items ->
@@ -251,7 +247,7 @@ public class PlanBoard {
                 problem(
                     reading.moved.isEmpty()
                         ? reading
-                        : oneMoment.execute(t -> withEverything(booksId, reading))));
+                        : oneMoment.read(() -> withEverything(booksId, reading))));
     Plan plan =
         changed.isPresent()
             ? Planner.replan(before.get().plan, problem)

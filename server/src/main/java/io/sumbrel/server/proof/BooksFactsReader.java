@@ -23,6 +23,7 @@ import io.sumbrel.server.ledger.Postings;
 import io.sumbrel.server.matching.PastPayments;
 import io.sumbrel.server.openitem.Items;
 import io.sumbrel.server.people.People;
+import io.sumbrel.server.persistence.OneMoment;
 import io.sumbrel.server.receipt.MoneyLine;
 import io.sumbrel.server.receipt.MoneyLines;
 import io.sumbrel.server.receipt.TakenIn;
@@ -36,8 +37,6 @@ import java.util.function.Function;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
-import org.springframework.transaction.annotation.Isolation;
-import org.springframework.transaction.annotation.Transactional;
 
 /** Gathers all stored facts of a set of books, as of one moment. */
 @Component
@@ -56,6 +55,7 @@ public class BooksFactsReader {
   private final People people;
   private final Rules rules;
   private final Charts charts;
+  private final OneMoment oneMoment;
 
   BooksFactsReader(
       BankAccounts books,
@@ -71,7 +71,8 @@ public class BooksFactsReader {
       ArrivalFacts arrivalFacts,
       People people,
       Rules rules,
-      Charts charts) {
+      Charts charts,
+      OneMoment oneMoment) {
     this.books = books;
     this.moneyLines = moneyLines;
     this.claims = claims;
@@ -86,10 +87,14 @@ public class BooksFactsReader {
     this.people = people;
     this.rules = rules;
     this.charts = charts;
+    this.oneMoment = oneMoment;
   }
 
-  @Transactional(readOnly = true, isolation = Isolation.REPEATABLE_READ)
   public BooksFacts read(long booksId) {
+    return oneMoment.read(() -> facts(booksId));
+  }
+
+  private BooksFacts facts(long booksId) {
     Map<Long, BankAccount> accounts =
         books.all(booksId).stream().collect(Collectors.toMap(BankAccount::id, Function.identity()));
     List<MoneyLine> lines = moneyLines.all(booksId);
