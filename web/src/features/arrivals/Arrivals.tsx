@@ -1,10 +1,11 @@
 import Button from '@mui/material/Button';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { type KeyboardEvent, useState, type MouseEvent, useEffect } from 'react';
-import { useNavigate, useParams, useSearchParams } from 'react-router';
+import { useParams, useSearchParams } from 'react-router';
 import { sentenceOf } from '../../api/client';
 import { Key } from '../../components/Key';
 import { Empty, Loading, Sentence } from '../../components/States';
+import { useNavigateWithin } from '../../components/useNavigateWithin';
 import { isInField, useLanding } from '../../keyboard/keys';
 import { moment, words } from '../../money/money';
 import {
@@ -34,7 +35,7 @@ const MOST_FILES = 200;
 export function Arrivals() {
   const arrivals = useQuery(arrivalsQuery);
   const { arrivalId, step } = useParams();
-  const navigate = useNavigate();
+  const navigate = useNavigateWithin('/arrivals');
   const [search, setSearch] = useSearchParams();
   const place = search.get('line')
     ? {

@@ -1,9 +1,9 @@
 import Button from '@mui/material/Button';
 import { useQueryClient } from '@tanstack/react-query';
 import { type ReactNode, useState } from 'react';
-import { useNavigate } from 'react-router';
 import { sentenceOf } from '../../api/client';
 import { Empty, Sentence } from '../../components/States';
+import { useNavigateWithin } from '../../components/useNavigateWithin';
 import { type Arrival, type Sample } from './arrivalsApi';
 import { type Shape } from './LayoutParts';
 import styles from './Arrivals.module.css';
@@ -37,7 +37,7 @@ export function MakerPage(props: PageProps) {
   const { arrival, keep, trial } = props;
   const [problem, setProblem] = useState('');
   const queries = useQueryClient();
-  const navigate = useNavigate();
+  const navigate = useNavigateWithin('/arrivals');
   const keepIt = async () => {
     setProblem('');
     try {

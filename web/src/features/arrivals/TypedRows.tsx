@@ -1,9 +1,9 @@
 import Button from '@mui/material/Button';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { type ClipboardEvent, useState } from 'react';
-import { useNavigate } from 'react-router';
 import { sentenceOf } from '../../api/client';
 import { Sentence } from '../../components/States';
+import { useNavigateWithin } from '../../components/useNavigateWithin';
 import { accountsQuery, type Typed, typeEntries } from './arrivalsApi';
 import styles from './Arrivals.module.css';
 
@@ -19,7 +19,7 @@ export function TypedRows() {
   const [rows, setRows] = useState<string[][]>([EMPTY]);
   const [problem, setProblem] = useState('');
   const queries = useQueryClient();
-  const navigate = useNavigate();
+  const navigate = useNavigateWithin('/arrivals');
   const accountId = account ?? accounts.data?.[0]?.id;
 
   const change = (row: number, column: number, text: string) => {

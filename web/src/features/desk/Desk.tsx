@@ -1,8 +1,9 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useCallback, useEffect, useState } from 'react';
-import { useNavigate, useParams } from 'react-router';
+import { useParams } from 'react-router';
 import { sentenceOf } from '../../api/client';
 import { Empty, Loading, Sentence } from '../../components/States';
+import { useNavigateWithin } from '../../components/useNavigateWithin';
 import { focusZone, isInField, useLanding } from '../../keyboard/keys';
 import { words } from '../../money/money';
 import {
@@ -23,7 +24,7 @@ import styles from './Desk.module.css';
 export function Desk() {
   const desk = useQuery(deskQuery);
   const choices = useQuery(choicesQuery);
-  const navigate = useNavigate();
+  const navigate = useNavigateWithin('/desk');
   const queries = useQueryClient();
   const { moneyId } = useParams();
   const [preview, setPreview] = useState(false);

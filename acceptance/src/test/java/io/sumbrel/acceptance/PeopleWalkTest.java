@@ -5,9 +5,13 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Route;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.ColorScheme;
 import java.io.IOException;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.regex.Pattern;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeAll;
@@ -112,6 +116,24 @@ class PeopleWalkTest {
     page.waitForURL("**/books");
     key("g", "d");
     page.waitForURL("**/desk/**");
+  }
+
+  @Test
+  void staysWhereAPersonWentThoughAListComesLateAndTheScreenLater() {
+    List<Route> lists = new ArrayList<>();
+    List<Route> screens = new ArrayList<>();
+    page.route("**/api/arrivals", lists::add);
+    page.route("**/customers-*.js", screens::add);
+    zone("pile").focus();
+    key("g", "a");
+    page.waitForCondition(() -> !lists.isEmpty());
+    key("g", "c");
+    page.waitForCondition(() -> !screens.isEmpty());
+    page.waitForResponse("**/api/arrivals", lists.get(0)::resume).finished();
+    page.waitForTimeout(300);
+    screens.get(0).resume();
+    assertThat(page.getByText("Kestrel Lane Pottery")).isVisible();
+    assertThat(page).hasURL(Pattern.compile(".*/customers$"));
   }
 
   @Test
