@@ -52,6 +52,7 @@ export function useTape({ money, choices, posted, putBy }: Options): TapeWork {
   const { lines, past } = state;
   /** What was last known to stand on the server. */
   const known = useRef(keyOf(lines));
+  const keeping = useRef(Promise.resolve());
   const [judged, setJudged] = useState<Judged>();
   const [problem, setProblem] = useState('');
   const [menu, setMenu] = useState(false);
@@ -62,23 +63,6 @@ export function useTape({ money, choices, posted, putBy }: Options): TapeWork {
   const left = leftOf(money.amountMinor, lines, choices);
   const customerId =
     lines.find((l) => l.item?.customerId !== undefined)?.item?.customerId ?? money.customerId;
-
-  useEffect(() => {
-    if (past.length === 0) {
-      return undefined;
-    }
-    const timer = setTimeout(() => {
-      known.current = keyOf(lines);
-      keepDraft(money.id, lines, false).then(
-        (answer) => {
-          setJudged(answer);
-          draftKept(money.id);
-        },
-        (e: unknown) => setProblem(sentenceOf(e)),
-      );
-    }, KEEP_AFTER);
-    return () => clearTimeout(timer);
-  }, [lines, past.length, money.id]);
 
   // another window of the same person has gone on with the tape; what is typed here comes first
   useEffect(() => {
@@ -100,7 +84,9 @@ export function useTape({ money, choices, posted, putBy }: Options): TapeWork {
   }, []);
 
   const posting = useMutation({
-    mutationFn: () => {
+    mutationFn: async () => {
+      // a draft that is on its way would come after the posting, and be refused
+      await keeping.current;
       if (key.current.lines !== lines) {
         key.current = { lines, value: crypto.randomUUID() };
       }
@@ -112,6 +98,25 @@ export function useTape({ money, choices, posted, putBy }: Options): TapeWork {
       void queries.invalidateQueries({ queryKey: ['desk', 'items'] });
     },
   });
+
+  // while it is being posted it is not kept besides, and afterwards only where it was refused
+  const leaves = posting.isPending || posting.isSuccess;
+  useEffect(() => {
+    if (past.length === 0 || leaves) {
+      return undefined;
+    }
+    const timer = setTimeout(() => {
+      known.current = keyOf(lines);
+      keeping.current = keepDraft(money.id, lines, false).then(
+        (answer) => {
+          setJudged(answer);
+          draftKept(money.id);
+        },
+        (e: unknown) => setProblem(sentenceOf(e)),
+      );
+    }, KEEP_AFTER);
+    return () => clearTimeout(timer);
+  }, [lines, past.length, money.id, leaves]);
 
   const tryToPost = () => {
     setProblem('');

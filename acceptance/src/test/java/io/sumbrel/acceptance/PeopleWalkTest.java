@@ -198,6 +198,30 @@ class PeopleWalkTest {
   }
 
   @Test
+  void keepsNoDraftOfATapeThatIsBeingPosted() {
+    Browser.choose(page, "AMBERLEY SLIPWARE");
+    List<String> drafts = new ArrayList<>();
+    List<Route> postings = new ArrayList<>();
+    page.onRequest(
+        r -> {
+          if (r.url().endsWith("/draft")) {
+            drafts.add(r.url());
+          }
+        });
+    page.route("**/posting", postings::add);
+    zone("tape").focus();
+    key("ArrowDown", "Delete", "a", "Control+Enter");
+    page.waitForCondition(() -> !postings.isEmpty());
+    page.waitForTimeout(500);
+    assertThat(drafts).isEmpty();
+    postings.get(0).resume();
+    assertThat(page.getByText("Posted").first()).isVisible();
+    key("Control+Shift+Z");
+    assertThat(page.getByText("Turned back").first()).isVisible();
+    assertThat(drafts).isEmpty();
+  }
+
+  @Test
   void saysWhyNothingCanStayOnAccount() {
     Browser.choose(page, "AMBERLEY SLIPWARE");
     zone("tape").focus();

@@ -42,12 +42,15 @@ import io.sumbrel.core.tape.TapeFacts;
 import io.sumbrel.core.tape.TapeLine;
 import io.sumbrel.core.tape.TapeMoney;
 import java.time.LocalDate;
+import java.time.YearMonth;
 import java.util.Currency;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 
 /**
  * The whole ledger in memory: the acts of the job, each judged by the same rules and posted by the
@@ -194,10 +197,24 @@ public final class Books {
             .map(e -> new Tie.Shown(e.moneyIn(), e.account()))
             .toList();
     List<Recorded> records = recorded.stream().map(imports::untied).toList();
-    Tie tie = Tie.of(entries, records, reason, limits.differences(), authority);
+    Tie tie = Tie.of(entries, records, reason);
     Optional<LocalDate> free =
         shown.stream().flatMap(id -> lastTurnedBack(id).stream()).max(LocalDate::compareTo);
-    return append(Tied.of(tie, PostingDate.of(Tie.lastDay(entries, records), free, closedUntil)));
+    LocalDate date = PostingDate.of(Tie.lastDay(entries, records), free, closedUntil);
+    tie.requireWithin(
+        limits.differences(), authority, givenByTies(tie.bank(), reason, YearMonth.from(date)));
+    return append(Tied.of(tie, date));
+  }
+
+  private long givenByTies(AccountCode bank, Optional<TieReason> reason, YearMonth month) {
+    Set<PostingNumber> turnedBack = new HashSet<>();
+    postings.values().forEach(p -> p.turnsBack().ifPresent(turnedBack::add));
+    return postings.values().stream()
+        .filter(p -> YearMonth.from(p.date()).equals(month) && !turnedBack.contains(p.number()))
+        .flatMap(p -> p.tie().stream())
+        .filter(t -> t.bank().equals(bank) && t.reason().equals(reason))
+        .mapToLong(t -> Math.abs(t.differenceMinor()))
+        .sum();
   }
 
   /** Turns a posted tape or tie back; what it explained is to be explained again. */

@@ -60,15 +60,9 @@ public record Tie(
    * Judges what somebody wants to tie.
    *
    * @throws Refusal {@code empty-tie}, {@code too-many-parts}, {@code twice}, {@code no-entry},
-   *     {@code currency}, {@code other-account}, {@code not-zero}, {@code no-difference}, {@code
-   *     over-limit}
+   *     {@code currency}, {@code other-account}, {@code not-zero}, {@code no-difference}
    */
-  public static Tie of(
-      List<Shown> shown,
-      List<Recorded> recorded,
-      Optional<TieReason> reason,
-      DifferenceLimits limits,
-      Authority authority) {
+  public static Tie of(List<Shown> shown, List<Recorded> recorded, Optional<TieReason> reason) {
     requireSome(shown, recorded);
     requireOneAccount(shown, recorded);
     List<Entry> entries =
@@ -76,7 +70,7 @@ public record Tie(
     List<Record> records =
         recorded.stream().map(r -> new Record(r.id(), r.standsOn(), r.amountMinor())).toList();
     Currency currency = shown.get(0).money().currency();
-    requireMeet(difference(entries, records), currency, reason, limits, authority);
+    requireMeet(difference(entries, records), currency, reason);
     return new Tie(shown.get(0).bank(), currency, entries, records, reason);
   }
 
@@ -92,6 +86,39 @@ public record Tie(
             shown.stream().map(e -> e.money().bookingDate()), recorded.stream().map(Recorded::date))
         .max(LocalDate::compareTo)
         .orElseThrow();
+  }
+
+  /**
+   * Whether somebody may give this difference its reason: a limit holds for one tie, and for all
+   * ties of a bank account in a month, so that it cannot be sliced. More and less do not make each
+   * other good.
+   *
+   * @param thisMonthMinor what ties of the account gave the same reason before in the month of the
+   *     posting, and stands
+   * @throws Refusal {@code over-limit}
+   */
+  public void requireWithin(DifferenceLimits limits, Authority authority, long thisMonthMinor) {
+    if (reason.isEmpty()) {
+      return;
+    }
+    DifferenceLimits.Limit limit = limits.of(reason.get().limitedAs(), authority);
+    long own = Math.abs(differenceMinor());
+    requireAtMost("", own, limit.tapeMinor());
+    requireAtMost(
+        " on this account this month", Math.addExact(own, thisMonthMinor), limit.monthMinor());
+  }
+
+  private void requireAtMost(String where, long minor, long most) {
+    if (minor > most) {
+      throw new Refusal(
+          "over-limit",
+          "%s, %s%s: more than the limit of %s."
+              .formatted(
+                  AmountText.words(minor, currency),
+                  reason.orElseThrow().words(),
+                  where,
+                  AmountText.words(most, currency)));
+    }
   }
 
   /** What the bank shows less what was recorded. */
@@ -153,12 +180,7 @@ public record Tie(
     }
   }
 
-  private static void requireMeet(
-      long difference,
-      Currency currency,
-      Optional<TieReason> reason,
-      DifferenceLimits limits,
-      Authority authority) {
+  private static void requireMeet(long difference, Currency currency, Optional<TieReason> reason) {
     if (difference == 0) {
       reason.ifPresent(
           r -> {
@@ -166,20 +188,13 @@ public record Tie(
           });
       return;
     }
-    String words = AmountText.words(Math.abs(difference), currency);
-    TieReason why =
-        reason.orElseThrow(
-            () ->
-                new Refusal(
-                    "not-zero",
-                    "The bank shows %s %s than was recorded; say why."
-                        .formatted(words, difference > 0 ? "more" : "less")));
-    long most = limits.of(why.limitedAs(), authority).tapeMinor();
-    if (Math.abs(difference) > most) {
+    if (reason.isEmpty()) {
       throw new Refusal(
-          "over-limit",
-          "%s, %s: more than the limit of %s."
-              .formatted(words, why.words(), AmountText.words(most, currency)));
+          "not-zero",
+          "The bank shows %s %s than was recorded; say why."
+              .formatted(
+                  AmountText.words(Math.abs(difference), currency),
+                  difference > 0 ? "more" : "less"));
     }
   }
 }

@@ -59,12 +59,22 @@ class TieRulesTest {
   }
 
   private static Tie tie(List<Tie.Shown> shown, List<Recorded> recorded, TieReason... reason) {
-    return Tie.of(
-        shown,
-        recorded,
-        List.of(reason).stream().findFirst(),
-        DifferenceLimits.DEFAULTS,
-        Authority.CLERK);
+    return Tie.of(shown, recorded, List.of(reason).stream().findFirst());
+  }
+
+  /** A clerk's own 40.00 for a charge, 160.00 in a month: our own choice, as the houses start. */
+  @Test
+  void aLimitHoldsForOneTieAndForAMonth() {
+    Tie tie = tie(List.of(entry(1, 1, 6_500)), List.of(slip(7, USD, 9_900)), TieReason.BANK_CHARGE);
+    tie.requireWithin(DifferenceLimits.DEFAULTS, Authority.CLERK, 12_600);
+    assertThatThrownBy(() -> tie.requireWithin(DifferenceLimits.DEFAULTS, Authority.CLERK, 12_601))
+        .hasMessage(
+            "160.01, bank charge kept on this account this month: more than the limit of 160.00.");
+    tie.requireWithin(DifferenceLimits.DEFAULTS, Authority.SUPERVISOR, 12_601);
+    Tie more =
+        tie(List.of(entry(1, 1, 5_899)), List.of(slip(7, USD, 9_900)), TieReason.BANK_CHARGE);
+    assertThatThrownBy(() -> more.requireWithin(DifferenceLimits.DEFAULTS, Authority.CLERK, 0))
+        .hasMessage("40.01, bank charge kept: more than the limit of 40.00.");
   }
 
   /** Two slips that the bank credits in three sums, one dollar more: it counted better than we. */

@@ -8,16 +8,20 @@ import io.sumbrel.core.posting.PostingDate;
 import io.sumbrel.core.posting.Tied;
 import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.core.refusal.Refusal;
+import io.sumbrel.server.audit.AuditRecord;
 import io.sumbrel.server.bank.BankAccounts;
 import io.sumbrel.server.ledger.Claims;
+import io.sumbrel.server.ledger.DifferencesPosted;
 import io.sumbrel.server.ledger.Explanations;
 import io.sumbrel.server.ledger.Ledger;
 import io.sumbrel.server.ledger.Months;
 import io.sumbrel.server.people.Actor;
 import io.sumbrel.server.receipt.MoneyLine;
 import io.sumbrel.server.receipt.MoneyLines;
+import io.sumbrel.server.requests.RepeatedRequests;
 import io.sumbrel.server.rules.Limits;
 import java.time.LocalDate;
+import java.time.YearMonth;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Collectors;
@@ -35,6 +39,9 @@ class TieDeposits {
   private final Months months;
   private final Limits limits;
   private final Ledger ledger;
+  private final DifferencesPosted differences;
+  private final RepeatedRequests answers;
+  private final AuditRecord audit;
 
   TieDeposits(
       MoneyLines moneyLines,
@@ -44,7 +51,10 @@ class TieDeposits {
       BankAccounts accounts,
       Months months,
       Limits limits,
-      Ledger ledger) {
+      Ledger ledger,
+      DifferencesPosted differences,
+      RepeatedRequests answers,
+      AuditRecord audit) {
     this.moneyLines = moneyLines;
     this.waiting = waiting;
     this.claims = claims;
@@ -53,6 +63,9 @@ class TieDeposits {
     this.months = months;
     this.limits = limits;
     this.ledger = ledger;
+    this.differences = differences;
+    this.answers = answers;
+    this.audit = audit;
   }
 
   /** A tie as it was posted. */
@@ -61,24 +74,33 @@ class TieDeposits {
   /**
    * @param entries of the bank
    * @param recorded deposits, and receipts on hand
+   * @param reason of a difference, where the sums do not meet
+   */
+  record TieRequest(List<Long> entries, List<Long> recorded, Optional<TieReason> reason) {}
+
+  /**
+   * @param key names the request: sent again, it is answered and not posted again
    * @throws Refusal {@code not-found}, {@code claimed}, {@code held}, {@code detailed}, {@code
    *     withdrawn}, and the reasons of {@link Tie}; nothing is changed then
    */
   @Transactional
-  TiePosted tie(Actor actor, List<Long> entries, List<Long> recorded, Optional<TieReason> reason) {
+  TiePosted tie(Actor actor, TieRequest request, String key) {
+    List<Long> entries = request.entries();
+    List<Long> recorded = request.recorded();
     requireFew(entries, recorded);
     entries.stream().sorted().distinct().forEach(id -> moneyLines.lock(new MoneyInId(id)));
     List<Recorded> records = waiting.lock(actor.booksId(), recorded);
+    RepeatedRequests.Asked asked = new RepeatedRequests.Asked(key, "tie", request);
+    Optional<TiePosted> before = answers.before(actor, asked, TiePosted.class);
+    if (before.isPresent()) {
+      requireStands(records, before.get());
+      return before.get();
+    }
     records.forEach(this::requireUntied);
     List<Tie.Shown> shown = entries.stream().map(id -> shown(actor, new MoneyInId(id))).toList();
-    Tie tie =
-        Tie.of(shown, records, reason, limits.of(actor.booksId()).differences(), actor.authority());
-    Optional<LocalDate> free =
-        entries.stream()
-            .flatMap(id -> explanations.lastTurnedBack(new MoneyInId(id)).stream())
-            .max(LocalDate::compareTo);
-    LocalDate date =
-        PostingDate.of(Tie.lastDay(shown, records), free, months.closedUntil(actor.booksId()));
+    Tie tie = Tie.of(shown, records, request.reason());
+    LocalDate date = date(actor, shown, records);
+    tie.reason().ifPresent(reason -> requireWithinLimit(actor, tie, reason, date));
     waiting.leave(entries, recorded);
     String words =
         "Tied %s to %s"
@@ -87,7 +109,43 @@ class TieDeposits {
                 records.stream().map(Recorded::words).collect(Collectors.joining(", ")));
     Ledger.Stored stored =
         ledger.append(actor, Tied.of(tie, date), Ledger.Source.NONE, "tied", words);
-    return new TiePosted(stored.number().words(), words);
+    TiePosted posted = new TiePosted(stored.number().words(), words);
+    answers.keep(actor, asked, posted);
+    return posted;
+  }
+
+  private LocalDate date(Actor actor, List<Tie.Shown> shown, List<Recorded> records) {
+    Optional<LocalDate> free =
+        shown.stream()
+            .flatMap(e -> explanations.lastTurnedBack(e.money().id()).stream())
+            .max(LocalDate::compareTo);
+    return PostingDate.of(Tie.lastDay(shown, records), free, months.closedUntil(actor.booksId()));
+  }
+
+  /**
+   * The record is locked before the month is added up, so that two at once do not slice a limit.
+   */
+  private void requireWithinLimit(Actor actor, Tie tie, TieReason reason, LocalDate date) {
+    audit.lock(actor.booksId());
+    tie.requireWithin(
+        limits.of(actor.booksId()).differences(),
+        actor.authority(),
+        differences.ofTies(actor.booksId(), tie.bank(), reason, YearMonth.from(date)));
+  }
+
+  /** What this key tied once may have been turned back since: then it does not stand tied. */
+  private void requireStands(List<Recorded> records, TiePosted before) {
+    boolean stands =
+        records.stream()
+            .allMatch(
+                r ->
+                    claims
+                        .tieOf(r.id())
+                        .filter(t -> t.words().equals(before.number()))
+                        .isPresent());
+    if (!stands) {
+      throw RepeatedRequests.turnedBackSince(before.number());
+    }
   }
 
   /** Before anything is locked for them. */

@@ -6,7 +6,6 @@ import io.sumbrel.core.ledger.LedgerAccount;
 import io.sumbrel.core.party.CustomerId;
 import io.sumbrel.core.posting.PostingNumber;
 import io.sumbrel.core.receipt.MoneyInId;
-import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.core.tape.LineKind;
 import io.sumbrel.core.tape.ShortPayReason;
 import io.sumbrel.server.chart.Charts;
@@ -140,16 +139,9 @@ class DeskController {
       @PathVariable long id,
       @RequestHeader("Idempotency-Key") String key,
       @RequestBody PostTape.PostingRequest request) {
-    requireKey(key);
     MoneyInId moneyIn = new MoneyInId(id);
     return postTape.post(
         actor, moneyIn, request, key, plans.said(actor.booksId(), moneyIn), Optional.empty());
-  }
-
-  private static void requireKey(String key) {
-    if (key.isBlank() || key.length() > 80) {
-      throw new Refusal("key", "An idempotency key has up to 80 characters.");
-    }
   }
 
   record AskRequest(List<LineView> lines) {}
@@ -177,7 +169,6 @@ class DeskController {
       @PathVariable long id,
       @RequestHeader("Idempotency-Key") String key,
       @RequestBody ApprovalRequest request) {
-    requireKey(key);
     MoneyInId moneyIn = new MoneyInId(id);
     return secondPerson.approve(
         actor, moneyIn, request.personId(), key, plans.said(actor.booksId(), moneyIn));
@@ -200,7 +191,6 @@ class DeskController {
       @AuthenticationPrincipal Actor actor,
       @RequestHeader("Idempotency-Key") String key,
       @RequestBody PostTape.CreditsRequest request) {
-    requireKey(key);
     return postTape.useCredits(actor, request, key);
   }
 

@@ -39,6 +39,7 @@ import io.sumbrel.server.party.Customers;
 import io.sumbrel.server.people.Actor;
 import io.sumbrel.server.receipt.MoneyLine;
 import io.sumbrel.server.receipt.MoneyLines;
+import io.sumbrel.server.requests.RepeatedRequests;
 import io.sumbrel.server.rules.Limits;
 import io.sumbrel.server.rules.Rules;
 import java.time.LocalDate;
@@ -136,8 +137,8 @@ public class PostTape {
       Optional<PlanBoard.Said> said,
       Optional<String> maker) {
     moneyLines.lock(id);
-    RepeatedRequests.Asked asked = new RepeatedRequests.Asked(id.number(), request);
-    Optional<Posted> before = answers.before(actor, key, asked);
+    RepeatedRequests.Asked asked = new RepeatedRequests.Asked(key, "money " + id.number(), request);
+    Optional<Posted> before = answers.before(actor, asked, Posted.class);
     if (before.isPresent()) {
       requireStands(id, before.get());
       return before.get();
@@ -157,7 +158,7 @@ public class PostTape {
     Posted posted =
         new Posted(stored.number().words(), words(actor, tape), Optional.of(id.number()));
     drafts.drop(actor.personId(), id);
-    answers.keep(actor, key, asked, posted);
+    answers.keep(actor, asked, posted);
     return posted;
   }
 
@@ -172,8 +173,8 @@ public class PostTape {
    */
   @Transactional
   Posted useCredits(Actor actor, CreditsRequest request, String key) {
-    RepeatedRequests.Asked asked = new RepeatedRequests.Asked(0, request);
-    Optional<Posted> before = answers.before(actor, key, asked);
+    RepeatedRequests.Asked asked = new RepeatedRequests.Asked(key, "credits", request);
+    Optional<Posted> before = answers.before(actor, asked, Posted.class);
     if (before.isPresent()) {
       return before.get();
     }
@@ -190,7 +191,7 @@ public class PostTape {
     Ledger.Stored stored =
         ledger.append(actor, event, Ledger.Source.NONE, Ledger.TAPE_POSTED, words);
     Posted posted = new Posted(stored.number().words(), words, Optional.empty());
-    answers.keep(actor, key, asked, posted);
+    answers.keep(actor, asked, posted);
     return posted;
   }
 
@@ -199,10 +200,7 @@ public class PostTape {
     boolean stands =
         claims.of(id).filter(c -> c.number().words().equals(before.number())).isPresent();
     if (!stands) {
-      throw new Refusal(
-          "turned-back",
-          "This request was posted as %s, which was turned back since; it is not posted again."
-              .formatted(before.number()));
+      throw RepeatedRequests.turnedBackSince(before.number());
     }
   }
 

@@ -1,6 +1,8 @@
 package io.sumbrel.server.ledger;
 
 import io.sumbrel.core.chart.Chart;
+import io.sumbrel.core.deposit.TieReason;
+import io.sumbrel.core.ledger.AccountCode;
 import io.sumbrel.core.openitem.ItemId;
 import io.sumbrel.core.openitem.OpenItem;
 import io.sumbrel.core.party.CustomerId;
@@ -18,7 +20,7 @@ import java.util.Set;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
-/** What was kept back and granted before, and stands. */
+/** What was kept back, granted, or given as the reason of a tie before, and stands. */
 @Component
 public class DifferencesPosted {
   private static final String STANDS =
@@ -135,6 +137,31 @@ public class DifferencesPosted {
       }
     }
     return sums;
+  }
+
+  /**
+   * What ties of a bank account gave a reason in a month, more or less than was recorded, and
+   * stands; in minor units of the account's currency.
+   */
+  @Transactional(readOnly = true)
+  public long ofTies(long booksId, AccountCode bank, TieReason reason, YearMonth month) {
+    return entities
+        .createQuery(
+            """
+            select coalesce(sum(abs(d.amountMinor)), 0) from TiePartRow d
+            join PostingRow p on p.id = d.postingId
+            where p.booksId = :b and p.postingDate between :from and :to and d.reason = :reason
+              and exists (select 1 from TiePartRow e
+                where e.postingId = p.id and e.moneyInId is not null and e.accountCode = :bank)
+              and not exists (select 1 from PostingRow c where c.turnsBackId = p.id)
+            """,
+            Long.class)
+        .setParameter("b", booksId)
+        .setParameter("from", month.atDay(1))
+        .setParameter("to", month.atEndOfMonth())
+        .setParameter("reason", reason)
+        .setParameter("bank", bank.code())
+        .getSingleResult();
   }
 
   private static long number(Object cell) {

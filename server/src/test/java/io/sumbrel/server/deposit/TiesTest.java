@@ -145,6 +145,55 @@ class TiesTest extends ServerTest {
     assertThat(house.get(house.reader, "/api/deposits").body().path("onHand")).isEmpty();
   }
 
+  /** A house starts with 3.00 a month for what is counted otherwise. */
+  @Test
+  void aLimitIsNotSlicedIntoSeveralTies() {
+    accept(
+        "slips.csv",
+        """
+        received,method,number,amount,currency,payer,invoices,account,slip,banked
+        2026-11-13,cheque,1,58.00,USD,ASH,,%1$s,S-201,2026-11-16
+        2026-11-13,cheque,2,42.00,USD,ASH,,%1$s,S-202,2026-11-16
+        """
+            .formatted(House.ACCOUNT));
+    List<Long> first = List.of(house.money("FIRST HALF"));
+    List<Long> second = List.of(house.money("SECOND HALF"));
+    List<Long> more = List.of(deposit("S-201").path("id").asLong());
+    List<Long> less = List.of(deposit("S-202").path("id").asLong());
+    House.Answer tied = tie(house.clerk, first, more, "COUNTED_OTHERWISE");
+    assertThat(tied.status()).as(tied.body().toString()).isEqualTo(200);
+    assertThat(tie(house.clerk, second, less, "COUNTED_OTHERWISE").sentence())
+        .isEqualTo(
+            "4.00, counted otherwise by the bank on this account this month: more than the limit of 3.00.");
+    assertThat(tie(house.clerk, second, less, "BANK_CHARGE").status()).isEqualTo(200);
+    house.turnBack(house.clerk, tied.body().path("number").asString());
+    List<Long> cheque = List.of(onHand());
+    List<Long> entry = List.of(house.money("CHEQUE 0093"));
+    assertThat(tie(house.clerk, entry, cheque, "COUNTED_OTHERWISE").status())
+        .as("what is turned back counts no more")
+        .isEqualTo(200);
+  }
+
+  @Test
+  void aTieThatIsSentTwiceIsPostedOnce() {
+    JsonNode slip = deposit("S-118");
+    Map<String, Object> request =
+        Map.of(
+            "entries", List.of(slip.path("entry").path("id").asLong()),
+            "recorded", List.of(slip.path("id").asLong()));
+    House.Answer tied = house.sendOnce(house.clerk, "key-1", "/api/ties", request);
+    assertThat(tied.status()).isEqualTo(200);
+    House.Answer again = house.sendOnce(house.clerk, "key-1", "/api/ties", request);
+    assertThat(again.body()).isEqualTo(tied.body());
+    assertThat(house.sendOnce(house.other, "key-1", "/api/ties", request).code())
+        .isEqualTo("key-used");
+    assertThat(house.sendOnce(house.clerk, " ", "/api/ties", request).code()).isEqualTo("key");
+    house.turnBack(house.clerk, tied.body().path("number").asString());
+    assertThat(house.sendOnce(house.clerk, "key-1", "/api/ties", request).sentence())
+        .contains("which was turned back since; it is not posted again");
+    assertThat(deposit("S-118").path("state").asString()).isEqualTo("AT_THE_BANK");
+  }
+
   @Test
   void whatIsPlacedOrForeignIsNotTied() {
     long half = house.money("FIRST HALF");

@@ -1,4 +1,4 @@
-package io.sumbrel.server.desk;
+package io.sumbrel.server.requests;
 
 import jakarta.persistence.Entity;
 import jakarta.persistence.Id;

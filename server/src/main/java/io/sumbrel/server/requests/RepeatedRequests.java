@@ -1,4 +1,4 @@
-package io.sumbrel.server.desk;
+package io.sumbrel.server.requests;
 
 import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.server.people.Actor;
@@ -14,9 +14,11 @@ import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
 import tools.jackson.databind.ObjectMapper;
 
-/** RepeatedRequests to requests that post, so that a request sent twice posts once. */
+/** Answers to requests that post, by the keys that name them. */
 @Component
-class RepeatedRequests {
+public class RepeatedRequests {
+  private static final int LONGEST_KEY = 80;
+
   private final EntityManager entities;
   private final Clock clock;
   private final ObjectMapper json;
@@ -27,8 +29,22 @@ class RepeatedRequests {
     this.json = json;
   }
 
-  /** What was asked: to post this tape on this sum. */
-  record Asked(long moneyInId, Object request) {}
+  /**
+   * What was asked, under the key of the request.
+   *
+   * @param subject on what, such as the id of a sum
+   */
+  public record Asked(String key, String subject, Object request) {
+    /**
+     * @throws Refusal {@code key}
+     */
+    public Asked {
+      if (key.isBlank() || key.length() > LONGEST_KEY) {
+        throw new Refusal(
+            "key", "An idempotency key has up to %d characters.".formatted(LONGEST_KEY));
+      }
+    }
+  }
 
   /**
    * The answer given before to this key.
@@ -36,33 +52,43 @@ class RepeatedRequests {
    * @throws Refusal {@code key-used} when the key came with another request, or of another person
    */
   @Transactional(propagation = Propagation.MANDATORY)
-  Optional<Posted> before(Actor actor, String key, Asked request) {
+  public <T> Optional<T> before(Actor actor, Asked asked, Class<T> answer) {
     IdempotencyKeyRow row =
-        entities.find(IdempotencyKeyRow.class, new IdempotencyKeyRow.Key(actor.booksId(), key));
+        entities.find(
+            IdempotencyKeyRow.class, new IdempotencyKeyRow.Key(actor.booksId(), asked.key()));
     if (row == null) {
       return Optional.empty();
     }
-    if (row.personId != actor.personId() || !row.requestHash.equals(hash(request))) {
+    if (row.personId != actor.personId() || !row.requestHash.equals(hash(asked))) {
       throw new Refusal("key-used", "This idempotency key was used for another request.");
     }
-    return Optional.of(json.readValue(row.answer, Posted.class));
+    return Optional.of(json.readValue(row.answer, answer));
   }
 
+  /** Keeps what was answered. */
   @Transactional(propagation = Propagation.MANDATORY)
-  void keep(Actor actor, String key, Asked request, Posted answer) {
+  public void keep(Actor actor, Asked asked, Object answer) {
     IdempotencyKeyRow row = new IdempotencyKeyRow();
     row.booksId = actor.booksId();
-    row.requestKey = key;
+    row.requestKey = asked.key();
     row.personId = actor.personId();
-    row.requestHash = hash(request);
+    row.requestHash = hash(asked);
     row.answer = json.writeValueAsString(answer);
     row.answeredAt = clock.instant();
     entities.persist(row);
   }
 
-  private String hash(Asked request) {
+  /** The refusal to answer what was posted once and does not stand any more. */
+  public static Refusal turnedBackSince(String number) {
+    return new Refusal(
+        "turned-back",
+        "This request was posted as %s, which was turned back since; it is not posted again."
+            .formatted(number));
+  }
+
+  private String hash(Asked asked) {
     try {
-      byte[] bytes = json.writeValueAsString(request).getBytes(StandardCharsets.UTF_8);
+      byte[] bytes = json.writeValueAsString(asked).getBytes(StandardCharsets.UTF_8);
       return HexFormat.of().formatHex(MessageDigest.getInstance("SHA-256").digest(bytes));
     } catch (NoSuchAlgorithmException e) {
       throw new IllegalStateException(e);
