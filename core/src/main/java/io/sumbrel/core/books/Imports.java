@@ -309,7 +309,7 @@ final class Imports {
         deposits.values().stream().map(this::tied).toList(),
         onHand.values().stream().map(this::tied).toList(),
         items,
-        postings,
+        BooksFacts.Made.unrecorded(postings),
         intakes,
         AuditTrail.NONE,
         List.of());

@@ -3,107 +3,104 @@ package io.sumbrel.core.proof;
 import io.sumbrel.core.ledger.AccountCode;
 import io.sumbrel.core.ledger.JournalLine;
 import io.sumbrel.core.posting.Posting;
-import io.sumbrel.core.posting.PostingNumber;
-import io.sumbrel.core.receipt.MoneyIn;
-import io.sumbrel.core.receipt.MoneyInId;
 import java.time.LocalDate;
-import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.HashMap;
-import java.util.List;
 import java.util.Map;
 import java.util.NavigableMap;
 import java.util.TreeMap;
 
-/**
- * What does not meet between a bank account and the books, on every day: what {@link
- * BankReconciliation} says of one day, for all days in one pass over the facts. O(n log n).
- */
-final class BankDays {
-  private final Map<AccountCode, NavigableMap<LocalDate, Long>> differences = new HashMap<>();
+/** Bank accounts and the books on every day, in one pass over the facts. O(n log n). */
+public final class BankDays {
+  private final Map<AccountCode, NavigableMap<LocalDate, Sums>> days = new HashMap<>();
 
-  /** From the day of an explanation to that of its contra, which is not of it any more. */
-  private record Span(LocalDate from, LocalDate until) {}
+  /** What was added to a bank account and its ledger account, on one day or up to one. */
+  private static final class Sums {
+    private long begins;
+    private long booked;
+    private long explained;
+    private long ledger;
+
+    private void add(Sums other) {
+      begins += other.begins;
+      booked += other.booked;
+      explained += other.explained;
+      ledger += other.ledger;
+    }
+  }
+
+  /** Reads the postings of the books once. */
+  public static BankDays of(BooksFacts facts) {
+    BankDays days = new BankDays(facts);
+    Explained explained = new Explained();
+    for (BooksFacts.Made made : facts.postings()) {
+      days.add(made.posting());
+      explained.add(made.posting());
+    }
+    days.addUp(facts, explained);
+    return days;
+  }
 
   BankDays(BooksFacts facts) {
-    Map<AccountCode, NavigableMap<LocalDate, Long>> moves = new HashMap<>();
-    facts.accounts().forEach(a -> moves.put(a.code(), new TreeMap<>()));
-    facts.accounts().forEach(a -> add(moves.get(a.code()), a.beginsOn(), a.beginsWith().minor()));
-    Map<MoneyInId, List<Span>> explained = explained(facts);
+    for (BooksFacts.Account account : facts.accounts()) {
+      days.put(account.code(), new TreeMap<>());
+      sums(account.code(), account.beginsOn()).begins += account.beginsWith().minor();
+    }
+  }
+
+  void add(Posting posting) {
+    for (JournalLine line : posting.entry().lines()) {
+      if (days.containsKey(line.account())) {
+        sums(line.account(), posting.date()).ledger += line.amount().minor();
+      }
+    }
+  }
+
+  /** Once all postings are added. */
+  void addUp(BooksFacts facts, Explained explained) {
     for (BooksFacts.Entry entry : facts.entries()) {
-      spread(moves, entry, explained, entry.moneyIn().bookingDate());
+      if (days.containsKey(entry.account())) {
+        LocalDate booked = entry.moneyIn().bookingDate();
+        sums(entry.account(), booked).booked += entry.moneyIn().amountMinor();
+        spread(entry, explained, booked);
+      }
     }
     for (BooksFacts.Entry entry : facts.gone()) {
-      spread(moves, entry, explained, LocalDate.MIN);
-    }
-    for (Posting posting : facts.postings()) {
-      for (JournalLine line : posting.entry().lines()) {
-        if (moves.containsKey(line.account())) {
-          add(moves.get(line.account()), posting.date(), -line.amount().minor());
-        }
+      if (days.containsKey(entry.account())) {
+        spread(entry, explained, LocalDate.MIN);
       }
     }
-    moves.forEach((account, byDay) -> differences.put(account, summed(byDay)));
-  }
-
-  /** Zero on every day in books that are right. */
-  long differenceMinor(AccountCode account, LocalDate day) {
-    Map.Entry<LocalDate, Long> last = differences.get(account).floorEntry(day);
-    return last == null ? 0 : last.getValue();
-  }
-
-  private static Map<MoneyInId, List<Span>> explained(BooksFacts facts) {
-    Map<PostingNumber, LocalDate> turnedBackOn = new HashMap<>();
-    facts.postings().forEach(p -> p.turnsBack().ifPresent(n -> turnedBackOn.put(n, p.date())));
-    Map<MoneyInId, List<Span>> explained = new HashMap<>();
-    for (Posting posting : facts.postings()) {
-      LocalDate until = turnedBackOn.getOrDefault(posting.number(), LocalDate.MAX);
-      for (MoneyInId money : posting.claims().money()) {
-        explained
-            .computeIfAbsent(money, m -> new ArrayList<>(1))
-            .add(new Span(posting.date(), until));
+    for (NavigableMap<LocalDate, Sums> byDay : days.values()) {
+      Sums before = new Sums();
+      for (Sums day : byDay.values()) {
+        day.add(before);
+        before = day;
       }
     }
-    return explained;
   }
 
   /** An entry counts as explained once on a day, however many explain it. */
-  private static void spread(
-      Map<AccountCode, NavigableMap<LocalDate, Long>> moves,
-      BooksFacts.Entry entry,
-      Map<MoneyInId, List<Span>> explained,
-      LocalDate booked) {
-    NavigableMap<LocalDate, Long> byDay = moves.get(entry.account());
-    if (byDay == null) {
-      return;
-    }
-    MoneyIn money = entry.moneyIn();
-    List<Span> spans = explained.getOrDefault(money.id(), List.of());
-    if (spans.size() > 1) {
-      spans.sort(Comparator.comparing(Span::from));
-    }
+  private void spread(BooksFacts.Entry entry, Explained explained, LocalDate booked) {
+    long minor = entry.moneyIn().amountMinor();
     LocalDate free = booked;
-    for (Span span : spans) {
+    for (Explained.Span span : explained.spans(entry.moneyIn().id())) {
       LocalDate from = span.from().isBefore(free) ? free : span.from();
       if (from.isBefore(span.until())) {
-        add(byDay, from, money.amountMinor());
-        add(byDay, span.until(), -money.amountMinor());
+        sums(entry.account(), from).explained += minor;
+        sums(entry.account(), span.until()).explained -= minor;
         free = span.until();
       }
     }
   }
 
-  private static void add(NavigableMap<LocalDate, Long> byDay, LocalDate day, long minor) {
-    byDay.merge(day, minor, Long::sum);
+  private Sums sums(AccountCode account, LocalDate day) {
+    return days.get(account).computeIfAbsent(day, d -> new Sums());
   }
 
-  private static NavigableMap<LocalDate, Long> summed(NavigableMap<LocalDate, Long> byDay) {
-    NavigableMap<LocalDate, Long> sums = new TreeMap<>();
-    long sum = 0;
-    for (Map.Entry<LocalDate, Long> day : byDay.entrySet()) {
-      sum += day.getValue();
-      sums.put(day.getKey(), sum);
-    }
-    return sums;
+  /** A bank account of these books on a day. */
+  public BankReconciliation on(AccountCode account, LocalDate day) {
+    Map.Entry<LocalDate, Sums> last = days.get(account).floorEntry(day);
+    Sums sums = last == null ? new Sums() : last.getValue();
+    return new BankReconciliation(
+        account, day, sums.begins + sums.booked, sums.booked - sums.explained, sums.ledger);
   }
 }

@@ -20,7 +20,8 @@ import java.util.Optional;
  *
  * @param gone entries that were explained once and count no more: they were given their parts, or
  *     their file was withdrawn
- * @param standing what the record names, as it is now
+ * @param postings in the order of their making; read once, piece by piece where there are many
+ * @param standing what the record names besides postings, as it is now
  */
 public record BooksFacts(
     List<Account> accounts,
@@ -30,10 +31,22 @@ public record BooksFacts(
     List<Deposit> deposits,
     List<OnHand> onHand,
     List<OpenItem> items,
-    List<Posting> postings,
+    Iterable<Made> postings,
     List<Intake> intakes,
     AuditTrail audit,
     List<Fact> standing) {
+
+  /**
+   * A posting.
+   *
+   * @param fact what the record must say of it; empty in books that keep no record
+   */
+  public record Made(Posting posting, Optional<Fact> fact) {
+    /** Postings of books that keep no record. */
+    public static List<Made> unrecorded(List<Posting> postings) {
+      return postings.stream().map(p -> new Made(p, Optional.empty())).toList();
+    }
+  }
 
   /** A bank account: where it begins in these books. */
   public record Account(AccountCode code, LocalDate beginsOn, Money beginsWith) {}

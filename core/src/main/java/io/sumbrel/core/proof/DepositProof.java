@@ -8,6 +8,7 @@ import io.sumbrel.core.ledger.JournalLine;
 import io.sumbrel.core.ledger.StandardAccount;
 import io.sumbrel.core.money.AmountText;
 import io.sumbrel.core.posting.Posting;
+import io.sumbrel.core.posting.PostingKind;
 import io.sumbrel.core.posting.PostingNumber;
 import io.sumbrel.core.posting.Tied;
 import io.sumbrel.core.receipt.MoneyInId;
@@ -36,7 +37,9 @@ final class DepositProof {
   private final Map<MoneyInId, BooksFacts.Entry> entries = new HashMap<>();
   private final Map<RecordedId, Record> records = new HashMap<>();
   private final Map<RecordedId, PostingNumber> tied = new HashMap<>();
-  private final List<Posting> ties;
+  private final List<Posting> ties = new ArrayList<>();
+  private final Set<AccountCode> clearing = new HashSet<>();
+  private final Map<String, Long> ledger = new TreeMap<>();
 
   /** What was recorded, with the account on which it stands until it is tied. */
   private record Record(
@@ -46,10 +49,7 @@ final class DepositProof {
       long amountMinor,
       Optional<PostingNumber> tie) {}
 
-  /**
-   * @param live the postings that are not turned back
-   */
-  DepositProof(BooksFacts facts, List<Posting> live) {
+  DepositProof(BooksFacts facts) {
     this.facts = facts;
     facts.gone().forEach(e -> entries.put(e.moneyIn().id(), e));
     facts.entries().forEach(e -> entries.put(e.moneyIn().id(), e));
@@ -73,7 +73,27 @@ final class DepositProof {
               receipt.amountMinor(),
               receipt.tie()));
     }
-    ties = live.stream().filter(p -> p.tie().isPresent()).toList();
+    STANDARD.forEach(a -> clearing.add(a.code()));
+    records.values().forEach(r -> clearing.add(r.standsOn()));
+  }
+
+  void add(Posting posting) {
+    if (posting.tie().isPresent()) {
+      ties.add(posting);
+    }
+    if (posting.kind() != PostingKind.BANK_BEGINS) {
+      for (JournalLine line : posting.entry().lines()) {
+        if (clearing.contains(line.account())) {
+          ledger.merge(
+              key(line.account(), line.amount().currency()), line.amount().minor(), Long::sum);
+        }
+      }
+    }
+  }
+
+  /** Once all postings are added: what was turned back ties nothing. */
+  void leaveOut(Explained explained) {
+    ties.removeIf(p -> !explained.isLive(p.number()));
     ties.forEach(p -> p.claims().recorded().forEach(id -> tied.put(id, p.number())));
   }
 
@@ -160,7 +180,6 @@ final class DepositProof {
         expected.merge(key(record.standsOn(), record.currency()), -record.amountMinor(), Long::sum);
       }
     }
-    Map<String, Long> ledger = ledger();
     List<String> failures = new ArrayList<>();
     Set<String> keys = new HashSet<>(expected.keySet());
     keys.addAll(ledger.keySet());
@@ -174,19 +193,6 @@ final class DepositProof {
         "Receipts on hand, in transit, of the lockbox and the processor are what was recorded and is not tied",
         keys.size() + " balances",
         failures);
-  }
-
-  private Map<String, Long> ledger() {
-    Map<String, Long> ledger = new TreeMap<>();
-    Set<AccountCode> clearing = new HashSet<>();
-    STANDARD.forEach(a -> clearing.add(a.code()));
-    records.values().forEach(r -> clearing.add(r.standsOn()));
-    for (AccountCode account : clearing) {
-      for (JournalLine line : Proof.linesOn(facts, account)) {
-        ledger.merge(key(account, line.amount().currency()), line.amount().minor(), Long::sum);
-      }
-    }
-    return ledger;
   }
 
   private static String key(AccountCode account, Currency currency) {

@@ -46,12 +46,12 @@ class ProofTest extends ProvedBooks {
     List<BooksFacts.Entry> gone = List.of(new BooksFacts.Entry(BANK, MONEY, Optional.empty()));
     for (int days = 0; days < 4; days++) {
       LocalDate day = DAY.plusDays(days);
-      BankReconciliation right = BankReconciliation.of(given(account, part, gone), account, day);
+      BankReconciliation right = BankDays.of(given(account, part, gone)).on(account.code(), day);
       assertThat(right.differenceMinor()).as("day %d", days).isZero();
       assertThat(right.unexplainedMinor()).isEqualTo(days < 2 ? 0 : 500);
     }
     assertThat(
-            BankReconciliation.of(given(account, part, List.of()), account, DAY).differenceMinor())
+            BankDays.of(given(account, part, List.of())).on(account.code(), DAY).differenceMinor())
         .isEqualTo(-500);
   }
 
@@ -65,7 +65,7 @@ class ProofTest extends ProvedBooks {
         List.of(),
         List.of(),
         List.of(item),
-        postings,
+        BooksFacts.Made.unrecorded(postings),
         List.of(),
         AuditTrail.NONE,
         List.of());

@@ -134,7 +134,7 @@ abstract class ProvedBooks {
             deposits,
             onHand,
             List.of(item),
-            postings,
+            BooksFacts.Made.unrecorded(postings),
             List.of(intake),
             new AuditTrail(audit, Optional.of(KEY), keyedFrom),
             standing);

@@ -7,6 +7,7 @@ import io.sumbrel.core.proof.Fact;
 import io.sumbrel.server.people.Actor;
 import io.sumbrel.server.persistence.Column;
 import io.sumbrel.server.persistence.OnDisk;
+import io.sumbrel.server.persistence.Pieces;
 import jakarta.persistence.EntityManager;
 import jakarta.persistence.LockModeType;
 import java.time.Clock;
@@ -24,7 +25,14 @@ import org.springframework.transaction.annotation.Transactional;
  */
 @Component
 public class AuditRecord {
+  private static final String AFTER =
+      """
+      from AuditLineRow where booksId = :books and lineNumber > :number
+      order by lineNumber
+      """;
+
   private final EntityManager entities;
+  private final Pieces pieces;
   private final Clock clock;
   private final ApplicationEventPublisher events;
   private final OnDisk disk;
@@ -32,11 +40,13 @@ public class AuditRecord {
 
   AuditRecord(
       EntityManager entities,
+      Pieces pieces,
       Clock clock,
       ApplicationEventPublisher events,
       OnDisk disk,
       AuditKeyFile keys) {
     this.entities = entities;
+    this.pieces = pieces;
     this.clock = clock;
     this.events = events;
     this.disk = disk;
@@ -101,24 +111,29 @@ public class AuditRecord {
         .orElse(0L);
   }
 
-  /** Every line, in order, with what it is checked by. */
+  /** Every line, in order and piece by piece, with what it is checked by. */
   @Transactional(readOnly = true)
   public AuditTrail trail(long booksId) {
-    List<AuditLine> lines = linesAfter(booksId, 0);
+    Iterable<AuditLine> lines =
+        pieces.inTurn(
+            (reading, last) ->
+                reading
+                    .createQuery(AFTER, AuditLineRow.class)
+                    .setParameter("books", booksId)
+                    .setParameter("number", last.map(AuditLine::number).orElse(0L))
+                    .setMaxResults(Pieces.SIZE)
+                    .getResultStream()
+                    .map(AuditLineRow::toFact)
+                    .toList());
     return new AuditTrail(
-        lines, Optional.of(keys.key()), keys.keyedFrom(booksId, lines.size() + 1L));
+        lines, Optional.of(keys.key()), keys.keyedFrom(booksId, lastNumber(booksId) + 1));
   }
 
   /** The lines after one, in order. */
   @Transactional(readOnly = true)
   public List<AuditLine> linesAfter(long booksId, long number) {
     return entities
-        .createQuery(
-            """
-            from AuditLineRow where booksId = :books and lineNumber > :number
-            order by lineNumber
-            """,
-            AuditLineRow.class)
+        .createQuery(AFTER, AuditLineRow.class)
         .setParameter("books", booksId)
         .setParameter("number", number)
         .getResultStream()

@@ -15,16 +15,19 @@ import io.sumbrel.core.tape.Tape;
 import io.sumbrel.core.tape.TapeMoney;
 import io.sumbrel.server.chart.Charts;
 import io.sumbrel.server.openitem.Items;
+import io.sumbrel.server.persistence.Pieces;
 import jakarta.persistence.EntityManager;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import org.hibernate.StatelessSession;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -34,22 +37,26 @@ public class Postings {
   private final EntityManager entities;
   private final Items items;
   private final Charts charts;
+  private final Pieces pieces;
 
-  Postings(EntityManager entities, Items items, Charts charts) {
+  Postings(EntityManager entities, Items items, Charts charts, Pieces pieces) {
     this.entities = entities;
     this.items = items;
     this.charts = charts;
+    this.pieces = pieces;
   }
 
   /**
    * A posting with what is known about its making.
    *
+   * @param recordNumber the line of the record that tells of it
    * @param maker who made it, where a second person posted it
    * @param by the same and the file, for the hash of the posting
    * @param turnedBackBy the contra posting, when there is one
    */
   public record Stored(
       long id,
+      long recordNumber,
       Posting posting,
       List<Object> by,
       String actor,
@@ -60,20 +67,65 @@ public class Postings {
       Optional<PostingNumber> turnedBackBy) {}
 
   /**
-   * Every posting, in the order of its making.
+   * Every posting in the order of its making, read piece by piece.
    *
+   * @param items every item of the books
    * @param money every sum of the books
    */
-  @Transactional(readOnly = true)
-  public List<Stored> all(long booksId, Map<MoneyInId, MoneyIn> money) {
-    return stored(
-        booksId,
-        money,
-        new Lines(
-            linesOf(JournalLineRow.class, booksId, r -> r.postingId),
-            linesOf(TapeLineRow.class, booksId, r -> r.postingId),
-            linesOf(TiePartRow.class, booksId, r -> r.postingId),
-            linesOf(ItemMovementRow.class, booksId, r -> r.postingId)));
+  public Iterable<Stored> inTurn(
+      long booksId, Function<ItemId, OpenItem> items, Function<MoneyInId, MoneyIn> money) {
+    Map<String, String> words = reasonWords(booksId);
+    return pieces.inTurn(
+        (reading, last) -> {
+          List<PostingRow> rows =
+              reading
+                  .createQuery(
+                      """
+                      from PostingRow where booksId = :b and recordNumber > :last
+                      order by recordNumber
+                      """,
+                      PostingRow.class)
+                  .setParameter("b", booksId)
+                  .setParameter("last", last.map(Stored::recordNumber).orElse(Long.MIN_VALUE))
+                  .setMaxResults(Pieces.SIZE)
+                  .getResultList();
+          Known known = new Known(items, money, numbers(reading, rows), Map.of(), words);
+          Lines lines = lines(reading, rows.stream().map(r -> r.id).toList());
+          return rows.stream().map(r -> stored(r, lines, known)).toList();
+        });
+  }
+
+  private static Map<Long, PostingNumber> numbers(StatelessSession reading, List<PostingRow> rows) {
+    List<Long> turnedBack = rows.stream().map(r -> r.turnsBackId).filter(Objects::nonNull).toList();
+    return turnedBack.isEmpty()
+        ? Map.of()
+        : reading
+            .createQuery("from PostingRow where id in :ids", PostingRow.class)
+            .setParameter("ids", turnedBack)
+            .getResultStream()
+            .collect(Collectors.toMap(r -> r.id, PostingRow::number));
+  }
+
+  private static Lines lines(StatelessSession reading, List<Long> postings) {
+    return new Lines(
+        linesOf(reading, JournalLineRow.class, postings, r -> r.postingId),
+        linesOf(reading, TapeLineRow.class, postings, r -> r.postingId),
+        linesOf(reading, TiePartRow.class, postings, r -> r.postingId),
+        linesOf(reading, ItemMovementRow.class, postings, r -> r.postingId));
+  }
+
+  private static <T> Map<Long, List<T>> linesOf(
+      StatelessSession reading, Class<T> type, List<Long> postings, Function<T, Long> posting) {
+    return postings.isEmpty()
+        ? Map.of()
+        : reading
+            .createQuery(
+                "from %s where postingId in :ids order by postingId, lineNumber"
+                    .formatted(type.getSimpleName()),
+                type)
+            .setParameter("ids", postings)
+            .getResultStream()
+            .collect(Collectors.groupingBy(posting));
   }
 
   /**
@@ -114,7 +166,8 @@ public class Postings {
             .map(l -> new ItemId(l.itemId))
             .toList();
     Known known =
-        new Known(items.find(booksId, named), money, Map.of(), turnedBackBy, reasonWords(booksId));
+        new Known(
+            items.find(booksId, named)::get, money, Map.of(), turnedBackBy, reasonWords(booksId));
     Lines all = new Lines(Map.of(), lines, Map.of(), Map.of());
     return ids.stream().map(rows::get).map(r -> stored(r, all, known)).toList();
   }
@@ -134,28 +187,9 @@ public class Postings {
             .collect(Collectors.toSet());
   }
 
-  private List<Stored> stored(long booksId, Map<MoneyInId, MoneyIn> money, Lines lines) {
-    List<PostingRow> rows =
-        entities
-            .createQuery(
-                "from PostingRow where booksId = :b order by recordNumber", PostingRow.class)
-            .setParameter("b", booksId)
-            .getResultList();
-    Map<Long, PostingNumber> numbers = new HashMap<>();
-    rows.forEach(r -> numbers.put(r.id, r.number()));
-    Map<Long, PostingNumber> turnedBackBy = new HashMap<>();
-    rows.stream()
-        .filter(r -> r.turnsBackId != null)
-        .forEach(r -> turnedBackBy.put(r.turnsBackId, r.number()));
-    Map<ItemId, OpenItem> byId = new HashMap<>();
-    items.all(booksId).forEach(i -> byId.put(i.id(), i));
-    Known known = new Known(byId, money::get, numbers, turnedBackBy, reasonWords(booksId));
-    return rows.stream().map(r -> stored(r, lines, known)).toList();
-  }
-
   /** What postings name, by which they are read back. */
   private record Known(
-      Map<ItemId, OpenItem> items,
+      Function<ItemId, OpenItem> items,
       Function<MoneyInId, MoneyIn> moneyOf,
       Map<Long, PostingNumber> numbers,
       Map<Long, PostingNumber> turnedBackBy,
@@ -197,7 +231,8 @@ public class Postings {
         .getResultStream()
         .forEach(contra -> turnedBackBy.put(row.id, contra.number()));
     Known known =
-        new Known(items.find(booksId, named), moneyOf, numbers, turnedBackBy, reasonWords(booksId));
+        new Known(
+            items.find(booksId, named)::get, moneyOf, numbers, turnedBackBy, reasonWords(booksId));
     return stored(row, lines, known);
   }
 
@@ -243,6 +278,7 @@ public class Postings {
             Optional.ofNullable(row.turnsBackId).map(known.numbers::get));
     return new Stored(
         row.id,
+        row.recordNumber,
         posting,
         row.by(),
         row.actor,
@@ -259,18 +295,6 @@ public class Postings {
         lines.getOrDefault(row.id, List.of()).stream().map(JournalLineRow::toFact).toList());
   }
 
-  /** By a join: a list of ids made by a subquery is made anew for each row while others post. */
-  private <T> Map<Long, List<T>> linesOf(Class<T> type, long booksId, Function<T, Long> posting) {
-    return entities
-        .createQuery(
-            "select l from %s l join PostingRow p on p.id = l.postingId where p.booksId = :b order by l.postingId, l.lineNumber"
-                .formatted(type.getSimpleName()),
-            type)
-        .setParameter("b", booksId)
-        .getResultStream()
-        .collect(Collectors.groupingBy(posting));
-  }
-
   private <T> List<T> linesOf(Class<T> type, long postingId) {
     return entities
         .createQuery(
@@ -283,7 +307,7 @@ public class Postings {
     Map<ItemId, OpenItem> then = new HashMap<>();
     for (TapeLineRow line : lines) {
       if (line.itemId != null) {
-        OpenItem item = line.itemThen(known.items.get(new ItemId(line.itemId)));
+        OpenItem item = line.itemThen(known.items.apply(new ItemId(line.itemId)));
         then.put(item.id(), item);
       }
     }
@@ -300,6 +324,31 @@ public class Postings {
             .map(l -> l.toFact(known.reasonWords))
             .collect(Collectors.toSet()));
   }
+
+  /** What the lists brought of items that were new, by their file. */
+  @Transactional(readOnly = true)
+  public Map<Long, FirstSeen> firstSeen(long booksId) {
+    return entities
+        .createQuery(
+            """
+            select p.arrivalId, count(*), sum(m.openDelta) from ItemMovementRow m
+            join PostingRow p on p.id = m.postingId
+            where p.booksId = :b and p.arrivalId is not null and m.kind = FIRST_SEEN
+            group by p.arrivalId
+            """,
+            Object[].class)
+        .setParameter("b", booksId)
+        .getResultStream()
+        .collect(Collectors.toMap(r -> (Long) r[0], r -> new FirstSeen((Long) r[1], (Long) r[2])));
+  }
+
+  /**
+   * Items that a file brought first.
+   *
+   * @param openMinor what was open of them then, in minor units, all currencies of the file
+   *     together
+   */
+  public record FirstSeen(long count, long openMinor) {}
 
   /** What moved an item, oldest first: posting number, and by whom. */
   @Transactional(readOnly = true)

@@ -3,7 +3,6 @@ package io.sumbrel.server.proof;
 import io.sumbrel.core.deposit.RecordedId;
 import io.sumbrel.core.openitem.ItemId;
 import io.sumbrel.core.openitem.OpenItem;
-import io.sumbrel.core.posting.ItemMovement;
 import io.sumbrel.core.posting.PostingNumber;
 import io.sumbrel.core.proof.BooksFacts;
 import io.sumbrel.core.proof.Fact;
@@ -30,6 +29,7 @@ import io.sumbrel.server.receipt.TakenIn;
 import io.sumbrel.server.rules.Rules;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.Iterator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -90,8 +90,12 @@ public class BooksFactsReader {
     this.oneMoment = oneMoment;
   }
 
-  public BooksFacts read(long booksId) {
-    return oneMoment.read(() -> facts(booksId));
+  /**
+   * Looks at the facts as of one moment, while that lasts: postings and record are read as they are
+   * asked for.
+   */
+  public <T> T read(long booksId, Function<BooksFacts, T> look) {
+    return oneMoment.read(() -> look.apply(facts(booksId)));
   }
 
   private BooksFacts facts(long booksId) {
@@ -106,8 +110,10 @@ public class BooksFactsReader {
         .forEach(l -> money.put(l.moneyIn().id(), l.moneyIn()));
     Map<MoneyInId, Claims.Claim> claimed = claims.all(booksId);
     List<Statements.Stored> statements = bankStatements.all(booksId);
-    List<Postings.Stored> stored = postings.all(booksId, money);
     List<OpenItem> all = items.all(booksId);
+    Map<ItemId, OpenItem> byId =
+        all.stream().collect(Collectors.toMap(OpenItem::id, Function.identity()));
+    Map<Long, Postings.FirstSeen> firstSeen = postings.firstSeen(booksId);
     Map<Long, Long> moved =
         lines.stream()
             .filter(l -> l.statementId().isPresent())
@@ -152,27 +158,41 @@ public class BooksFactsReader {
         deposits.all(booksId).stream().map(d -> deposit(d, ofMember, ties)).toList(),
         deposits.onHand(booksId).stream().map(m -> onHand(m, ties)).toList(),
         all,
-        stored.stream().map(Postings.Stored::posting).toList(),
+        () -> made(postings.inTurn(booksId, byId::get, money::get).iterator(), byId),
         arrivals.intakes(booksId).stream()
             .map(
                 i ->
                     switch (i.use()) {
-                      case OPEN_ITEMS -> listIntake(i, stored);
+                      case OPEN_ITEMS -> listIntake(i, firstSeen.get(i.arrivalId()));
                       case DEPOSITS, BROUGHT_FORWARD -> intake(i, members.get(i.arrivalId()));
                       case PAST_PAYMENTS -> intake(i, past.get(i.arrivalId()));
                       case STATEMENT, INFORMATION, DETAIL -> statementIntake(i, taken, held);
                     })
             .toList(),
         audit.trail(booksId),
-        standing(booksId, stored, all));
+        standing(booksId));
   }
 
-  /** What the record names, as it is now. */
-  private List<Fact> standing(long booksId, List<Postings.Stored> stored, List<OpenItem> all) {
-    Map<ItemId, OpenItem> byId =
-        all.stream().collect(Collectors.toMap(OpenItem::id, Function.identity()));
+  private static Iterator<BooksFacts.Made> made(
+      Iterator<Postings.Stored> stored, Map<ItemId, OpenItem> items) {
+    return new Iterator<>() {
+      @Override
+      public boolean hasNext() {
+        return stored.hasNext();
+      }
+
+      @Override
+      public BooksFacts.Made next() {
+        Postings.Stored next = stored.next();
+        return new BooksFacts.Made(
+            next.posting(), Optional.of(PostingFact.of(next.posting(), next.by(), items::get)));
+      }
+    };
+  }
+
+  /** What the record names besides postings, as it is now. */
+  private List<Fact> standing(long booksId) {
     List<Fact> standing = new ArrayList<>(arrivalFacts.all(booksId));
-    stored.forEach(s -> standing.add(PostingFact.of(s.posting(), s.by(), byId::get)));
     items.described(booksId).ifPresent(standing::add);
     standing.add(people.rights(booksId));
     standing.add(rules.standing(booksId));
@@ -247,23 +267,7 @@ public class BooksFactsReader {
         waiting.stream().mapToLong(l -> l.moneyIn().amountMinor()).sum());
   }
 
-  private static BooksFacts.Intake listIntake(
-      Arrivals.Intake intake, List<Postings.Stored> stored) {
-    List<ItemMovement> firstSeen =
-        stored.stream()
-            .filter(s -> s.arrivalId().equals(Optional.of(intake.arrivalId())))
-            .flatMap(s -> s.posting().movements().stream())
-            .filter(m -> m.kind() == ItemMovement.Kind.FIRST_SEEN)
-            .toList();
-    return new BooksFacts.Intake(
-        intake.title(),
-        intake.statedCount(),
-        intake.statedMinor(),
-        firstSeen.size(),
-        firstSeen.stream().mapToLong(ItemMovement::openDelta).sum(),
-        intake.knownCount(),
-        intake.knownMinor(),
-        0,
-        0);
+  private static BooksFacts.Intake listIntake(Arrivals.Intake intake, Postings.FirstSeen seen) {
+    return intake(intake, seen == null ? null : new TakenIn(seen.count(), seen.openMinor()));
   }
 }

@@ -1,5 +1,6 @@
 package io.sumbrel.server.proof;
 
+import io.sumbrel.core.proof.BankDays;
 import io.sumbrel.core.proof.BankReconciliation;
 import io.sumbrel.core.proof.BooksFacts;
 import io.sumbrel.core.refusal.Refusal;
@@ -12,6 +13,7 @@ import io.sumbrel.server.receipt.MoneyLines;
 import java.time.LocalDate;
 import java.time.YearMonth;
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
@@ -62,21 +64,25 @@ public class CloseMonth {
                   "An entry of %s on %s is held as possibly double; say first whether it is."
                       .formatted(l.moneyIn().words(), l.moneyIn().bookingDate()));
             });
-    BooksFacts all = facts.read(actor.booksId());
-    Map<Long, BankReconciliation> kept = new HashMap<>();
-    for (BankAccount account : accounts.all(actor.booksId())) {
-      requireReached(all, account, last);
-      BooksFacts.Account fact =
-          new BooksFacts.Account(account.code(), account.beginsOn(), account.beginsWith());
-      BankReconciliation figures = BankReconciliation.of(all, fact, last);
+    List<BankAccount> all = accounts.all(actor.booksId());
+    months.close(actor, month, facts.read(actor.booksId(), f -> reconciled(f, all, last)));
+    audit.append(actor, "month-closed", month.toString(), "");
+  }
+
+  private static Map<Long, BankReconciliation> reconciled(
+      BooksFacts facts, List<BankAccount> accounts, LocalDate last) {
+    accounts.forEach(a -> requireReached(facts, a, last));
+    BankDays days = BankDays.of(facts);
+    Map<Long, BankReconciliation> reconciled = new HashMap<>();
+    for (BankAccount account : accounts) {
+      BankReconciliation figures = days.on(account.code(), last);
       if (figures.differenceMinor() != 0) {
         throw new Refusal(
             "not-reconciled", account.name() + " does not reconcile on " + last + ".");
       }
-      kept.put(account.id(), figures);
+      reconciled.put(account.id(), figures);
     }
-    months.close(actor, month, kept);
-    audit.append(actor, "month-closed", month.toString(), "");
+    return reconciled;
   }
 
   private static void requireReached(BooksFacts all, BankAccount account, LocalDate last) {

@@ -1,0 +1,130 @@
+package io.sumbrel.core.proof;
+
+import io.sumbrel.core.ledger.JournalLine;
+import io.sumbrel.core.ledger.StandardAccount;
+import io.sumbrel.core.money.AmountText;
+import io.sumbrel.core.openitem.ItemId;
+import io.sumbrel.core.openitem.ItemKind;
+import io.sumbrel.core.openitem.OpenItem;
+import io.sumbrel.core.posting.ItemMovement;
+import io.sumbrel.core.posting.Posting;
+import io.sumbrel.core.posting.PostingKind;
+import java.util.ArrayList;
+import java.util.Currency;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeMap;
+
+/** The invariants of open items, and of the accounts on which they stand. */
+final class ItemProof {
+  private final List<OpenItem> items;
+  private final Map<ItemId, Moved> moved = new HashMap<>();
+  private final Map<String, Long> receivables = new TreeMap<>();
+  private final Map<String, Long> unidentified = new TreeMap<>();
+
+  /** What all movements of an item come to. */
+  private static final class Moved {
+    private static final Moved NOTHING = new Moved();
+
+    private long total;
+    private long open;
+  }
+
+  ItemProof(List<OpenItem> items) {
+    this.items = items;
+  }
+
+  void add(Posting posting) {
+    for (ItemMovement movement : posting.movements()) {
+      Moved sum = moved.computeIfAbsent(movement.item(), i -> new Moved());
+      sum.total += movement.totalDelta();
+      sum.open += movement.openDelta();
+    }
+    if (posting.kind() != PostingKind.BANK_BEGINS) {
+      posting.entry().lines().forEach(this::add);
+    }
+  }
+
+  private void add(JournalLine line) {
+    if (line.account().equals(StandardAccount.RECEIVABLES.code())) {
+      String customer = line.customer().map(c -> Long.toString(c.number())).orElse("none");
+      receivables.merge(
+          customer + " " + line.amount().currency(), line.amount().minor(), Long::sum);
+    } else if (line.account().equals(StandardAccount.UNIDENTIFIED_RECEIPTS.code())) {
+      unidentified.merge(line.amount().currency().toString(), line.amount().minor(), Long::sum);
+    }
+  }
+
+  /** Invariant 2. */
+  ProofLine openAmounts() {
+    List<String> failures = new ArrayList<>();
+    for (OpenItem item : items) {
+      Moved sum = moved.getOrDefault(item.id(), Moved.NOTHING);
+      if (sum.total != item.totalMinor() || sum.open != item.openMinor()) {
+        failures.add(
+            "%s: open is %s, its postings make %s."
+                .formatted(
+                    item.number(), item.openWords(), AmountText.words(sum.open, item.currency())));
+      }
+    }
+    return new ProofLine(
+        2,
+        "Every item's open amount is what its postings leave",
+        items.size() + " items",
+        failures);
+  }
+
+  /** Invariant 4. */
+  ProofLine receivables() {
+    Map<String, Long> owed = new TreeMap<>();
+    for (OpenItem item : items) {
+      item.customer()
+          .ifPresent(
+              c -> owed.merge(c.number() + " " + item.currency(), item.openMinor(), Long::sum));
+    }
+    List<String> failures = new ArrayList<>();
+    Set<String> keys = new HashSet<>(receivables.keySet());
+    keys.addAll(owed.keySet());
+    for (String key : keys) {
+      if (!receivables.getOrDefault(key, 0L).equals(owed.getOrDefault(key, 0L))) {
+        failures.add("Receivables of customer " + key + " are not the sum of the open items.");
+      }
+    }
+    return new ProofLine(
+        4,
+        "Receivables of every customer are the sum of the open items",
+        keys.size() + " customers and currencies",
+        failures);
+  }
+
+  /** Invariant 12. */
+  ProofLine unidentified() {
+    Map<String, Long> open = new TreeMap<>();
+    for (OpenItem item : items) {
+      if (item.kind() == ItemKind.UNIDENTIFIED) {
+        open.merge(item.currency().toString(), item.openMinor(), Long::sum);
+      }
+    }
+    List<String> failures = new ArrayList<>();
+    Set<String> currencies = new HashSet<>(unidentified.keySet());
+    currencies.addAll(open.keySet());
+    for (String currency : currencies) {
+      if (!unidentified.getOrDefault(currency, 0L).equals(open.getOrDefault(currency, 0L))) {
+        failures.add("Unidentified receipts in " + currency + " are not what is unidentified.");
+      }
+    }
+    return new ProofLine(
+        12, "Unidentified receipts are the sums still unidentified", sums(open), failures);
+  }
+
+  private static String sums(Map<String, Long> byCurrency) {
+    List<String> words = new ArrayList<>();
+    byCurrency.forEach(
+        (currency, minor) ->
+            words.add(currency + " " + AmountText.words(minor, Currency.getInstance(currency))));
+    return words.isEmpty() ? "none" : String.join(", ", words);
+  }
+}
