@@ -1,6 +1,7 @@
 package io.sumbrel.core.books;
 
 import io.sumbrel.core.bank.BankStatement;
+import io.sumbrel.core.bank.BatchDetail;
 import io.sumbrel.core.chart.Chart;
 import io.sumbrel.core.deposit.BroughtForward;
 import io.sumbrel.core.deposit.Deposit;
@@ -34,6 +35,7 @@ import io.sumbrel.core.posting.TurnedBack;
 import io.sumbrel.core.proof.BooksFacts;
 import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.receipt.MoneyInId;
+import io.sumbrel.core.receipt.PartsGiven;
 import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.core.rules.HouseLimits;
 import io.sumbrel.core.tape.DifferencesBefore;
@@ -132,8 +134,9 @@ public final class Books {
   }
 
   /** A sum of the bank is given the parts that it consists of, which count in its place. */
-  public void giveParts(MoneyInId sum, List<Long> amounts) {
-    imports.giveParts(sum, amounts);
+  public void giveParts(MoneyInId sum, BatchDetail batch) {
+    MoneyIn whole = imports.unclaimed(sum).moneyIn();
+    imports.giveParts(PartsGiven.of(whole, batch, imports::nextMoneyIn));
   }
 
   /** The newest closing balance of an account, in minor units. */

@@ -22,9 +22,9 @@ import io.sumbrel.core.posting.Posting;
 import io.sumbrel.core.posting.PostingNumber;
 import io.sumbrel.core.proof.AuditTrail;
 import io.sumbrel.core.proof.BooksFacts;
-import io.sumbrel.core.receipt.BankLine;
 import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.receipt.MoneyInId;
+import io.sumbrel.core.receipt.PartsGiven;
 import io.sumbrel.core.refusal.Refusal;
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -66,7 +66,7 @@ final class Imports {
     for (DepositMember member : deposit.members()) {
       Optional<MoneyInId> id = Optional.empty();
       if (member.kind().explained() == MemberKind.Explained.BY_A_TAPE) {
-        MoneyIn money = member.toMoneyIn(new MoneyInId(nextMoneyIn++), deposit.currency());
+        MoneyIn money = member.toMoneyIn(nextMoneyIn(), deposit.currency());
         AccountCode stands = deposit.kind().clearing().code();
         entries.put(money.id(), new BooksFacts.Entry(stands, money, Optional.empty()));
         id = Optional.of(money.id());
@@ -96,14 +96,13 @@ final class Imports {
     }
   }
 
-  /** The id under which a sum that is taken in by hand will be explained. */
+  /** The id under which a sum will be explained. */
   MoneyInId nextMoneyIn() {
-    return new MoneyInId(nextMoneyIn);
+    return new MoneyInId(nextMoneyIn++);
   }
 
   /** A receipt that was taken in by hand; it is on hand until it is tied. */
   RecordedId record(DepositMember receipt, AccountCode holding, MoneyIn money) {
-    nextMoneyIn++;
     entries.put(money.id(), new BooksFacts.Entry(holding, money, Optional.empty()));
     RecordedId id = new RecordedId(nextRecorded++);
     keepOnHand(id, receipt, holding, money.currency(), Optional.of(money.id()));
@@ -155,19 +154,9 @@ final class Imports {
       requireOpen.accept(entry.bookingDate());
     }
     for (StatementEntry entry : reading.fresh()) {
-      MoneyInId id = new MoneyInId(nextMoneyIn++);
+      MoneyInId id = nextMoneyIn();
       MoneyIn moneyIn =
-          new MoneyIn(
-                  id,
-                  statement.currency(),
-                  entry.amountMinor(),
-                  entry.bookingDate(),
-                  entry.payerName(),
-                  entry.payerAccount(),
-                  String.join("\n", entry.text()),
-                  entry.references())
-              .stating(entry.details())
-              .on(new BankLine(number(account), entry.method(), entry.bankReference()));
+          MoneyIn.booked(id, entry, statement.currency(), entry.bookingDate(), number(account));
       entries.put(id, new BooksFacts.Entry(account.code(), moneyIn, Optional.empty()));
     }
     Balance closing = statement.frame().closing().orElseThrow();
@@ -207,28 +196,12 @@ final class Imports {
     return Long.parseLong(account.code().code());
   }
 
-  void giveParts(MoneyInId sum, List<Long> amounts) {
-    BooksFacts.Entry entry = unclaimed(sum);
-    MoneyIn money = entry.moneyIn();
-    if (amounts.stream().mapToLong(Long::longValue).sum() != money.amountMinor()) {
-      throw new Refusal("does-not-add-up", "The parts do not make the sum.");
-    }
-    entries.remove(sum);
-    detailed.put(sum, entry);
-    for (long minor : amounts) {
-      MoneyInId id = new MoneyInId(nextMoneyIn++);
-      MoneyIn part =
-          new MoneyIn(
-                  id,
-                  money.currency(),
-                  minor,
-                  money.bookingDate(),
-                  Optional.empty(),
-                  Optional.empty(),
-                  "",
-                  List.of())
-              .on(money.bankLine().orElseThrow());
-      entries.put(id, new BooksFacts.Entry(entry.account(), part, Optional.empty()));
+  void giveParts(PartsGiven given) {
+    BooksFacts.Entry entry = entries.remove(given.sum().id());
+    detailed.put(given.sum().id(), entry);
+    for (PartsGiven.Part part : given.parts()) {
+      entries.put(
+          part.money().id(), new BooksFacts.Entry(entry.account(), part.money(), Optional.empty()));
     }
   }
 

@@ -1,5 +1,6 @@
 package io.sumbrel.core.receipt;
 
+import io.sumbrel.core.bank.StatementEntry;
 import io.sumbrel.core.money.AmountText;
 import io.sumbrel.core.remittance.RemittanceDetail;
 import java.time.LocalDate;
@@ -52,6 +53,27 @@ public record MoneyIn(
         references,
         List.of(),
         Optional.empty());
+  }
+
+  /**
+   * An entry of a bank, as its statement has it.
+   *
+   * @param bookedOn the day on which it counts
+   * @param account the bank account, by the key of {@link BankLine}
+   */
+  public static MoneyIn booked(
+      MoneyInId id, StatementEntry entry, Currency currency, LocalDate bookedOn, long account) {
+    return new MoneyIn(
+            id,
+            currency,
+            entry.amountMinor(),
+            bookedOn,
+            entry.payerName(),
+            entry.payerAccount(),
+            String.join("\n", entry.text()),
+            entry.references())
+        .stating(entry.details())
+        .on(new BankLine(account, entry.method(), entry.bankReference()));
   }
 
   /** The same with a split that the payer states. */

@@ -2,6 +2,7 @@ package io.sumbrel.core.books;
 
 import io.sumbrel.core.bank.Balance;
 import io.sumbrel.core.bank.BankStatement;
+import io.sumbrel.core.bank.BatchDetail;
 import io.sumbrel.core.bank.Method;
 import io.sumbrel.core.bank.StatementEntry;
 import io.sumbrel.core.bank.StatementFrame;
@@ -44,6 +45,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Random;
+import java.util.stream.LongStream;
 
 /** A seeded walk over the acts of the job, sensible and foolish ones. */
 public final class RandomWalk {
@@ -236,7 +238,12 @@ public final class RandomWalk {
     if (!sums.isEmpty()) {
       MoneyIn sum = sums.get(random.nextInt(sums.size())).moneyIn();
       long first = sum.amountMinor() / 2;
-      books.giveParts(sum.id(), List.of(first, sum.amountMinor() - first));
+      List<StatementEntry> parts =
+          LongStream.of(first, sum.amountMinor() - first)
+              .mapToObj(minor -> StatementEntry.at(1, day, minor).build())
+              .toList();
+      String reference = sum.bankLine().orElseThrow().reference();
+      books.giveParts(sum.id(), new BatchDetail(reference, parts));
       detailed++;
     }
   }

@@ -3,7 +3,8 @@ package io.sumbrel.server.arrivals;
 import io.sumbrel.core.bank.BankStatement;
 import io.sumbrel.core.bank.BatchDetail;
 import io.sumbrel.core.bank.StatementEntry;
-import io.sumbrel.core.receipt.MoneyInId;
+import io.sumbrel.core.receipt.MoneyIn;
+import io.sumbrel.core.receipt.PartsGiven;
 import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.server.bank.BankAccount;
 import io.sumbrel.server.bank.StatementChain;
@@ -39,9 +40,10 @@ class DetailBatches {
     for (BankStatement message : file.statements()) {
       BankAccount account = chain.account(actor.booksId(), message);
       for (BatchDetail batch : BatchDetail.of(message)) {
-        Optional<MoneyInId> sum = intake.sumOf(account.id(), batch);
+        Optional<MoneyIn> sum = intake.sumOf(account.id(), batch);
         if (sum.isPresent()) {
-          intake.giveParts(sum.get(), batch, arrival.id, ordinals);
+          PartsGiven given = PartsGiven.of(sum.get(), batch, intake::nextId);
+          intake.giveParts(given, arrival.id, ordinals);
           arrival.acceptedCount += batch.parts().size();
         } else {
           arrival.knownCount += batch.parts().size();

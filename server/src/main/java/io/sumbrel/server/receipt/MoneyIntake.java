@@ -3,7 +3,9 @@ package io.sumbrel.server.receipt;
 import io.sumbrel.core.bank.BatchDetail;
 import io.sumbrel.core.bank.StatementEntry;
 import io.sumbrel.core.deposit.DepositMember;
+import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.receipt.MoneyInId;
+import io.sumbrel.core.receipt.PartsGiven;
 import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.server.persistence.BulkRows;
 import io.sumbrel.server.persistence.RowIds;
@@ -127,7 +129,7 @@ public class MoneyIntake {
    * and not explained. Empty where none or several are.
    */
   @Transactional(propagation = Propagation.MANDATORY)
-  public Optional<MoneyInId> sumOf(long bankAccountId, BatchDetail batch) {
+  public Optional<MoneyIn> sumOf(long bankAccountId, BatchDetail batch) {
     List<Long> sums =
         entities
             .createQuery(
@@ -154,7 +156,9 @@ public class MoneyIntake {
             .setParameter("m", sums.get(0))
             .getResultList()
             .isEmpty();
-    return claimed ? Optional.empty() : Optional.of(new MoneyInId(sums.get(0)));
+    return claimed
+        ? Optional.empty()
+        : Optional.of(entities.find(MoneyInRow.class, sums.get(0)).toFact());
   }
 
   private void lock(long id) {
@@ -166,24 +170,28 @@ public class MoneyIntake {
 
   /** Puts the parts of a sum in its place; it counts by them from now on. */
   @Transactional(propagation = Propagation.MANDATORY)
-  public void giveParts(
-      MoneyInId id, BatchDetail batch, long arrivalId, Map<StatementEntry, Integer> ordinals) {
-    MoneyInRow sum = entities.find(MoneyInRow.class, id.number());
-    for (StatementEntry part : batch.parts()) {
-      MoneyInRow row = MoneyInRow.of(part, sum.toFact().currency(), Standing.COUNTS);
-      row.id = ids.next();
+  public void giveParts(PartsGiven given, long arrivalId, Map<StatementEntry, Integer> ordinals) {
+    long id = given.sum().id().number();
+    MoneyInRow sum = entities.find(MoneyInRow.class, id);
+    for (PartsGiven.Part part : given.parts()) {
+      MoneyInRow row = MoneyInRow.of(part.entry(), part.money().currency(), Standing.COUNTS);
+      row.id = part.money().id().number();
       row.booksId = sum.booksId;
       row.bankAccountId = sum.bankAccountId;
       row.statementId = sum.statementId;
       row.arrivalId = arrivalId;
-      row.ordinal = ordinals.get(part);
-      // the statement says when the sum was booked
-      row.bookingDate = sum.bookingDate;
-      row.detailOfId = sum.id;
+      row.ordinal = ordinals.get(part.entry());
+      row.bookingDate = part.money().bookingDate();
+      row.detailOfId = id;
       entities.persist(row);
     }
     entities.flush();
-    change("update money_in set standing = 'DETAILED' where id = :id", id.number());
+    change("update money_in set standing = 'DETAILED' where id = :id", id);
+  }
+
+  /** An id for a sum that is about to be stored. */
+  public MoneyInId nextId() {
+    return new MoneyInId(ids.next());
   }
 
   /** An entry that is held as possibly double. */
