@@ -12,6 +12,7 @@ import com.tngtech.archunit.core.domain.JavaClasses;
 import com.tngtech.archunit.core.domain.JavaMethodCall;
 import com.tngtech.archunit.core.importer.ClassFileImporter;
 import com.tngtech.archunit.core.importer.ImportOption.DoNotIncludeTests;
+import java.util.List;
 import java.util.Random;
 import org.junit.jupiter.api.Test;
 
@@ -109,6 +110,21 @@ class ArchitectureTest {
         .onlyDependOnClassesThat()
         .resideInAnyPackage("io.sumbrel.core.matching..", "java.util..", "java.lang..")
         .check(core);
+  }
+
+  /** What is to be matched, and what features weigh, know nothing of how ways are found. */
+  @Test
+  void theFloorsOfMatchingKnowOnlyThoseBelow() {
+    for (String floor : List.of("problem", "weights")) {
+      noClasses()
+          .that()
+          .resideInAPackage("io.sumbrel.core.matching." + floor)
+          .should()
+          .dependOnClassesThat()
+          .resideInAPackage("io.sumbrel.core.matching")
+          .check(core);
+    }
+    slices().matching("io.sumbrel.core.matching.(*)").should().beFreeOfCycles().check(core);
   }
 
   @Test

@@ -1,7 +1,7 @@
 package io.sumbrel.bench.match;
 
-import io.sumbrel.core.matching.WeightFit;
-import io.sumbrel.core.matching.Weights;
+import io.sumbrel.core.matching.weights.WeightFit;
+import io.sumbrel.core.matching.weights.Weights;
 import java.util.List;
 
 /**

@@ -1,8 +1,8 @@
 package io.sumbrel.bench.match;
 
-import io.sumbrel.core.matching.MatchingProblem;
 import io.sumbrel.core.matching.Plan;
 import io.sumbrel.core.matching.Planner;
+import io.sumbrel.core.matching.problem.MatchingProblem;
 import java.util.concurrent.TimeUnit;
 import org.openjdk.jmh.annotations.Benchmark;
 import org.openjdk.jmh.annotations.BenchmarkMode;

@@ -1,7 +1,7 @@
 package io.sumbrel.bench.match;
 
-import io.sumbrel.core.matching.HouseFit;
-import io.sumbrel.core.matching.Lesson;
+import io.sumbrel.core.matching.weights.HouseFit;
+import io.sumbrel.core.matching.weights.Lesson;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;

@@ -1,10 +1,10 @@
 package io.sumbrel.bench.match;
 
 import io.sumbrel.core.matching.Budgets;
-import io.sumbrel.core.matching.MatchingProblem;
 import io.sumbrel.core.matching.Plan;
 import io.sumbrel.core.matching.Planner;
-import io.sumbrel.core.matching.Weights;
+import io.sumbrel.core.matching.problem.MatchingProblem;
+import io.sumbrel.core.matching.weights.Weights;
 import io.sumbrel.core.openitem.OpenItem;
 import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.tape.TapeLine;

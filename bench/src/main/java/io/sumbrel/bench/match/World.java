@@ -1,8 +1,9 @@
 package io.sumbrel.bench.match;
 
-import io.sumbrel.core.matching.Lesson;
-import io.sumbrel.core.matching.MatchingProblem;
-import io.sumbrel.core.matching.RememberedPayers;
+import io.sumbrel.core.matching.Lessons;
+import io.sumbrel.core.matching.problem.MatchingProblem;
+import io.sumbrel.core.matching.problem.RememberedPayers;
+import io.sumbrel.core.matching.weights.Lesson;
 import io.sumbrel.core.openitem.ItemId;
 import io.sumbrel.core.openitem.OpenItem;
 import io.sumbrel.core.party.Customer;
@@ -42,7 +43,7 @@ record World(
     for (Truth truth : truths) {
       right.add(truth.isPayable() ? lines -> truth.isAlike(lines, this::item) : lines -> false);
     }
-    return Lesson.ofAll(problem(), right);
+    return Lessons.ofAll(problem(), right);
   }
 
   /** Seeded: the same arguments give the same company on every machine. */

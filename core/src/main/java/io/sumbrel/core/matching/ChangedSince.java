@@ -2,6 +2,8 @@ package io.sumbrel.core.matching;
 
 import io.sumbrel.core.matching.candidate.LongIndex;
 import io.sumbrel.core.matching.candidate.LongMarks;
+import io.sumbrel.core.matching.problem.MatchingProblem;
+import io.sumbrel.core.matching.problem.RememberedPayers;
 import io.sumbrel.core.matching.text.NameLikeness;
 import io.sumbrel.core.receipt.MoneyIn;
 import java.util.BitSet;
@@ -62,7 +64,7 @@ final class ChangedSince implements Changes {
     }
     boolean begins =
         name.isEmpty()
-            && Parties.starts(moneyIn.text())
+            && NameLikeness.starts(moneyIn.text())
                 .anyMatch(start -> learned.names().contains(NameLikeness.normal(start)));
     return begins || learned.names().contains(name) || learned.accounts().contains(account);
   }

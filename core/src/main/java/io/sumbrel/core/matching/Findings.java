@@ -3,6 +3,8 @@ package io.sumbrel.core.matching;
 import io.sumbrel.core.matching.assignment.Claimant;
 import io.sumbrel.core.matching.assignment.Option;
 import io.sumbrel.core.matching.combination.Searched;
+import io.sumbrel.core.matching.problem.MatchingProblem;
+import io.sumbrel.core.matching.weights.Weights;
 import io.sumbrel.core.party.CustomerId;
 import io.sumbrel.core.receipt.MoneyIn;
 import java.util.ArrayList;

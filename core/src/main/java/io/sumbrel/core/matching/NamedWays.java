@@ -5,6 +5,7 @@ import io.sumbrel.core.matching.Reading.Hit;
 import io.sumbrel.core.matching.Way.Shape;
 import io.sumbrel.core.matching.combination.SetSearch;
 import io.sumbrel.core.matching.combination.Sets;
+import io.sumbrel.core.matching.problem.MatchingProblem;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.LinkedHashMap;

@@ -1,6 +1,8 @@
 package io.sumbrel.core.matching;
 
 import io.sumbrel.core.evidence.TextSpan;
+import io.sumbrel.core.matching.problem.MatchingProblem;
+import io.sumbrel.core.matching.problem.RememberedPayers;
 import io.sumbrel.core.matching.text.NameLikeness;
 import io.sumbrel.core.matching.text.NumberScan;
 import io.sumbrel.core.receipt.MoneyIn;

@@ -4,6 +4,8 @@ import io.sumbrel.core.matching.Findings.Concern;
 import io.sumbrel.core.matching.assignment.Amounts;
 import io.sumbrel.core.matching.assignment.Claimant;
 import io.sumbrel.core.matching.assignment.JointPlan;
+import io.sumbrel.core.matching.problem.MatchingProblem;
+import io.sumbrel.core.matching.weights.Weights;
 import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.receipt.MoneyInId;
 import java.util.ArrayList;

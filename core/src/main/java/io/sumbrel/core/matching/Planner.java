@@ -6,6 +6,8 @@ import io.sumbrel.core.matching.PlanMemory.Round;
 import io.sumbrel.core.matching.assignment.Amounts;
 import io.sumbrel.core.matching.assignment.JointPlan;
 import io.sumbrel.core.matching.combination.Searched;
+import io.sumbrel.core.matching.problem.MatchingProblem;
+import io.sumbrel.core.matching.weights.Weights;
 import io.sumbrel.core.receipt.MoneyIn;
 import java.util.ArrayList;
 import java.util.Arrays;

@@ -7,6 +7,7 @@ import io.sumbrel.core.matching.combination.HalfSums;
 import io.sumbrel.core.matching.combination.SetSearch;
 import io.sumbrel.core.matching.combination.Sets;
 import io.sumbrel.core.matching.combination.SumTable;
+import io.sumbrel.core.matching.problem.MatchingProblem;
 import java.util.Arrays;
 import java.util.LinkedHashSet;
 import java.util.Set;

@@ -2,6 +2,7 @@ package io.sumbrel.core.matching;
 
 import io.sumbrel.core.matching.assignment.Amounts;
 import io.sumbrel.core.matching.combination.SetSearch;
+import io.sumbrel.core.matching.problem.MatchingProblem;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
@@ -144,7 +145,7 @@ final class Pools {
       for (int k = 0; k < invoices.length; k++) {
         total += amounts[k];
         upTo[k] = total;
-        grants |= problem.lastDiscountDay(invoices[k]) != ItemIndexes.NO_DISCOUNT;
+        grants |= problem.lastDiscountDay(invoices[k]) != MatchingProblem.NO_DISCOUNT;
         places[k] = (long) invoices[k] << 32 | k;
       }
       Arrays.sort(places);

@@ -1,6 +1,7 @@
 package io.sumbrel.core.matching;
 
 import io.sumbrel.core.evidence.Evidence;
+import io.sumbrel.core.matching.problem.MatchingProblem;
 import io.sumbrel.core.party.CustomerId;
 import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.tape.TapeLine;

@@ -4,11 +4,14 @@ import io.sumbrel.core.deposit.Recorded;
 import io.sumbrel.core.evidence.Evidence;
 import io.sumbrel.core.evidence.Evidence.NumberReading;
 import io.sumbrel.core.evidence.Evidence.Side;
-import io.sumbrel.core.matching.Feature.Topic;
 import io.sumbrel.core.matching.Reading.Hit;
 import io.sumbrel.core.matching.Reading.How;
 import io.sumbrel.core.matching.Way.Gap;
 import io.sumbrel.core.matching.Way.Shape;
+import io.sumbrel.core.matching.problem.Habit;
+import io.sumbrel.core.matching.problem.MatchingProblem;
+import io.sumbrel.core.matching.weights.Feature;
+import io.sumbrel.core.matching.weights.Feature.Topic;
 import io.sumbrel.core.money.AmountText;
 import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.remittance.RemittanceDetail;
@@ -237,7 +240,7 @@ final class Reasons {
 
   private void usual(Feature feature, String words, int times, int of) {
     if (has(feature)) {
-      add(feature.weight, new Evidence.AsEver(words, times, of));
+      add(feature.weight(), new Evidence.AsEver(words, times, of));
     }
   }
 

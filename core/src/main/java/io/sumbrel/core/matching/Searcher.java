@@ -1,5 +1,7 @@
 package io.sumbrel.core.matching;
 
+import io.sumbrel.core.matching.problem.MatchingProblem;
+import io.sumbrel.core.matching.weights.Weights;
 import io.sumbrel.core.receipt.MoneyIn;
 import java.util.ArrayList;
 import java.util.Comparator;

@@ -3,6 +3,8 @@ package io.sumbrel.core.matching;
 import io.sumbrel.core.matching.Pools.Pool;
 import io.sumbrel.core.matching.Way.Gap;
 import io.sumbrel.core.matching.Way.Shape;
+import io.sumbrel.core.matching.problem.MatchingProblem;
+import io.sumbrel.core.matching.weights.Feature;
 import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.rules.SilentList;
 import io.sumbrel.core.rules.SilentStep;
@@ -60,7 +62,7 @@ final class SilentWays {
             .map(w -> w.also(Shape.LISTED));
     int[] points = new int[Feature.Topic.values().length];
     points[Feature.Topic.SHAPE.ordinal()] =
-        problem.hasOwnSilentList(payer) ? Feature.AGREED.weight : 1;
+        problem.hasOwnSilentList(payer) ? Feature.AGREED.weight() : 1;
     way.ifPresent(w -> w.weighed = Way.Weighed.of(0, points, 0));
     return way;
   }

@@ -2,6 +2,7 @@ package io.sumbrel.core.matching;
 
 import io.sumbrel.core.matching.Way.Gap;
 import io.sumbrel.core.matching.Way.Shape;
+import io.sumbrel.core.matching.problem.MatchingProblem;
 import io.sumbrel.core.remittance.RemittanceDetail;
 import java.util.ArrayList;
 import java.util.List;

@@ -1,6 +1,7 @@
 package io.sumbrel.core.matching;
 
 import io.sumbrel.core.matching.assignment.Amounts;
+import io.sumbrel.core.matching.problem.MatchingProblem;
 import io.sumbrel.core.receipt.MoneyIn;
 import java.util.Arrays;
 import java.util.BitSet;

@@ -4,6 +4,7 @@ import io.sumbrel.core.matching.Way.Gap;
 import io.sumbrel.core.matching.Way.Shape;
 import io.sumbrel.core.matching.combination.SetSearch;
 import io.sumbrel.core.matching.combination.Sets;
+import io.sumbrel.core.matching.problem.MatchingProblem;
 import java.util.Arrays;
 
 /**

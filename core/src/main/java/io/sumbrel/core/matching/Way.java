@@ -1,6 +1,8 @@
 package io.sumbrel.core.matching;
 
 import io.sumbrel.core.difference.DifferenceReason;
+import io.sumbrel.core.matching.problem.MatchingProblem;
+import io.sumbrel.core.matching.weights.Feature;
 import io.sumbrel.core.money.AmountText;
 import io.sumbrel.core.openitem.OpenItem;
 import io.sumbrel.core.tape.ShortPayReason;

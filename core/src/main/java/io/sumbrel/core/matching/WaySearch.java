@@ -5,6 +5,7 @@ import io.sumbrel.core.matching.Way.Gap;
 import io.sumbrel.core.matching.Way.Shape;
 import io.sumbrel.core.matching.combination.Searched;
 import io.sumbrel.core.matching.combination.Sets;
+import io.sumbrel.core.matching.problem.MatchingProblem;
 import io.sumbrel.core.openitem.OpenItem;
 import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.rules.SilentStep;
@@ -271,7 +272,7 @@ final class WaySearch {
     boolean late = false;
     for (int i : items) {
       int last = problem.lastDiscountDay(i);
-      if (last != ItemIndexes.NO_DISCOUNT) {
+      if (last != MatchingProblem.NO_DISCOUNT) {
         OpenItem item = problem.item(i);
         long granted = item.discountMinor();
         boolean whole = pools.left(i) == item.totalMinor();

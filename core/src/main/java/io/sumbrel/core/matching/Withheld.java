@@ -1,5 +1,6 @@
 package io.sumbrel.core.matching;
 
+import io.sumbrel.core.matching.problem.MatchingProblem;
 import io.sumbrel.core.money.Proportion;
 import io.sumbrel.core.openitem.OpenItem;
 import io.sumbrel.core.rules.HouseRules;

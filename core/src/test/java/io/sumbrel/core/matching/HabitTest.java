@@ -3,6 +3,8 @@ package io.sumbrel.core.matching;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import io.sumbrel.core.evidence.Evidence;
+import io.sumbrel.core.matching.problem.Habit;
+import io.sumbrel.core.matching.problem.RememberedPayers;
 import io.sumbrel.core.openitem.OpenItem;
 import io.sumbrel.core.party.CustomerId;
 import io.sumbrel.core.receipt.PastPayment;
@@ -150,6 +152,10 @@ class HabitTest extends SmallHouse {
     paid(DAY.minusDays(5), 10_006 - 250, "T-61");
     Habit four = habit();
     assertThat(four.timesKept(250)).isEqualTo(1);
-    assertThat(four.and(past.get(3), items, -1)).isEqualTo(three);
+    Habit without =
+        RememberedPayers.of(past, customers, items)
+            .after(List.of(), List.of(past.get(3)))
+            .habitOf(alder);
+    assertThat(without).isEqualTo(three);
   }
 }

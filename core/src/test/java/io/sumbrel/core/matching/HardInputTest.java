@@ -4,6 +4,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import io.sumbrel.core.matching.combination.Searched;
+import io.sumbrel.core.matching.problem.MatchingProblem;
+import io.sumbrel.core.matching.problem.RememberedPayers;
 import io.sumbrel.core.openitem.ItemId;
 import io.sumbrel.core.openitem.OpenItem;
 import io.sumbrel.core.party.CustomerId;

@@ -3,6 +3,11 @@ package io.sumbrel.core.matching;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import io.sumbrel.core.difference.DifferenceReason;
+import io.sumbrel.core.matching.problem.MatchingProblem;
+import io.sumbrel.core.matching.weights.Feature;
+import io.sumbrel.core.matching.weights.HouseFit;
+import io.sumbrel.core.matching.weights.Lesson;
+import io.sumbrel.core.matching.weights.Weights;
 import io.sumbrel.core.party.CustomerId;
 import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.core.tape.TapeLine;
@@ -44,7 +49,7 @@ class HouseFitTest extends SmallHouse {
     MatchingProblem problem = problem();
     List<Lesson> lessons = new ArrayList<>();
     for (int i = 0; i < pile.size(); i++) {
-      Optional<Lesson> lesson = Lesson.of(problem, pile.get(i).id(), posted(i, isCharge.test(i)));
+      Optional<Lesson> lesson = Lessons.of(problem, pile.get(i).id(), posted(i, isCharge.test(i)));
       lessons.add(lesson.orElseThrow());
     }
     return lessons;
@@ -102,10 +107,10 @@ class HouseFitTest extends SmallHouse {
   @Test
   void whatWasNoneOfTheWaysTeachesThatNoneWasRight() {
     List<TapeLine> apart = List.of(TapeLine.unidentified(pile.get(0).amountMinor()));
-    Lesson none = Lesson.of(problem(), pile.get(0).id(), apart).orElseThrow();
+    Lesson none = Lessons.of(problem(), pile.get(0).id(), apart).orElseThrow();
     assertThat(none.choices()).isNotEmpty().noneMatch(Lesson.Choice::right);
     assertThat(none.isRightFirst(Weights.SHIPPED.inLogits())).isFalse();
-    assertThat(Lesson.of(problem(), new MoneyInId(9_999), apart)).isEmpty();
+    assertThat(Lessons.of(problem(), new MoneyInId(9_999), apart)).isEmpty();
   }
 
   /** What was paid out is never searched: it has no ways, however round and well known. */
@@ -113,7 +118,8 @@ class HouseFitTest extends SmallHouse {
   void moneyPaidOutTeachesNothing() {
     money(customers.get(0).name(), -50_000, "REFUND");
     MoneyInId paidOut = pile.get(pile.size() - 1).id();
-    assertThat(Lesson.of(problem(), paidOut, List.of(TapeLine.onAccount(customers.get(0).id(), 1))))
+    assertThat(
+            Lessons.of(problem(), paidOut, List.of(TapeLine.onAccount(customers.get(0).id(), 1))))
         .isEmpty();
   }
 

@@ -3,6 +3,8 @@ package io.sumbrel.core.matching;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import io.sumbrel.core.evidence.Evidence;
+import io.sumbrel.core.matching.problem.MatchingProblem;
+import io.sumbrel.core.matching.weights.Weights;
 import io.sumbrel.core.openitem.ItemId;
 import io.sumbrel.core.openitem.ItemKind;
 import io.sumbrel.core.openitem.OpenItem;
@@ -183,6 +185,7 @@ class ReplanTest extends SmallHouse {
     return random.nextInt(5) == 0 ? List.of(past.remove(random.nextInt(past.size()))) : List.of();
   }
 
+  /** Promises 1 to 3, with one thread and with two (5). */
   @Test
   void isThePlanFromNothing() {
     Random random = new Random(17);
@@ -224,6 +227,7 @@ class ReplanTest extends SmallHouse {
     return words;
   }
 
+  /** Promise 4. */
   @Test
   void nothingChangedMeansNothingToDo() {
     house(new Random(4));
@@ -234,6 +238,7 @@ class ReplanTest extends SmallHouse {
     assertThat(same.rows()).isEqualTo(plan.rows());
   }
 
+  /** Promise 5. */
   @Test
   void threadsMakeNoDifference() {
     house(new Random(5));
@@ -247,6 +252,7 @@ class ReplanTest extends SmallHouse {
     assertThat(two.work()).isEqualTo(one.work());
   }
 
+  /** Promise 6. */
   @Test
   void aNewDocumentNeedsNewIndexesMoneyOnAccountDoesNot() {
     house(new Random(4));

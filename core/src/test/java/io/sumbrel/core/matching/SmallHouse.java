@@ -4,6 +4,8 @@ import io.sumbrel.core.bank.Method;
 import io.sumbrel.core.deposit.DepositKind;
 import io.sumbrel.core.deposit.Recorded;
 import io.sumbrel.core.deposit.RecordedId;
+import io.sumbrel.core.matching.problem.MatchingProblem;
+import io.sumbrel.core.matching.problem.RememberedPayers;
 import io.sumbrel.core.openitem.ItemId;
 import io.sumbrel.core.openitem.ItemKind;
 import io.sumbrel.core.openitem.OpenItem;

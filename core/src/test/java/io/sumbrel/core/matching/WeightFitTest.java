@@ -2,6 +2,11 @@ package io.sumbrel.core.matching;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import io.sumbrel.core.matching.problem.MatchingProblem;
+import io.sumbrel.core.matching.problem.RememberedPayers;
+import io.sumbrel.core.matching.weights.Feature;
+import io.sumbrel.core.matching.weights.WeightFit;
+import io.sumbrel.core.matching.weights.Weights;
 import io.sumbrel.core.party.CustomerId;
 import io.sumbrel.core.rules.HouseRules;
 import io.sumbrel.core.tape.TapeLine;
@@ -31,7 +36,7 @@ class WeightFitTest extends SmallHouse {
     WeightFit fit = new WeightFit();
     MatchingProblem problem =
         MatchingProblem.of(pile, items, customers, RememberedPayers.NONE, HouseRules.DEFAULTS);
-    fit.add(Lesson.ofAll(problem, right));
+    fit.add(Lessons.ofAll(problem, right));
     return fit.fitted();
   }
 
@@ -65,7 +70,7 @@ class WeightFitTest extends SmallHouse {
   @Test
   void writesALineForEachFeature() {
     assertThat(Weights.SHIPPED.written().lines()).hasSize(Feature.COUNT);
-    assertThat(Weights.SHIPPED.written()).startsWith("BASE " + Feature.BASE.weight);
+    assertThat(Weights.SHIPPED.written()).startsWith("BASE " + Feature.BASE.weight());
   }
 
   @Test

@@ -29,6 +29,10 @@ public class ArrivalFacts {
   @Transactional(readOnly = true)
   public Fact of(long arrivalId) {
     entities.flush();
+    return standing(arrivalId);
+  }
+
+  private Fact standing(long arrivalId) {
     return Fact.written(
         "arrival " + arrivalId,
         cells -> {
@@ -47,7 +51,7 @@ public class ArrivalFacts {
             Long.class)
         .setParameter("b", booksId)
         .getResultStream()
-        .map(this::of)
+        .map(this::standing)
         .toList();
   }
 }

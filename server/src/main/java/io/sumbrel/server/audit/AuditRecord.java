@@ -28,7 +28,7 @@ public class AuditRecord {
   private static final String AFTER =
       """
       from AuditLineRow where booksId = :books and lineNumber > :number
-      order by lineNumber
+      order by booksId, lineNumber
       """;
 
   private final EntityManager entities;
@@ -122,7 +122,8 @@ public class AuditRecord {
                     .setParameter("books", booksId)
                     .setParameter("number", last.map(AuditLine::number).orElse(0L))
                     .setMaxResults(Pieces.SIZE)
-                    .getResultStream()
+                    .getResultList()
+                    .stream()
                     .map(AuditLineRow::toFact)
                     .toList());
     return new AuditTrail(

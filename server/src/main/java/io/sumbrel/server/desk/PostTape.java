@@ -4,7 +4,8 @@ import io.sumbrel.core.chart.Chart;
 import io.sumbrel.core.difference.Authority;
 import io.sumbrel.core.learning.Decision;
 import io.sumbrel.core.ledger.AccountCode;
-import io.sumbrel.core.matching.Lesson;
+import io.sumbrel.core.matching.Lessons;
+import io.sumbrel.core.matching.weights.Lesson;
 import io.sumbrel.core.money.Currencies;
 import io.sumbrel.core.openitem.ItemId;
 import io.sumbrel.core.openitem.OpenItem;
@@ -151,7 +152,7 @@ public class PostTape {
     // found before the record is locked: everybody who posts waits for that lock
     Optional<Decision> decision =
         said.map(s -> Decision.of(s.row(), lines, request.fromTheList().orElse(false)));
-    Optional<Lesson> lesson = said.flatMap(s -> Lesson.of(s.problem(), id, lines));
+    Optional<Lesson> lesson = said.flatMap(s -> Lessons.of(s.problem(), id, lines));
     Tape tape = judged(actor, TapeMoney.of(line.moneyIn()), lines, date);
     Ledger.Stored stored = store(actor, line, tape, date, maker);
     decision.ifPresent(d -> decisions.keep(actor.booksId(), stored.id(), d, lesson));

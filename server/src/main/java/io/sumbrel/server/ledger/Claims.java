@@ -33,20 +33,24 @@ public class Claims {
   /** The posting that explains a sum. */
   public record Claim(long postingId, PostingNumber number, String actor) {}
 
-  /** Every claimed sum with its posting. */
+  /** Every claimed sum with the posting that explains it. */
   @Transactional(readOnly = true)
-  public Map<MoneyInId, Claim> all(long booksId) {
-    Map<MoneyInId, Claim> claims = new HashMap<>();
+  public Map<MoneyInId, PostingNumber> all(long booksId) {
+    Map<MoneyInId, PostingNumber> claims = new HashMap<>();
     entities
         .createQuery(
             """
-            select c, p from ClaimRow c join PostingRow p on p.id = c.postingId
+            select c.moneyInId, p.postingYear, p.postingNumber
+            from ClaimRow c join PostingRow p on p.id = c.postingId
             where p.booksId = :b
             """,
             Object[].class)
         .setParameter("b", booksId)
         .getResultStream()
-        .forEach(r -> claims.put(new MoneyInId(((ClaimRow) r[0]).moneyInId), claim(r[1])));
+        .forEach(
+            r ->
+                claims.put(
+                    new MoneyInId((Long) r[0]), new PostingNumber((Integer) r[1], (Integer) r[2])));
     return claims;
   }
 

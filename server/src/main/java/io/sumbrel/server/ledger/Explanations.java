@@ -9,8 +9,10 @@ import java.time.LocalDate;
 import java.util.Collection;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -120,18 +122,25 @@ public class Explanations {
   /** The day on which the last explanation of a sum was turned back. */
   @Transactional(readOnly = true)
   public Optional<LocalDate> lastTurnedBack(MoneyInId moneyIn) {
-    return Optional.ofNullable(
-        entities
-            .createQuery(
-                """
-                select max(contra.postingDate) from PostingRow contra
-                join PostingRow original on original.id = contra.turnsBackId
-                where original.moneyInId = :m or exists (
-                  select 1 from TiePartRow t
-                  where t.postingId = original.id and t.moneyInId = :m)
-                """,
-                LocalDate.class)
-            .setParameter("m", moneyIn.number())
-            .getSingleResult());
+    // one question for tapes and one for ties: together they would be asked of every posting
+    return Stream.of(
+            """
+            select max(contra.postingDate) from PostingRow original
+            join PostingRow contra on contra.turnsBackId = original.id
+            where original.moneyInId = :m
+            """,
+            """
+            select max(contra.postingDate) from TiePartRow part
+            join PostingRow contra on contra.turnsBackId = part.postingId
+            where part.moneyInId = :m
+            """)
+        .map(
+            query ->
+                entities
+                    .createQuery(query, LocalDate.class)
+                    .setParameter("m", moneyIn.number())
+                    .getSingleResult())
+        .filter(Objects::nonNull)
+        .max(LocalDate::compareTo);
   }
 }

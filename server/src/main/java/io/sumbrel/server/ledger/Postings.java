@@ -19,6 +19,7 @@ import io.sumbrel.server.persistence.Pieces;
 import jakarta.persistence.EntityManager;
 import java.time.Instant;
 import java.time.LocalDate;
+import java.util.Collections;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -82,7 +83,7 @@ public class Postings {
                   .createQuery(
                       """
                       from PostingRow where booksId = :b and recordNumber > :last
-                      order by recordNumber
+                      order by booksId, recordNumber
                       """,
                       PostingRow.class)
                   .setParameter("b", booksId)
@@ -102,7 +103,8 @@ public class Postings {
         : reading
             .createQuery("from PostingRow where id in :ids", PostingRow.class)
             .setParameter("ids", turnedBack)
-            .getResultStream()
+            .getResultList()
+            .stream()
             .collect(Collectors.toMap(r -> r.id, PostingRow::number));
   }
 
@@ -114,17 +116,20 @@ public class Postings {
         linesOf(reading, ItemMovementRow.class, postings, r -> r.postingId));
   }
 
+  /** Ids follow the order of making, so that those of a piece lie together. */
   private static <T> Map<Long, List<T>> linesOf(
       StatelessSession reading, Class<T> type, List<Long> postings, Function<T, Long> posting) {
     return postings.isEmpty()
         ? Map.of()
         : reading
             .createQuery(
-                "from %s where postingId in :ids order by postingId, lineNumber"
+                "from %s where postingId between :first and :last order by postingId, lineNumber"
                     .formatted(type.getSimpleName()),
                 type)
-            .setParameter("ids", postings)
-            .getResultStream()
+            .setParameter("first", Collections.min(postings))
+            .setParameter("last", Collections.max(postings))
+            .getResultList()
+            .stream()
             .collect(Collectors.groupingBy(posting));
   }
 

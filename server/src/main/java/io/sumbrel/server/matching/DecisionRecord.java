@@ -2,8 +2,8 @@ package io.sumbrel.server.matching;
 
 import io.sumbrel.core.learning.Decision;
 import io.sumbrel.core.learning.TrackRecord;
-import io.sumbrel.core.matching.HouseFit;
-import io.sumbrel.core.matching.Lesson;
+import io.sumbrel.core.matching.weights.HouseFit;
+import io.sumbrel.core.matching.weights.Lesson;
 import jakarta.persistence.EntityManager;
 import java.util.ArrayList;
 import java.util.Collections;

@@ -20,7 +20,7 @@ class Decisions {
   private static final String BETWEEN = "\n";
 
   /** Postings read by one query. */
-  private static final int AT_ONCE = 500;
+  private static final int AT_ONCE = 100;
 
   private final EntityManager entities;
 

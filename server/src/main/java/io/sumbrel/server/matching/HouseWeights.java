@@ -1,8 +1,8 @@
 package io.sumbrel.server.matching;
 
-import io.sumbrel.core.matching.HouseFit;
-import io.sumbrel.core.matching.Lesson;
-import io.sumbrel.core.matching.Weights;
+import io.sumbrel.core.matching.weights.HouseFit;
+import io.sumbrel.core.matching.weights.Lesson;
+import io.sumbrel.core.matching.weights.Weights;
 import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.server.audit.AuditRecord;
 import io.sumbrel.server.people.Actor;

@@ -1,7 +1,7 @@
 package io.sumbrel.server.matching;
 
 import io.sumbrel.core.learning.TrackRecord;
-import io.sumbrel.core.matching.HouseFit;
+import io.sumbrel.core.matching.weights.HouseFit;
 import io.sumbrel.server.people.Actor;
 import java.util.List;
 import java.util.Optional;

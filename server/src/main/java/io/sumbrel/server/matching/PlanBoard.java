@@ -2,11 +2,11 @@ package io.sumbrel.server.matching;
 
 import io.sumbrel.core.deposit.Recorded;
 import io.sumbrel.core.matching.Budgets;
-import io.sumbrel.core.matching.MatchingProblem;
 import io.sumbrel.core.matching.Plan;
 import io.sumbrel.core.matching.Planner;
-import io.sumbrel.core.matching.RememberedPayers;
-import io.sumbrel.core.matching.Weights;
+import io.sumbrel.core.matching.problem.MatchingProblem;
+import io.sumbrel.core.matching.problem.RememberedPayers;
+import io.sumbrel.core.matching.weights.Weights;
 import io.sumbrel.core.openitem.OpenItem;
 import io.sumbrel.core.party.Customer;
 import io.sumbrel.core.posting.PostingNumber;
@@ -124,13 +124,13 @@ public class PlanBoard {
    * @param feedNumber the newest line of the record that it knows
    * @param pile money not yet explained, in the order of booking
    * @param basis what the problem was built from, besides items and pile
-   * @param decided what was placed by then and stands, by its posting
+   * @param decided what was placed by then and stands
    */
   public record Board(
       long feedNumber,
       List<MoneyLine> pile,
       Basis basis,
-      Map<Long, List<PastPayment>> decided,
+      Decided decided,
       MatchingProblem problem,
       Plan plan,
       Map<MoneyInId, Plan.Row> rows) {}
@@ -211,6 +211,7 @@ public class PlanBoard {
   /**
    * What a plan is made from, as of one moment.
    *
+   * @param decided what it changes of what was decided
    * @param moved the items that may have changed since a board was made; empty where everything is
    *     read
    * @param candidates every item that may be meant, where everything is read
@@ -219,7 +220,7 @@ public class PlanBoard {
       long feedNumber,
       List<MoneyLine> pile,
       Basis basis,
-      Map<Long, List<PastPayment>> decided,
+      Decided.Change decided,
       Optional<Collection<OpenItem>> moved,
       List<OpenItem> candidates,
       List<PastPayment> past) {
@@ -230,24 +231,22 @@ public class PlanBoard {
 
   private Board made(long booksId, Optional<Board> before) {
     Reading reading = oneMoment.read(() -> read(booksId, before));
+    Decided decided = before.map(Board::decided).orElseGet(Decided::nothing);
     Optional<MatchingProblem> changed =
         reading.moved.flatMap(
             items ->
                 before
                     .get()
                     .problem
-                    .with(
-                        reading.money(),
-                        items,
-                        only(reading.decided, before.get().decided),
-                        only(before.get().decided, reading.decided)));
+                    .with(reading.money(), items, reading.decided.come(), reading.decided.gone()));
     MatchingProblem problem =
         changed.orElseGet(
             () ->
                 problem(
                     reading.moved.isEmpty()
                         ? reading
-                        : oneMoment.read(() -> withEverything(booksId, reading))));
+                        : oneMoment.read(() -> withEverything(booksId, reading)),
+                    decided));
     Plan plan =
         changed.isPresent()
             ? Planner.replan(before.get().plan, problem)
@@ -258,8 +257,8 @@ public class PlanBoard {
                 Runtime.getRuntime().availableProcessors());
     Map<MoneyInId, Plan.Row> rows = new HashMap<>();
     plan.rows().forEach(r -> rows.put(r.moneyIn(), r));
-    return new Board(
-        reading.feedNumber, reading.pile, reading.basis, reading.decided, problem, plan, rows);
+    decided.apply(reading.decided);
+    return new Board(reading.feedNumber, reading.pile, reading.basis, decided, problem, plan, rows);
   }
 
   private Reading read(long booksId, Optional<Board> before) {
@@ -286,9 +285,6 @@ public class PlanBoard {
       pile.addAll(moneyLines.some(booksId, again));
       pile.sort(IN_ORDER);
     }
-    Map<Long, List<PastPayment>> decided = new HashMap<>(before.decided);
-    touched.tapes().forEach(decided::remove);
-    decided.putAll(decisions.among(booksId, touched.tapes()));
     Basis basis =
         new Basis(
             before.basis.customers,
@@ -301,7 +297,7 @@ public class PlanBoard {
         audit.lastNumber(booksId),
         pile,
         basis,
-        decided,
+        before.decided.to(touched.tapes(), decisions.among(booksId, touched.tapes())),
         goesOn ? Optional.of(items.find(booksId, touched.items()).values()) : Optional.empty(),
         goesOn ? List.of() : candidates(booksId, basis),
         goesOn ? List.of() : pastPayments.all(booksId));
@@ -322,7 +318,7 @@ public class PlanBoard {
         feedNumber,
         moneyLines.pile(booksId),
         basis,
-        decisions.all(booksId),
+        before.map(Board::decided).orElseGet(Decided::nothing).toAll(decisions.all(booksId)),
         goesOn ? Optional.of(items.all(booksId)) : Optional.empty(),
         goesOn ? List.of() : candidates(booksId, basis),
         goesOn ? List.of() : pastPayments.all(booksId));
@@ -359,18 +355,9 @@ public class PlanBoard {
         : Optional.empty();
   }
 
-  /** What was decided in the one and not in the other. */
-  private static List<PastPayment> only(
-      Map<Long, List<PastPayment>> one, Map<Long, List<PastPayment>> other) {
-    return one.entrySet().stream()
-        .filter(e -> !other.containsKey(e.getKey()))
-        .flatMap(e -> e.getValue().stream())
-        .toList();
-  }
-
-  private static MatchingProblem problem(Reading reading) {
+  private static MatchingProblem problem(Reading reading, Decided decided) {
     List<PastPayment> past = new ArrayList<>(reading.past);
-    reading.decided.values().forEach(past::addAll);
+    past.addAll(decided.with(reading.decided));
     Basis basis = reading.basis;
     RememberedPayers remembered = RememberedPayers.of(past, basis.customers, reading.candidates);
     return MatchingProblem.of(

@@ -43,7 +43,13 @@ public class Items {
         order_number = ?, terms = ?, extra = ?, version = version + 1
       where id = ?
       """;
-  private static final int AT_ONCE = 1_000;
+
+  /** The embedded database holds every row that it found against the whole list once more. */
+  private static final int AT_ONCE = 100;
+
+  /** For more numbers, one pass over all items is quicker than so many looks. */
+  private static final int MANY = 1_000;
+
   private static final String DESCRIBED = "items";
 
   /** Columns, not rows: the session would keep each row, and look through all at every query. */
@@ -131,8 +137,7 @@ public class Items {
   public Map<String, OpenItem> numbered(long booksId, Collection<String> numbers, boolean allOpen) {
     Map<String, OpenItem> numbered = new HashMap<>();
     Set<String> wanted = Set.copyOf(numbers);
-    if (wanted.size() > AT_ONCE) {
-      // one pass over all is quicker than so many looks
+    if (wanted.size() > MANY) {
       facts("where i.booksId = :b and i.numberedBy = 'SELLER'", Map.of("b", booksId))
           .filter(i -> wanted.contains(i.number()))
           .forEach(i -> numbered.put(i.number(), i));

@@ -11,7 +11,8 @@ import org.springframework.stereotype.Component;
 
 /**
  * Reads very many rows piece by piece, past the persistence context, in the transaction at hand: no
- * more than a piece is held at a time.
+ * more than a piece is held at a time. A piece is asked for as a list: of a stream the session
+ * would clear its books after each row.
  */
 @Component
 public class Pieces {

@@ -1,6 +1,8 @@
 package io.sumbrel.server.persistence;
 
 import jakarta.persistence.EntityManager;
+import java.sql.PreparedStatement;
+import java.sql.ResultSet;
 import org.hibernate.Session;
 import org.hibernate.engine.spi.SessionFactoryImplementor;
 import org.springframework.stereotype.Component;
@@ -23,15 +25,27 @@ public class RowIds {
 
   public synchronized long next() {
     if (next == end) {
-      next = ((Number) entities.createNativeQuery(nextValueSql()).getSingleResult()).longValue();
+      next = nextBlock();
       end = next + BLOCK;
     }
     return next++;
   }
 
-  private String nextValueSql() {
-    return entities
-        .unwrap(Session.class)
+  /** Past the persistence context, which would look first for what it has to write. */
+  private long nextBlock() {
+    Session session = entities.unwrap(Session.class);
+    return session.doReturningWork(
+        connection -> {
+          try (PreparedStatement query = connection.prepareStatement(nextValueSql(session));
+              ResultSet value = query.executeQuery()) {
+            value.next();
+            return value.getLong(1);
+          }
+        });
+  }
+
+  private static String nextValueSql(Session session) {
+    return session
         .getSessionFactory()
         .unwrap(SessionFactoryImplementor.class)
         .getJdbcServices()

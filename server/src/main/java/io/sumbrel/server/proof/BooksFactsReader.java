@@ -108,7 +108,7 @@ public class BooksFactsReader {
     List<MoneyLine> gone = moneyLines.gone(booksId);
     Stream.concat(lines.stream(), gone.stream())
         .forEach(l -> money.put(l.moneyIn().id(), l.moneyIn()));
-    Map<MoneyInId, Claims.Claim> claimed = claims.all(booksId);
+    Map<MoneyInId, PostingNumber> claimed = claims.all(booksId);
     List<Statements.Stored> statements = bankStatements.all(booksId);
     List<OpenItem> all = items.all(booksId);
     Map<ItemId, OpenItem> byId =
@@ -144,8 +144,7 @@ public class BooksFactsReader {
                     new BooksFacts.Entry(
                         l.moneyAccount(accounts.get(l.bankAccountId()).code()),
                         l.moneyIn(),
-                        Optional.ofNullable(claimed.get(l.moneyIn().id()))
-                            .map(Claims.Claim::number)))
+                        Optional.ofNullable(claimed.get(l.moneyIn().id()))))
             .toList(),
         gone.stream()
             .map(

@@ -5,6 +5,8 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import org.apache.commons.text.similarity.JaroWinklerSimilarity;
 
 /**
@@ -21,6 +23,10 @@ public final class NameLikeness {
       Set.of(
           "LTD", "LIMITED", "INC", "LLC", "CO", "CORP", "GMBH", "AG", "SA", "BV", "PLC", "THE",
           "AND");
+
+  /** In words. */
+  private static final int LONGEST_NAME = 6;
+
   private static final JaroWinklerSimilarity SIMILARITY = new JaroWinklerSimilarity();
 
   private NameLikeness() {}
@@ -49,5 +55,12 @@ public final class NameLikeness {
     int shorter = Math.min(one.length(), other.length());
     boolean cut = shorter >= 8 && (one.startsWith(other) || other.startsWith(one));
     return cut ? ALIKE : (int) Math.round(SIMILARITY.apply(one, other) * 1000);
+  }
+
+  /** What a text begins with that might be a name, the longest first. */
+  public static Stream<String> starts(String text) {
+    List<String> words = List.of(text.strip().split("\\s+", LONGEST_NAME + 1));
+    int most = Math.min(words.size(), LONGEST_NAME);
+    return IntStream.range(0, most).mapToObj(k -> String.join(" ", words.subList(0, most - k)));
   }
 }

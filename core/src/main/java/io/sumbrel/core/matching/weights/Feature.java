@@ -1,4 +1,4 @@
-package io.sumbrel.core.matching;
+package io.sumbrel.core.matching.weights;
 
 import java.util.Arrays;
 import java.util.List;
@@ -10,7 +10,7 @@ import java.util.stream.Collectors;
  * weights are fitted together, with "none of these" as one of the choices, by {@link WeightFit} on
  * invented companies; facts that say the same twice share the weight. Paste a new fit here.
  */
-enum Feature {
+public enum Feature {
   BASE(4_462, Topic.AMOUNT),
   CENTS(-10_370, Topic.DIFFERENCE),
   CHARGE(-10_225, Topic.DIFFERENCE),
@@ -107,12 +107,12 @@ enum Feature {
   AGREED(2_200, Topic.SHAPE);
 
   /** Those of this release, as they are written. */
-  static Map<String, Feature> byName() {
+  public static Map<String, Feature> byName() {
     return Arrays.stream(values()).collect(Collectors.toMap(Feature::name, f -> f));
   }
 
   /** Which reason of a proposal a feature belongs to. */
-  enum Topic {
+  public enum Topic {
     AMOUNT,
     NUMBERS,
     PAYER,
@@ -121,10 +121,11 @@ enum Feature {
     AMBIGUITY
   }
 
-  static final int COUNT = values().length;
+  /** How many there are. */
+  public static final int COUNT = values().length;
 
   /** Those that are asked for when reasons are told, besides their points. */
-  static final List<Feature> TOLD =
+  public static final List<Feature> TOLD =
       List.of(
           NAME_OF_ANOTHER,
           ACCOUNT_OF_ANOTHER,
@@ -137,11 +138,16 @@ enum Feature {
           CHARGE_SPOKEN_OF,
           RECORDED);
 
-  final int weight;
+  private final int weight;
   final Topic topic;
 
   Feature(int weight, Topic topic) {
     this.weight = weight;
     this.topic = topic;
+  }
+
+  /** What one unit weighs as shipped, in thousandths of a logit. */
+  public int weight() {
+    return weight;
   }
 }

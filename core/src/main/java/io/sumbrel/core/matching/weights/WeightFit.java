@@ -1,4 +1,4 @@
-package io.sumbrel.core.matching;
+package io.sumbrel.core.matching.weights;
 
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -19,6 +19,7 @@ public final class WeightFit {
   private final double ridge;
   private final List<Lesson> lessons = new ArrayList<>();
 
+  /** Without a lesson yet. */
   public WeightFit() {
     this(RIDGE);
   }
@@ -30,6 +31,7 @@ public final class WeightFit {
     this.ridge = ridge;
   }
 
+  /** Takes lessons in, besides those that it has. */
   public void add(Collection<Lesson> more) {
     lessons.addAll(more);
   }

@@ -1,4 +1,4 @@
-package io.sumbrel.core.matching;
+package io.sumbrel.core.matching.problem;
 
 import io.sumbrel.core.matching.candidate.LongIndex;
 import io.sumbrel.core.matching.candidate.NameIndex;
@@ -13,14 +13,10 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.stream.IntStream;
-import java.util.stream.Stream;
 
 /** Customers by index, with their names, numbers, head offices and remembered payers. */
 final class Parties {
   /** Names of more words are not looked for in a text. */
-  private static final int LONGEST_NAME = 6;
-
   private static final int MIN_ACCOUNT_DIGITS = 4;
 
   final List<Customer> customers;
@@ -86,19 +82,12 @@ final class Parties {
 
   /** The name with which a text begins, of a customer or of who paid before; the longest. */
   Optional<String> nameAtTheStartOf(String text) {
-    return starts(text)
+    return NameLikeness.starts(text)
         .filter(
             start -> {
               String normal = NameLikeness.normal(start);
               return remembered.knows(normal) || ownNames.contains(normal);
             })
         .findFirst();
-  }
-
-  /** What a text begins with that might be a name, the longest first. */
-  static Stream<String> starts(String text) {
-    List<String> words = List.of(text.strip().split("\\s+", LONGEST_NAME + 1));
-    int most = Math.min(words.size(), LONGEST_NAME);
-    return IntStream.range(0, most).mapToObj(k -> String.join(" ", words.subList(0, most - k)));
   }
 }

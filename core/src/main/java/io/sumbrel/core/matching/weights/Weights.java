@@ -1,4 +1,4 @@
-package io.sumbrel.core.matching;
+package io.sumbrel.core.matching.weights;
 
 import java.util.Arrays;
 import java.util.Map;
@@ -7,7 +7,7 @@ import java.util.Map;
 public final class Weights {
   /** Those that were fitted on invented companies. */
   public static final Weights SHIPPED =
-      new Weights(Arrays.stream(Feature.values()).mapToInt(f -> f.weight).toArray());
+      new Weights(Arrays.stream(Feature.values()).mapToInt(Feature::weight).toArray());
 
   private static final int[] TOPICS =
       Arrays.stream(Feature.values()).mapToInt(f -> f.topic.ordinal()).toArray();
@@ -19,12 +19,12 @@ public final class Weights {
   }
 
   /** What one unit of each feature weighs, in logits. */
-  double[] inLogits() {
+  public double[] inLogits() {
     return Arrays.stream(weights).mapToDouble(w -> w / 1000.0).toArray();
   }
 
   /** Points of a way by topic, in thousandths of a logit; no way at all has 0 together. */
-  int[] byTopic(int[] features) {
+  public int[] byTopic(int[] features) {
     int[] points = new int[Feature.Topic.values().length];
     for (int f = 0; f < weights.length; f++) {
       points[TOPICS[f]] += features[f] == 0 ? 0 : (int) ((long) weights[f] * features[f] / 1000);

@@ -1,4 +1,4 @@
-package io.sumbrel.core.matching;
+package io.sumbrel.core.matching.problem;
 
 import io.sumbrel.core.matching.text.NameLikeness;
 import io.sumbrel.core.openitem.OpenItem;
@@ -30,8 +30,8 @@ public final class RememberedPayers {
   private final Layered<String, Map<CustomerId, Times>> byAccount;
   private final Layered<CustomerId, Habit> habits;
 
-  /** Items of the customers of whom anything is remembered, by which their habits are read. */
-  private final Map<CustomerId, List<OpenItem>> itemsOf;
+  /** What customers were billed, by which their habits are read. */
+  private final Map<CustomerId, Billed> billed;
 
   /**
    * A large map of which a few entries stand otherwise.
@@ -61,8 +61,8 @@ public final class RememberedPayers {
   }
 
   /** What is no longer remembered as before: names in plain words, accounts, customers. */
-  record Learned(Set<String> names, Set<String> accounts, Set<CustomerId> customers) {
-    static final Learned NOTHING = new Learned(Set.of(), Set.of(), Set.of());
+  public record Learned(Set<String> names, Set<String> accounts, Set<CustomerId> customers) {
+    public static final Learned NOTHING = new Learned(Set.of(), Set.of(), Set.of());
   }
 
   /** The days on which somebody paid, rising, as days since 1970. */
@@ -102,7 +102,7 @@ public final class RememberedPayers {
    * @param others how often the same payer paid for somebody else
    * @param byAccount whether it is the account that is remembered
    */
-  record Remembered(
+  public record Remembered(
       CustomerId customer, int times, int others, LocalDate last, boolean byAccount) {}
 
   private RememberedPayers(
@@ -110,12 +110,12 @@ public final class RememberedPayers {
       Layered<String, Map<CustomerId, Times>> byName,
       Layered<String, Map<CustomerId, Times>> byAccount,
       Layered<CustomerId, Habit> habits,
-      Map<CustomerId, List<OpenItem>> itemsOf) {
+      Map<CustomerId, Billed> billed) {
     this.byNumber = byNumber;
     this.byName = byName;
     this.byAccount = byAccount;
     this.habits = habits;
-    this.itemsOf = itemsOf;
+    this.billed = billed;
   }
 
   /**
@@ -130,15 +130,17 @@ public final class RememberedPayers {
     for (OpenItem item : items) {
       item.customer().ifPresent(c -> itemsOf.computeIfAbsent(c, k -> new ArrayList<>()).add(item));
     }
+    Map<CustomerId, Billed> billed = new HashMap<>();
+    itemsOf.forEach((customer, all) -> billed.put(customer, new Billed(all)));
     RememberedPayers payers =
-        new RememberedPayers(byNumber, Layered.empty(), Layered.empty(), Layered.empty(), itemsOf);
+        new RememberedPayers(byNumber, Layered.empty(), Layered.empty(), Layered.empty(), billed);
     past.forEach(payment -> payers.learn(payment, true));
     return new RememberedPayers(
         byNumber,
         payers.byName.settled(),
         payers.byAccount.settled(),
         payers.habits.settled(),
-        itemsOf);
+        billed);
   }
 
   /**
@@ -147,14 +149,14 @@ public final class RememberedPayers {
    */
   public RememberedPayers after(List<PastPayment> come, List<PastPayment> gone) {
     RememberedPayers after =
-        new RememberedPayers(byNumber, byName.copy(), byAccount.copy(), habits.copy(), itemsOf);
+        new RememberedPayers(byNumber, byName.copy(), byAccount.copy(), habits.copy(), billed);
     come.forEach(payment -> after.learn(payment, true));
     gone.forEach(payment -> after.learn(payment, false));
     return after;
   }
 
   /** Whom and what some payments teach something about. */
-  Learned taughtBy(List<PastPayment> payments) {
+  public Learned taughtBy(List<PastPayment> payments) {
     Set<String> names = new HashSet<>();
     Set<String> accounts = new HashSet<>();
     Set<CustomerId> customers = new HashSet<>();
@@ -169,7 +171,7 @@ public final class RememberedPayers {
   private void learn(PastPayment payment, boolean more) {
     CustomerId customer = byNumber.get(payment.customerNumber());
     if (customer != null) {
-      List<OpenItem> of = itemsOf.getOrDefault(customer, List.of());
+      Billed of = billed.getOrDefault(customer, Billed.NOTHING);
       habits.few.put(customer, habitOf(customer).and(payment, of, more ? 1 : -1));
       payment
           .payerName()
@@ -195,12 +197,13 @@ public final class RememberedPayers {
     }
   }
 
-  static String bare(String account) {
+  /** The number of an account as it is compared: letters and digits alone. */
+  public static String bare(String account) {
     return account.replaceAll("[^A-Za-z0-9]", "");
   }
 
   /** For whom a payer paid before, the steadiest first; an account says more than a name. */
-  List<Remembered> of(Optional<String> name, Optional<String> account) {
+  public List<Remembered> of(Optional<String> name, Optional<String> account) {
     List<Remembered> found = new ArrayList<>();
     account.ifPresent(a -> gather(byAccount.get(bare(a), Map.of()), true, found));
     name.ifPresent(n -> gather(byName.get(NameLikeness.normal(n), Map.of()), false, found));
@@ -221,12 +224,12 @@ public final class RememberedPayers {
   }
 
   /** How a customer was used to pay; of no payments when nothing is known. */
-  Habit habitOf(CustomerId customer) {
+  public Habit habitOf(CustomerId customer) {
     return habits.get(customer, Habit.NONE);
   }
 
   /** Whether somebody paid under a name before. */
-  boolean knows(String normalName) {
+  public boolean knows(String normalName) {
     return !byName.get(normalName, Map.of()).isEmpty();
   }
 }

@@ -1,15 +1,10 @@
-package io.sumbrel.core.matching;
+package io.sumbrel.core.matching.weights;
 
-import io.sumbrel.core.receipt.MoneyInId;
-import io.sumbrel.core.tape.Tape;
-import io.sumbrel.core.tape.TapeLine;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
-import java.util.function.Predicate;
 import java.util.stream.IntStream;
 
 /**
@@ -29,8 +24,11 @@ public final class Lesson {
    *
    * @param features rising
    */
-  record Choice(int[] features, int[] counts, boolean right) {
-    static Choice of(int[] all, boolean right) {
+  public record Choice(int[] features, int[] counts, boolean right) {
+    /**
+     * @param all the count of every feature, in thousandths, by its place
+     */
+    public static Choice of(int[] all, boolean right) {
       int[] features = IntStream.range(0, all.length).filter(f -> all[f] != 0).toArray();
       int[] counts = Arrays.stream(features).map(f -> all[f]).toArray();
       return new Choice(features, counts, right);
@@ -50,52 +48,13 @@ public final class Lesson {
     this.choices = List.copyOf(choices);
   }
 
-  /**
-   * @param problem in whose pile the sum still is
-   * @param posted what it was
-   * @return empty where nothing was found that could have been right, and for money that went out,
-   *     which no plan reads
-   */
-  public static Optional<Lesson> of(MatchingProblem problem, MoneyInId sum, List<TapeLine> posted) {
-    for (int m = 0; m < problem.pile().size(); m++) {
-      if (problem.pile().get(m).id().equals(sum) && problem.pile().get(m).isIn()) {
-        Pools pools = new Pools(problem, problem.openMinors(), Budgets.DEFAULTS);
-        Lesson all = of(problem, m, pools, lines -> Tape.isSame(lines, posted));
-        return Optional.of(all.strongest()).filter(l -> !l.choices.isEmpty());
-      }
-    }
-    return Optional.empty();
-  }
-
-  /**
-   * What all sums of a pile teach.
-   *
-   * @param isRight for each sum of the pile, which tapes are right; none when no way is
-   */
-  public static List<Lesson> ofAll(
-      MatchingProblem problem, List<Predicate<List<TapeLine>>> isRight) {
-    Pools pools = new Pools(problem, problem.openMinors(), Budgets.DEFAULTS);
-    return IntStream.range(0, isRight.size())
-        .mapToObj(m -> of(problem, m, pools, isRight.get(m)))
-        .toList();
-  }
-
-  private static Lesson of(
-      MatchingProblem problem, int m, Pools pools, Predicate<List<TapeLine>> isRight) {
-    var moneyIn = problem.pile().get(m);
-    WaySearch search = WaySearch.of(problem, moneyIn, Reading.of(problem, moneyIn), pools);
-    WayFeatures count = new WayFeatures(search);
-    return new Lesson(
-        search.found().stream()
-            .map(
-                way ->
-                    Choice.of(
-                        count.of(way), isRight.test(way.lines(problem, moneyIn.amountMinor()))))
-            .toList());
+  /** Of the ways that were found. */
+  public static Lesson of(List<Choice> choices) {
+    return new Lesson(choices);
   }
 
   /** What was right, and the ways that weigh most as shipped. */
-  private Lesson strongest() {
+  public Lesson strongest() {
     double[] shipped = Weights.SHIPPED.inLogits();
     return new Lesson(
         choices.stream()
@@ -107,7 +66,8 @@ public final class Lesson {
             .toList());
   }
 
-  List<Choice> choices() {
+  /** The ways, in the order in which they were found. */
+  public List<Choice> choices() {
     return choices;
   }
 
@@ -133,13 +93,13 @@ public final class Lesson {
   }
 
   /** The logarithm of how likely what was right is under the weights. */
-  double likelihood(double[] weights) {
+  public double likelihood(double[] weights) {
     Odds odds = odds(weights);
     return StrictMath.log(odds.right / odds.all);
   }
 
   /** Whether the way that weighs most, or none where all weigh less than nothing, was right. */
-  boolean isRightFirst(double[] weights) {
+  public boolean isRightFirst(double[] weights) {
     double most = 0;
     boolean right = choices.stream().noneMatch(Choice::right);
     for (Choice choice : choices) {

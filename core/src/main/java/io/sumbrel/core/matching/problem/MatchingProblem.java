@@ -1,11 +1,11 @@
-package io.sumbrel.core.matching;
+package io.sumbrel.core.matching.problem;
 
 import io.sumbrel.core.deposit.Recorded;
-import io.sumbrel.core.matching.RememberedPayers.Learned;
 import io.sumbrel.core.matching.assignment.Amounts;
 import io.sumbrel.core.matching.candidate.LongIndex;
 import io.sumbrel.core.matching.candidate.NameIndex;
 import io.sumbrel.core.matching.candidate.NumberKeys;
+import io.sumbrel.core.matching.problem.RememberedPayers.Learned;
 import io.sumbrel.core.openitem.ItemId;
 import io.sumbrel.core.openitem.ItemKind;
 import io.sumbrel.core.openitem.OpenItem;
@@ -36,6 +36,9 @@ import java.util.stream.Stream;
  * What a posting changes makes a new problem that shares the indexes of the old one.
  */
 public final class MatchingProblem {
+  /** Stands for the last day of a discount where there is none. */
+  public static final int NO_DISCOUNT = ItemIndexes.NO_DISCOUNT;
+
   /** So many items may come before the indexes are built anew. */
   private static final int MOST_NEWER = 256;
 
@@ -219,21 +222,23 @@ public final class MatchingProblem {
     return changed.size();
   }
 
-  List<MoneyIn> pile() {
+  /** The sums that are to be explained. */
+  public List<MoneyIn> pile() {
     return pile;
   }
 
-  OpenItem item(int index) {
+  /** An item as it stands now. */
+  public OpenItem item(int index) {
     return isChanged.get(index) ? changed.get(index) : items.get(index);
   }
 
   /** What is open on each item, signed, and on each record. */
-  Amounts openMinors() {
+  public Amounts openMinors() {
     return open;
   }
 
   /** Whose item it is; −1 when it is nobody's or a record. */
-  int customerOf(int item) {
+  public int customerOf(int item) {
     return isRecord(item) ? -1 : columns(item).customerOf[row(item)];
   }
 
@@ -249,7 +254,8 @@ public final class MatchingProblem {
     return isNewer(item) ? item - items.size() : item;
   }
 
-  boolean isRecord(int item) {
+  /** Whether an index stands for what is recorded and waits for the bank, not for an item. */
+  public boolean isRecord(int item) {
     return item >= firstRecord();
   }
 
@@ -257,130 +263,143 @@ public final class MatchingProblem {
     return items.size() + MOST_NEWER;
   }
 
-  Recorded recorded(int index) {
+  /** What is recorded, by an index of {@link #isRecord}. */
+  public Recorded recorded(int index) {
     return recorded.get(index - firstRecord());
   }
 
   /** What the bank's entry may be or hold, of all that is recorded. */
-  int[] recordedFor(MoneyIn entry) {
+  public int[] recordedFor(MoneyIn entry) {
     return IntStream.range(firstRecord(), firstRecord() + recorded.size())
         .filter(r -> recorded(r).mayBeIn(entry, limits()))
         .toArray();
   }
 
-  /** The last day of its discount, as days since 1970; {@link ItemIndexes#NO_DISCOUNT} without. */
-  int lastDiscountDay(int item) {
+  /** The last day of its discount, as days since 1970; {@link #NO_DISCOUNT} without. */
+  public int lastDiscountDay(int item) {
     return columns(item).lastDiscountDays[row(item)];
   }
 
   /** The place of an item's number among all numbers, shorter ones first. */
-  int numberRank(int item) {
+  public int numberRank(int item) {
     return columns(item).numberRanks[row(item)];
   }
 
-  Currency currencyOf(int item) {
+  /** The currency of an item. */
+  public Currency currencyOf(int item) {
     return columns(item).currencyOf[row(item)];
   }
 
   /** The month of an item's date, counted from some year. */
-  int month(int item) {
+  public int month(int item) {
     return columns(item).months[row(item)];
   }
 
   /** The day from which an item is late, as days since 1970. */
-  int dueDay(int item) {
+  public int dueDay(int item) {
     return columns(item).dueDays[row(item)];
   }
 
-  Learned learned() {
+  /** What is remembered otherwise than in the problem that this one came from. */
+  public Learned learned() {
     return learned;
   }
 
-  RememberedPayers remembered() {
+  /** Who paid for whom before. */
+  public RememberedPayers remembered() {
     return parties.remembered;
   }
 
   /** How a customer was used to pay. */
-  Habit habitOf(int customer) {
+  public Habit habitOf(int customer) {
     return remembered().habitOf(customer(customer).id());
   }
 
-  HouseRules rules() {
+  /** The rules of the house as they are now. */
+  public HouseRules rules() {
     return rules;
   }
 
-  HouseLimits limits() {
+  /** The limits of the house as they are now. */
+  public HouseLimits limits() {
     return rules.limits();
   }
 
-  boolean hasSilentLists() {
+  /** Whether any list says how money that names nothing is placed. */
+  public boolean hasSilentLists() {
     return rules.silent().isSet();
   }
 
-  boolean hasOwnSilentList(int customer) {
+  /** Whether a customer has a list of its own. */
+  public boolean hasOwnSilentList(int customer) {
     return rules.silent().isOwn(customer(customer).id());
   }
 
   /** How money of a customer is placed that names nothing; empty where no list is set. */
-  Optional<SilentList> silentListOf(int customer) {
+  public Optional<SilentList> silentListOf(int customer) {
     return rules.silent().of(customer(customer).id());
   }
 
-  Customer customer(int index) {
+  /** A customer by its index. */
+  public Customer customer(int index) {
     return parties.customers.get(index);
   }
 
-  int customerIndex(CustomerId id) {
+  /** The index of a customer; −1 when it is none of these. */
+  public int customerIndex(CustomerId id) {
     return parties.indexOf(id);
   }
 
-  String normalName(int customer) {
+  /** The name of a customer as it is compared. */
+  public String normalName(int customer) {
     return parties.normalNames[customer];
   }
 
-  NameIndex names() {
+  /** Customers by their names. */
+  public NameIndex names() {
     return parties.names;
   }
 
   /** The name with which a text begins, of a customer or of who paid before; the longest. */
-  Optional<String> nameAtTheStartOf(String text) {
+  public Optional<String> nameAtTheStartOf(String text) {
     return parties.nameAtTheStartOf(text);
   }
 
   /** Items whose number is written so: as a whole, or its last run of digits. */
-  int[] byNumber(String written, String digits) {
+  public int[] byNumber(String written, String digits) {
     int[] whole = indexes.numbers.find(NumberKeys.of(written));
     return whole.length > 0 ? whole : indexes.numbers.find(NumberKeys.of(digits));
   }
 
-  boolean hasNumber(String digits) {
+  /** Whether the number of an item ends with these digits. */
+  public boolean hasNumber(String digits) {
     return indexes.numbers.first(NumberKeys.of(digits)) >= 0;
   }
 
   /** Whether any number of ours has so many digits. */
-  boolean hasNumbersOfLength(int digits) {
+  public boolean hasNumbersOfLength(int digits) {
     return indexes.hasNumbersOfLength(digits);
   }
 
   /** Items that were ordered under a number written so. */
-  int[] byOrder(String written) {
+  public int[] byOrder(String written) {
     return indexes.orders.find(NumberKeys.of(written));
   }
 
   /** Customers whose own number is written so. */
-  int[] byCustomerNumber(String written) {
+  public int[] byCustomerNumber(String written) {
     return parties.numbers.find(NumberKeys.of(written));
   }
 
   /** Open items of exactly this amount, of whatever customer, in their order. */
-  int[] byAmount(MoneyIn moneyIn) {
+  public int[] byAmount(MoneyIn moneyIn) {
     long key = indexes.amountKey(moneyIn.currency(), moneyIn.amountMinor());
     int[] then = indexes.amounts.find(key);
     return changed.isEmpty() ? then : merged(then, changedByAmount.find(key));
   }
 
   /** Open items of one customer, in their order. */
-  int[] openOf(int customer) {
+  public int[] openOf(int customer) {
     int[] then = indexes.openOf.find(customer);
     return changed.isEmpty() ? then : merged(then, changedOf.find(customer));
   }
@@ -399,7 +418,7 @@ public final class MatchingProblem {
   }
 
   /** Every open invoice in a currency. */
-  List<Integer> openInvoices(Currency currency) {
+  public List<Integer> openInvoices(Currency currency) {
     List<Integer> open = new ArrayList<>();
     for (int i = 0; i < items.size(); i++) {
       boolean invoice = item(i).openMinor() > 0 && customerOf(i) >= 0;
@@ -410,21 +429,23 @@ public final class MatchingProblem {
     return open;
   }
 
-  int[] branchesOf(int customer) {
+  /** The branches of a head office. */
+  public int[] branchesOf(int customer) {
     return parties.branchesOf.find(customer);
   }
 
-  boolean hasBranches(int customer) {
+  /** Whether a customer is a head office. */
+  public boolean hasBranches(int customer) {
     return parties.branchesOf.first(customer) >= 0;
   }
 
   /** The head office of a customer, or the customer itself. */
-  int headOf(int customer) {
+  public int headOf(int customer) {
     return parties.parentOf[customer] < 0 ? customer : parties.parentOf[customer];
   }
 
   /** Whether one customer is the other, its head office, or its branch. */
-  boolean isFamily(int one, int other) {
+  public boolean isFamily(int one, int other) {
     return one == other
         || one >= 0
             && other >= 0

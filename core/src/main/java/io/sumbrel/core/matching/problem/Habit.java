@@ -1,12 +1,11 @@
-package io.sumbrel.core.matching;
+package io.sumbrel.core.matching.problem;
 
 import io.sumbrel.core.openitem.OpenItem;
 import io.sumbrel.core.receipt.PastPayment;
 import java.time.YearMonth;
-import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
+import java.util.IntSummaryStatistics;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -24,7 +23,7 @@ import java.util.function.IntPredicate;
  * @param kept how often how much was kept on the way, in minor units
  * @param days how often on which day of the month
  */
-record Habit(
+public record Habit(
     int payments,
     int discounted,
     int known,
@@ -32,7 +31,8 @@ record Habit(
     int inPart,
     Map<Long, Integer> kept,
     Map<Integer, Integer> days) {
-  static final Habit NONE = new Habit(0, 0, 0, 0, 0, Map.of(), Map.of());
+  /** Of a customer who never paid. */
+  public static final Habit NONE = new Habit(0, 0, 0, 0, 0, Map.of(), Map.of());
 
   private static final int FEWEST = 3;
 
@@ -45,10 +45,10 @@ record Habit(
   /**
    * The same with a payment more or less.
    *
-   * @param of invoices of the customer
+   * @param of what the customer was billed
    * @param sign 1 for one more, −1 for one less
    */
-  Habit and(PastPayment payment, List<OpenItem> of, int sign) {
+  Habit and(PastPayment payment, Billed of, int sign) {
     Paid paid = Paid.of(payment, of);
     return new Habit(
         payments + sign,
@@ -67,15 +67,17 @@ record Habit(
   }
 
   /** On two of three payments or more. */
-  boolean takesDiscounts() {
+  public boolean takesDiscounts() {
     return usual(discounted, payments);
   }
 
-  boolean paysMonths() {
+  /** On two of three payments that are known whole months were paid. */
+  public boolean paysMonths() {
     return usual(months, known);
   }
 
-  boolean paysEarliestFirst() {
+  /** On two of three payments that are known the last item was paid in part. */
+  public boolean paysEarliestFirst() {
     return usual(inPart, known);
   }
 
@@ -84,17 +86,17 @@ record Habit(
   }
 
   /** How often exactly so much was kept on the way. */
-  int timesKept(long minor) {
+  public int timesKept(long minor) {
     return kept.getOrDefault(minor, 0);
   }
 
   /** Whether two of three payments came on about this day of the month. */
-  boolean paysAbout(int day) {
+  public boolean paysAbout(int day) {
     return usual(timesAbout(day), payments);
   }
 
   /** How many payments came on about this day of the month; after the 31st comes the 1st. */
-  int timesAbout(int day) {
+  public int timesAbout(int day) {
     IntPredicate near = d -> Math.abs(d - day) <= ABOUT || 31 - Math.abs(d - day) <= ABOUT;
     return days.entrySet().stream()
         .filter(e -> near.test(e.getKey()))
@@ -106,14 +108,9 @@ record Habit(
   private record Paid(boolean known, boolean month, boolean inPart, long kept) {
     private static final Paid UNKNOWN = new Paid(false, false, false, 0);
 
-    static Paid of(PastPayment payment, List<OpenItem> of) {
+    static Paid of(PastPayment payment, Billed of) {
       Set<String> numbers = new HashSet<>(payment.items());
-      List<OpenItem> items = new ArrayList<>();
-      for (OpenItem item : of) {
-        if (item.currency().equals(payment.currency()) && numbers.contains(item.number())) {
-          items.add(item);
-        }
-      }
+      List<OpenItem> items = of.numbered(numbers, payment.currency());
       if (items.isEmpty() || items.size() != numbers.size()) {
         return UNKNOWN;
       }
@@ -127,27 +124,16 @@ record Habit(
           little ? under : 0);
     }
 
-    private static boolean isMonth(List<OpenItem> items, List<OpenItem> of) {
+    private static boolean isMonth(List<OpenItem> items, Billed of) {
       YearMonth month = YearMonth.from(items.get(0).date());
-      long all =
-          of.stream()
-              .filter(i -> i.totalMinor() > 0 && YearMonth.from(i.date()).equals(month))
-              .count();
       boolean same = items.stream().allMatch(i -> YearMonth.from(i.date()).equals(month));
-      return same && items.size() > 1 && items.size() == all;
+      return same && items.size() > 1 && items.size() == of.invoicesOf(month);
     }
 
     /** Whether they follow each other by due date among all the invoices of the customer. */
-    private static boolean isInRow(List<OpenItem> items, List<OpenItem> of) {
-      List<OpenItem> byDue =
-          of.stream()
-              .filter(i -> i.totalMinor() > 0)
-              .sorted(
-                  Comparator.comparing((OpenItem i) -> i.due().orElse(i.date()))
-                      .thenComparing(i -> i.id().number()))
-              .toList();
-      List<Integer> places = items.stream().map(byDue::indexOf).sorted().toList();
-      return places.get(places.size() - 1) - places.get(0) == places.size() - 1;
+    private static boolean isInRow(List<OpenItem> items, Billed of) {
+      IntSummaryStatistics places = items.stream().mapToInt(of::place).summaryStatistics();
+      return places.getMax() - places.getMin() == items.size() - 1;
     }
   }
 }

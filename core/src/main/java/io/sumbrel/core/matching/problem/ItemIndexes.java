@@ -1,4 +1,4 @@
-package io.sumbrel.core.matching;
+package io.sumbrel.core.matching.problem;
 
 import io.sumbrel.core.matching.candidate.LongIndex;
 import io.sumbrel.core.matching.candidate.NumberKeys;
