@@ -1,5 +1,8 @@
 package io.sumbrel.core.evidence;
 
+import io.sumbrel.core.money.Money;
+import io.sumbrel.core.rules.HouseRules;
+import io.sumbrel.core.rules.SilentStep;
 import java.time.LocalDate;
 import java.util.Optional;
 
@@ -25,6 +28,14 @@ public sealed interface Evidence {
   /** The part of the bank's text it rests on. */
   default Optional<TextSpan> source() {
     return Optional.empty();
+  }
+
+  /** A reason that points against the proposal. */
+  sealed interface Against extends Evidence {
+    @Override
+    default Side side() {
+      return Side.AGAINST;
+    }
   }
 
   /** How a number in the text means an item. */
@@ -68,41 +79,26 @@ public sealed interface Evidence {
   }
 
   /** The text names items that the proposal leaves out. */
-  record LeavesOut(int count) implements Evidence {
+  record LeavesOut(int count) implements Against {
     @Override
     public String words() {
       return "leaves out " + count + " that the text names";
     }
-
-    @Override
-    public Side side() {
-      return Side.AGAINST;
-    }
   }
 
   /** No number of an item stands in the text. */
-  record NoNumber() implements Evidence {
+  record NoNumber() implements Against {
     @Override
     public String words() {
       return "no number in the text";
     }
-
-    @Override
-    public Side side() {
-      return Side.AGAINST;
-    }
   }
 
   /** What the text names is settled already. */
-  record SettledAlready(String number, Optional<TextSpan> source) implements Evidence {
+  record SettledAlready(String number, Optional<TextSpan> source) implements Against {
     @Override
     public String words() {
       return number + " is settled already";
-    }
-
-    @Override
-    public Side side() {
-      return Side.AGAINST;
     }
   }
 
@@ -153,15 +149,10 @@ public sealed interface Evidence {
   }
 
   /** Name, account or number speak for another customer. */
-  record AnotherPayer(String customer) implements Evidence {
+  record AnotherPayer(String customer) implements Against {
     @Override
     public String words() {
       return "the payer reads like " + customer;
-    }
-
-    @Override
-    public Side side() {
-      return Side.AGAINST;
     }
   }
 
@@ -170,15 +161,10 @@ public sealed interface Evidence {
    *
    * @param named whether the bank gives a name
    */
-  record UnknownPayer(boolean named) implements Evidence {
+  record UnknownPayer(boolean named) implements Against {
     @Override
     public String words() {
       return named ? "no customer is known by the payer's name" : "nothing says who pays";
-    }
-
-    @Override
-    public Side side() {
-      return Side.AGAINST;
     }
   }
 
@@ -190,72 +176,189 @@ public sealed interface Evidence {
     }
   }
 
-  /** What is settled is not what was received, and why that may be. */
-  record Differs(String words, Side side) implements Evidence {}
+  /** Cents are missing, and let off. */
+  record LetOff(Money missing) implements Against {
+    @Override
+    public String words() {
+      return missing.words() + " under: so little is let off";
+    }
+  }
+
+  /**
+   * A bank on the way kept something.
+   *
+   * @param cap how much that may be
+   */
+  record ChargeKept(Money missing, Money cap) implements Against {
+    @Override
+    public String words() {
+      return missing.words() + " under: within the " + cap.words() + " charge limit";
+    }
+  }
+
+  /** The text of the bank speaks of charges. */
+  record ChargesSpokenOf() implements Evidence {
+    @Override
+    public String words() {
+      return "the bank speaks of charges";
+    }
+  }
+
+  /** A discount was taken in the time that the terms grant. */
+  record DiscountInTime(Money discount) implements Evidence {
+    @Override
+    public String words() {
+      return "discount of " + discount.words() + " as the terms allow, in time";
+    }
+  }
+
+  /** A discount was taken after its time, within the grace of the house. */
+  record DiscountLate(Money discount) implements Against {
+    @Override
+    public String words() {
+      return "discount of " + discount.words() + " taken late, within the grace";
+    }
+  }
+
+  /**
+   * Tax was withheld at a rate that the house knows.
+   *
+   * @param ofNet whether it is reckoned on a price without tax that the items state
+   */
+  record TaxWithheld(Money tax, int basisPoints, boolean ofNet) implements Evidence {
+    @Override
+    public String words() {
+      return "tax of %s withheld, %s %% of the price%s"
+          .formatted(tax.words(), HouseRules.rateWords(basisPoints), ofNet ? " without tax" : "");
+    }
+  }
+
+  /** A part stays open on the last item. */
+  record StaysOpen(Money missing, String number) implements Against {
+    @Override
+    public String words() {
+      return "short by " + missing.words() + ", stays open on " + number;
+    }
+  }
+
+  /** More came than is open. */
+  record MoreThanOpen(Money more) implements Against {
+    @Override
+    public String words() {
+      return more.words() + " more than is open on what is named";
+    }
+  }
 
   /**
    * The payer states how much is for what.
    *
-   * @param unsaid what the details leave unsaid of the sum, in words; empty when they add up
+   * @param unsaid what the details leave unsaid of the sum; empty when they add up
    */
-  record SplitStated(int details, Optional<String> unsaid) implements Evidence {
+  record SplitStated(int details, Optional<Money> unsaid) implements Evidence {
     @Override
     public String words() {
       String split = details == 1 ? "the detail" : "the " + details + " details";
       return unsaid
           .map(
-              u -> split + " of the payer " + (details == 1 ? "leaves " : "leave ") + u + " unsaid")
+              u ->
+                  "%s of the payer %s %s unsaid"
+                      .formatted(split, details == 1 ? "leaves" : "leave", u.words()))
           .orElse(split + " of the payer " + (details == 1 ? "is" : "add up to") + " the sum");
     }
   }
 
-  /** The payer states another split than this, or one that cannot be. */
-  record SplitDiffers(String words) implements Evidence {
+  /**
+   * The payer states another split than this, or one that cannot be.
+   *
+   * @param over what the details come to beyond the sum; empty where they do not
+   */
+  record SplitDiffers(Optional<Money> over) implements Against {
     @Override
-    public Side side() {
-      return Side.AGAINST;
+    public String words() {
+      return over.map(o -> "the details of the payer come to " + o.words() + " more than the sum")
+          .orElse("the payer states another split");
+    }
+  }
+
+  /** What customers do by habit. */
+  enum Custom {
+    DISCOUNT("took the discount"),
+    MONTH("paid a whole month"),
+    EARLIEST("ran down from the earliest due"),
+    DAY("paid at this time of the month"),
+    CHARGE("lost just as much on the way");
+
+    private final String words;
+
+    Custom(String words) {
+      this.words = words;
     }
   }
 
   /**
    * The customer is used to pay so.
    *
-   * @param did what it did, such as took the discount
+   * @param of how many earlier payments are known
    */
-  record AsEver(String did, int times, int of) implements Evidence {
+  record AsEver(Custom did, int times, int of) implements Evidence {
     @Override
     public String words() {
-      return "%s on %d of %d earlier payments".formatted(did, times, of);
+      return "%s on %d of %d earlier payments".formatted(did.words, times, of);
     }
   }
 
   /**
    * A list says how to place what names nothing.
    *
-   * @param step which step of it
+   * @param step which step of it; empty where it is none
    * @param own whether it is a list of the customer's own
    */
-  record ByList(String step, boolean own) implements Evidence {
+  record ByList(Optional<SilentStep> step, boolean own) implements Evidence {
     @Override
     public String words() {
       String whose = own ? "agreed with the customer" : "the list of the house";
-      return whose + ": " + step + ", where nothing is named";
+      return whose + ": " + step.map(SilentStep::words).orElse("") + ", where nothing is named";
     }
   }
 
-  /** The set is one that payers choose: all that is due, a month, a run of numbers. */
-  record SetShape(String words, Side side) implements Evidence {}
-
-  /** Other sets reach the sum as well. */
-  record OtherWays(long count, String what) implements Evidence {
+  /** The set is one that payers choose, or one that nothing speaks for. */
+  record SetShape(SetKind kind) implements Evidence {
     @Override
     public String words() {
-      return count + " " + what + " reach the sum";
+      return kind.words();
     }
 
     @Override
     public Side side() {
-      return Side.AGAINST;
+      return kind.side();
+    }
+  }
+
+  /** Among what other ways were found. */
+  enum Among {
+    RECORDED("recorded sums"),
+    RECORDED_SETS("sets of recorded sums"),
+    PAIRS("pairs of invoices"),
+    SETS("sets of invoices"),
+    SETS_OF_CUSTOMER("sets of this customer"),
+    ITEMS("open items of all customers");
+
+    private final String words;
+
+    Among(String words) {
+      this.words = words;
+    }
+  }
+
+  /**
+   * Other sets reach the sum as well.
+   *
+   * @param count this one among them
+   */
+  record OtherWays(long count, Among what) implements Against {
+    @Override
+    public String words() {
+      return count + " " + what.words + " reach the sum";
     }
   }
 
@@ -276,15 +379,10 @@ public sealed interface Evidence {
   }
 
   /** The sum is recorded already: placed so, it would count twice. */
-  record CountsTwice() implements Evidence {
+  record CountsTwice() implements Against {
     @Override
     public String words() {
       return "this very sum is recorded and waits for the bank: placed here it may count twice";
-    }
-
-    @Override
-    public Side side() {
-      return Side.AGAINST;
     }
   }
 }

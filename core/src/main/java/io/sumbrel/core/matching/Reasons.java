@@ -2,8 +2,11 @@ package io.sumbrel.core.matching;
 
 import io.sumbrel.core.deposit.Recorded;
 import io.sumbrel.core.evidence.Evidence;
+import io.sumbrel.core.evidence.Evidence.Among;
+import io.sumbrel.core.evidence.Evidence.Custom;
 import io.sumbrel.core.evidence.Evidence.NumberReading;
 import io.sumbrel.core.evidence.Evidence.Side;
+import io.sumbrel.core.evidence.SetKind;
 import io.sumbrel.core.matching.Reading.Hit;
 import io.sumbrel.core.matching.Reading.How;
 import io.sumbrel.core.matching.Way.Gap;
@@ -12,10 +15,9 @@ import io.sumbrel.core.matching.problem.Habit;
 import io.sumbrel.core.matching.problem.MatchingProblem;
 import io.sumbrel.core.matching.weights.Feature;
 import io.sumbrel.core.matching.weights.Feature.Topic;
-import io.sumbrel.core.money.AmountText;
+import io.sumbrel.core.money.Money;
 import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.remittance.RemittanceDetail;
-import io.sumbrel.core.rules.SilentStep;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
@@ -29,6 +31,15 @@ import java.util.TreeMap;
  * topic brought, strongest first.
  */
 final class Reasons {
+  /** What a set is said to be: the first of these that it is. */
+  private static final List<Map.Entry<Shape, SetKind>> SET_KINDS =
+      List.of(
+          Map.entry(Shape.WHOLE, SetKind.ALL_OWED),
+          Map.entry(Shape.OVERDUE, SetKind.ALL_DUE),
+          Map.entry(Shape.DUE_BY, SetKind.EARLIEST_DUE),
+          Map.entry(Shape.MONTH, SetKind.MONTH),
+          Map.entry(Shape.RUN, SetKind.NEIGHBOURS));
+
   private final MatchingProblem problem;
   private final Reading reading;
   private final Way way;
@@ -86,7 +97,7 @@ final class Reasons {
       charge();
     }
     if (way.alternatives > 1) {
-      String what = records.size() == 1 ? "recorded sums" : "sets of recorded sums";
+      Among what = records.size() == 1 ? Among.RECORDED : Among.RECORDED_SETS;
       add(points(Topic.AMBIGUITY), new Evidence.OtherWays(way.alternatives, what));
     }
   }
@@ -196,6 +207,10 @@ final class Reasons {
     }
   }
 
+  private Money money(long minor) {
+    return Money.ofMinor(moneyIn.currency(), minor);
+  }
+
   /** How the details of the payer stand to the sum and to this way. */
   private void split() {
     List<RemittanceDetail> details = moneyIn.details();
@@ -205,76 +220,57 @@ final class Reasons {
     int points = points(Topic.NUMBERS);
     long said = details.stream().mapToLong(RemittanceDetail::paidMinor).sum();
     long unsaid = moneyIn.amountMinor() - said;
-    String gap = AmountText.words(Math.abs(unsaid), moneyIn.currency());
     if (way.has(Shape.STATED)) {
-      Optional<String> left = unsaid == 0 ? Optional.empty() : Optional.of(gap);
+      Optional<Money> left = unsaid == 0 ? Optional.empty() : Optional.of(money(Math.abs(unsaid)));
       add(points, new Evidence.SplitStated(details.size(), left));
-    } else if (unsaid < 0) {
-      add(
-          -Math.abs(points),
-          new Evidence.SplitDiffers(
-              "the details of the payer come to " + gap + " more than the sum"));
     } else {
-      add(-Math.abs(points), new Evidence.SplitDiffers("the payer states another split"));
+      Optional<Money> over = unsaid < 0 ? Optional.of(money(-unsaid)) : Optional.empty();
+      add(-Math.abs(points), new Evidence.SplitDiffers(over));
     }
   }
 
   private void habit() {
     Habit habit = problem.habitOf(way.customer);
-    usual(Feature.DISCOUNT_AS_EVER, "took the discount", habit.discounted(), habit.payments());
-    usual(Feature.MONTH_AS_EVER, "paid a whole month", habit.months(), habit.known());
-    usual(
-        Feature.EARLIEST_AS_EVER, "ran down from the earliest due", habit.inPart(), habit.known());
+    usual(Feature.DISCOUNT_AS_EVER, Custom.DISCOUNT, habit.discounted(), habit.payments());
+    usual(Feature.MONTH_AS_EVER, Custom.MONTH, habit.months(), habit.known());
+    usual(Feature.EARLIEST_AS_EVER, Custom.EARLIEST, habit.inPart(), habit.known());
     int day = moneyIn.bookingDate().getDayOfMonth();
-    usual(
-        Feature.DAY_AS_EVER,
-        "paid at this time of the month",
-        habit.timesAbout(day),
-        habit.payments());
-    usual(
-        Feature.CHARGE_AS_EVER,
-        "lost just as much on the way",
-        habit.timesKept(way.gapMinor),
-        habit.known());
+    usual(Feature.DAY_AS_EVER, Custom.DAY, habit.timesAbout(day), habit.payments());
+    usual(Feature.CHARGE_AS_EVER, Custom.CHARGE, habit.timesKept(way.gapMinor), habit.known());
   }
 
-  private void usual(Feature feature, String words, int times, int of) {
+  private void usual(Feature feature, Custom did, int times, int of) {
     if (has(feature)) {
-      add(feature.weight(), new Evidence.AsEver(words, times, of));
+      add(feature.weight(), new Evidence.AsEver(did, times, of));
     }
   }
 
   private void difference() {
     int points = points(Topic.DIFFERENCE);
-    String gap = AmountText.words(way.gapMinor, moneyIn.currency());
-    String last =
-        way.items.length == 0 ? "" : problem.item(way.items[way.items.length - 1]).number();
+    Money gap = money(way.gapMinor);
     switch (way.gap) {
       case NONE -> {
         if (!way.isKept() && !way.has(Shape.EARLIEST)) {
           add(Math.max(1, -points(Topic.AMOUNT)), new Evidence.AmountMeets());
         }
       }
-      case CENTS -> against(gap + " under: so little is let off", points);
+      case CENTS -> add(points, new Evidence.LetOff(gap));
       case CHARGE -> charge();
-      case DISCOUNT ->
-          add(
-              points,
-              new Evidence.Differs(
-                  "discount of " + gap + " as the terms allow, in time", Side.FOR));
-      case LATE_DISCOUNT -> against("discount of " + gap + " taken late, within the grace", points);
-      case WITHHELD ->
-          add(
-              Math.max(1, points),
-              new Evidence.Differs(
-                  "tax of %s withheld, %s"
-                      .formatted(
-                          gap, Withheld.of(problem, way.items, way.gapMinor).orElseThrow().words()),
-                  Side.FOR));
-      case SHORT -> against("short by " + gap + ", stays open on " + last, points);
+      case DISCOUNT -> add(points, new Evidence.DiscountInTime(gap));
+      case LATE_DISCOUNT -> add(points, new Evidence.DiscountLate(gap));
+      case WITHHELD -> {
+        Withheld tax = Withheld.of(problem, way.items, way.gapMinor).orElseThrow();
+        add(
+            Math.max(1, points),
+            new Evidence.TaxWithheld(gap, tax.basisPoints(), tax.isOfStatedNet()));
+      }
+      case SHORT -> {
+        int last = way.items[way.items.length - 1];
+        add(points, new Evidence.StaysOpen(gap, problem.item(last).number()));
+      }
       case OVER -> {
         if (!way.has(Shape.STATED)) {
-          against(gap + " more than is open on what is named", points);
+          add(points, new Evidence.MoreThanOpen(gap));
         }
       }
     }
@@ -282,44 +278,37 @@ final class Reasons {
 
   private void charge() {
     if (has(Feature.CHARGE_SPOKEN_OF)) {
-      add(1, new Evidence.Differs("the bank speaks of charges", Side.FOR));
+      add(1, new Evidence.ChargesSpokenOf());
     }
-    String gap = AmountText.words(way.gapMinor, moneyIn.currency());
-    String cap = AmountText.words(problem.limits().chargeCapMinor(), moneyIn.currency());
-    against("%s under: within the %s charge limit".formatted(gap, cap), points(Topic.DIFFERENCE));
-  }
-
-  private void against(String words, int points) {
-    add(points, new Evidence.Differs(words, Side.AGAINST));
+    Money cap = money(problem.limits().chargeCapMinor());
+    add(points(Topic.DIFFERENCE), new Evidence.ChargeKept(money(way.gapMinor), cap));
   }
 
   private void shape() {
     int points = points(Topic.SHAPE);
     if (way.has(Shape.LISTED)) {
       boolean own = problem.hasOwnSilentList(way.customer);
-      String step = SilentWays.stepOf(way).map(SilentStep::words).orElse("");
-      add(Math.max(1, points), new Evidence.ByList(step, own));
+      add(Math.max(1, points), new Evidence.ByList(SilentWays.stepOf(way), own));
     } else if (way.has(Shape.EARLIEST)) {
-      String sum = Reading.isRound(moneyIn.amountMinor()) ? "a round sum" : "a sum";
-      add(points, new Evidence.SetShape(sum + " without a number", Side.AGAINST));
+      boolean round = Reading.isRound(moneyIn.amountMinor());
+      add(
+          points,
+          new Evidence.SetShape(round ? SetKind.ROUND_WITHOUT_NUMBER : SetKind.WITHOUT_NUMBER));
     } else if (way.items.length > 1 && points != 0) {
-      String words =
-          way.has(Shape.WHOLE)
-              ? "all that the customer owes"
-              : way.has(Shape.OVERDUE)
-                  ? "all that is due"
-                  : way.has(Shape.DUE_BY)
-                      ? "the earliest due"
-                      : way.has(Shape.MONTH)
-                          ? "all of one month"
-                          : way.has(Shape.RUN) ? "neighbours in a row" : "";
-      if (!words.isEmpty()) {
-        add(Math.max(1, points), new Evidence.SetShape(words, Side.FOR));
-      }
+      setKind().ifPresent(kind -> add(Math.max(1, points), new Evidence.SetShape(kind)));
     }
     if (way.has(Shape.ACROSS)) {
-      add(points, new Evidence.SetShape("the bank names no payer of this deposit", Side.AGAINST));
+      add(points, new Evidence.SetShape(SetKind.WITHOUT_PAYER));
     }
+  }
+
+  private Optional<SetKind> setKind() {
+    for (Map.Entry<Shape, SetKind> kind : SET_KINDS) {
+      if (way.has(kind.getKey())) {
+        return Optional.of(kind.getValue());
+      }
+    }
+    return Optional.empty();
   }
 
   private void ambiguity() {
@@ -328,12 +317,12 @@ final class Reasons {
       add(points, new Evidence.CountsTwice());
     }
     if (way.alternatives > 1 && way.gap == Gap.NONE) {
-      String across = way.items.length == 2 ? "pairs of invoices" : "sets of invoices";
-      String what = way.has(Shape.ACROSS) ? across : "sets of this customer";
+      Among across = way.items.length == 2 ? Among.PAIRS : Among.SETS;
+      Among what = way.has(Shape.ACROSS) ? across : Among.SETS_OF_CUSTOMER;
       add(points, new Evidence.OtherWays(way.alternatives, what));
     } else if (way.weighed.equalAmounts() > 0) {
       long equal = way.weighed.equalAmounts();
-      add(points, new Evidence.OtherWays(equal, "open items of all customers"));
+      add(points, new Evidence.OtherWays(equal, Among.ITEMS));
     }
   }
 }

@@ -3,7 +3,6 @@ package io.sumbrel.core.matching;
 import io.sumbrel.core.matching.problem.MatchingProblem;
 import io.sumbrel.core.money.Proportion;
 import io.sumbrel.core.openitem.OpenItem;
-import io.sumbrel.core.rules.HouseRules;
 import java.util.Arrays;
 import java.util.Optional;
 
@@ -66,10 +65,8 @@ record Withheld(MatchingProblem problem, int[] items, int basisPoints, boolean o
     return Arrays.stream(items).allMatch(i -> pools.left(i) == problem.item(i).totalMinor());
   }
 
-  String words() {
-    boolean stated = Arrays.stream(items).anyMatch(i -> problem.item(i).taxMinor().isPresent());
-    return HouseRules.rateWords(basisPoints)
-        + " % of the price"
-        + (ofNet && stated ? " without tax" : "");
+  /** Whether it is reckoned on a price without tax, and any of the items states its tax. */
+  boolean isOfStatedNet() {
+    return ofNet && Arrays.stream(items).anyMatch(i -> problem.item(i).taxMinor().isPresent());
   }
 }
