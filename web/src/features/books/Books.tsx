@@ -3,7 +3,7 @@ import type { ReactNode } from 'react';
 import { NavLink, useParams } from 'react-router';
 import { Loading, Sentence } from '../../components/States';
 import page from '../../components/Page.module.css';
-import { Amount } from '../../components/Amount';
+import { DebitCredit, DebitCreditHeads } from '../../components/DebitCredit';
 import { Rules } from '../rules';
 import { balancesQuery, proofQuery } from './booksApi';
 import { Done } from './Done';
@@ -69,8 +69,7 @@ function Balances() {
               <th>account</th>
               <th>name</th>
               <th>currency</th>
-              <th className="figures">debit</th>
-              <th className="figures">credit</th>
+              <DebitCreditHeads />
             </tr>
           </thead>
           <tbody>
@@ -79,12 +78,7 @@ function Balances() {
                 <td>{b.account}</td>
                 <td>{b.accountName}</td>
                 <td>{b.currency}</td>
-                <td className="figures">
-                  {b.minor > 0 && <Amount minor={b.minor} currency={b.currency} />}
-                </td>
-                <td className="figures">
-                  {b.minor < 0 && <Amount minor={-b.minor} currency={b.currency} />}
-                </td>
+                <DebitCredit minor={b.minor} currency={b.currency} />
               </tr>
             ))}
           </tbody>

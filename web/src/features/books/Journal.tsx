@@ -1,6 +1,6 @@
 import { useInfiniteQuery } from '@tanstack/react-query';
 import { useSearchParams } from 'react-router';
-import { Amount } from '../../components/Amount';
+import { DebitCredit, DebitCreditHeads } from '../../components/DebitCredit';
 import { FindField } from '../../components/FindField';
 import { Empty, Loading, Sentence } from '../../components/States';
 import page from '../../components/Page.module.css';
@@ -42,8 +42,7 @@ export function Journal() {
               <th>date</th>
               <th>account</th>
               <th>customer</th>
-              <th className="figures">debit</th>
-              <th className="figures">credit</th>
+              <DebitCreditHeads />
             </tr>
           </thead>
           <tbody>
@@ -59,12 +58,7 @@ export function Journal() {
                     )}
                   </td>
                   <td>{l.customer}</td>
-                  <td className="figures">
-                    {l.minor > 0 && <Amount minor={l.minor} currency={l.currency} />}
-                  </td>
-                  <td className="figures">
-                    {l.minor < 0 && <Amount minor={-l.minor} currency={l.currency} />}
-                  </td>
+                  <DebitCredit minor={l.minor} currency={l.currency} />
                 </tr>
               )),
             )}

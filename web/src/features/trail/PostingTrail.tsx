@@ -1,6 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { Link, useParams } from 'react-router';
 import { Amount } from '../../components/Amount';
+import { DebitCredit, DebitCreditHeads } from '../../components/DebitCredit';
 import { Loading, Sentence } from '../../components/States';
 import { Tape } from '../../components/Tape';
 import { longDate, moment } from '../../money/money';
@@ -102,8 +103,7 @@ export function PostingTrail() {
             <tr>
               <th>account</th>
               <th>customer</th>
-              <th className="figures">debit</th>
-              <th className="figures">credit</th>
+              <DebitCreditHeads />
             </tr>
           </thead>
           <tbody>
@@ -113,12 +113,7 @@ export function PostingTrail() {
                   {l.account} {l.accountName}
                 </td>
                 <td>{l.customer}</td>
-                <td className="figures">
-                  {l.minor > 0 && <Amount minor={l.minor} currency={l.currency} />}
-                </td>
-                <td className="figures">
-                  {l.minor < 0 && <Amount minor={-l.minor} currency={l.currency} />}
-                </td>
+                <DebitCredit minor={l.minor} currency={l.currency} />
               </tr>
             ))}
           </tbody>

@@ -25,6 +25,9 @@ final class Product implements AutoCloseable {
 
   private static Path laidOut;
 
+  /** All that it leaves on the disk; gone with it. */
+  private final Path folder;
+
   private final Path data;
 
   /** Beside the data: the folder may be taken away. */
@@ -34,9 +37,10 @@ final class Product implements AutoCloseable {
   private final String[] settings;
   private Process process;
 
-  private Product(Path data, int port, String... settings) {
-    this.data = data;
-    this.log = data.resolveSibling(data.getFileName() + ".log");
+  private Product(Path folder, int port, String... settings) throws IOException {
+    this.folder = folder;
+    this.data = Files.createDirectory(folder.resolve("data"));
+    this.log = folder.resolve("log");
     this.port = port;
     this.settings = settings;
   }
@@ -106,6 +110,7 @@ final class Product implements AutoCloseable {
                 "-Xmn56m",
                 "-XX:MinHeapFreeRatio=15",
                 "-XX:MaxHeapFreeRatio=30",
+                "-Djava.io.tmpdir=" + folder,
                 "-jar",
                 laidOut().toString(),
                 "--sumbrel.data=" + data,
@@ -121,9 +126,9 @@ final class Product implements AutoCloseable {
   record Second(int exit, String said) {}
 
   Second startSecond() throws IOException, InterruptedException {
-    Path log = Files.createTempFile("sumbrel-second", ".log");
-    int exit = process(freePort(), log).waitFor();
-    return new Second(exit, Files.readString(log));
+    Path said = Files.createTempFile(folder, "second", ".log");
+    int exit = process(freePort(), said).waitFor();
+    return new Second(exit, Files.readString(said));
   }
 
   /** Starts the process, and waits until somebody could sign in. */
@@ -194,7 +199,7 @@ final class Product implements AutoCloseable {
   @Override
   public void close() throws IOException {
     kill();
-    try (var files = Files.walk(data)) {
+    try (var files = Files.walk(folder)) {
       files.sorted((a, b) -> b.compareTo(a)).forEach(f -> f.toFile().delete());
     }
   }

@@ -6,11 +6,13 @@ import java.nio.file.Path;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.boot.SpringApplication;
 import org.springframework.boot.test.context.SpringBootTest;
 import org.springframework.boot.webmvc.test.autoconfigure.AutoConfigureMockMvc;
 import org.springframework.context.annotation.Import;
 import org.springframework.test.context.DynamicPropertyRegistry;
 import org.springframework.test.context.DynamicPropertySource;
+import org.springframework.util.FileSystemUtils;
 
 /**
  * A running server with the demonstration house in it; every test gets a house of its own beside.
@@ -31,7 +33,11 @@ public abstract class ServerTest {
 
   private static Path scratch() {
     try {
-      return Files.createTempDirectory("sumbrel-test");
+      Path scratch = Files.createTempDirectory("sumbrel-test");
+      // after the applications, which write to it until they end
+      SpringApplication.getShutdownHandlers()
+          .add(() -> FileSystemUtils.deleteRecursively(scratch.toFile()));
+      return scratch;
     } catch (IOException e) {
       throw new IllegalStateException(e);
     }

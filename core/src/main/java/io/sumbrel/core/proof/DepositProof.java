@@ -20,7 +20,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.TreeMap;
 
 /** The invariants of what is recorded and of its ties to the bank. */
 final class DepositProof {
@@ -39,7 +38,7 @@ final class DepositProof {
   private final Map<RecordedId, PostingNumber> tied = new HashMap<>();
   private final List<Posting> ties = new ArrayList<>();
   private final Set<AccountCode> clearing = new HashSet<>();
-  private final Map<String, Long> ledger = new TreeMap<>();
+  private final Balances ledger = new Balances();
 
   /** What was recorded, with the account on which it stands until it is tied. */
   private record Record(
@@ -84,8 +83,7 @@ final class DepositProof {
     if (posting.kind() != PostingKind.BANK_BEGINS) {
       for (JournalLine line : posting.entry().lines()) {
         if (clearing.contains(line.account())) {
-          ledger.merge(
-              key(line.account(), line.amount().currency()), line.amount().minor(), Long::sum);
+          ledger.add(key(line.account(), line.amount().currency()), line.amount().minor());
         }
       }
     }
@@ -160,31 +158,28 @@ final class DepositProof {
 
   /** Invariants 5, 6 and 13: what was recorded and is not tied stands on the clearing accounts. */
   ProofLine clearing() {
-    Map<String, Long> expected = new TreeMap<>();
+    Balances expected = new Balances();
     for (BooksFacts.Deposit deposit : facts.deposits()) {
       for (BooksFacts.Member member : deposit.members()) {
         if (isRecorded(deposit, member)) {
-          expected.merge(
-              key(deposit.clearing(), deposit.currency()), member.amountMinor(), Long::sum);
+          expected.add(key(deposit.clearing(), deposit.currency()), member.amountMinor());
         }
       }
     }
     for (BooksFacts.OnHand receipt : facts.onHand()) {
       if (receipt.moneyIn().map(this::isExplained).orElse(true)) {
-        expected.merge(
-            key(receipt.standsOn(), receipt.currency()), receipt.amountMinor(), Long::sum);
+        expected.add(key(receipt.standsOn(), receipt.currency()), receipt.amountMinor());
       }
     }
     for (Record record : records.values()) {
       if (record.tie().isPresent()) {
-        expected.merge(key(record.standsOn(), record.currency()), -record.amountMinor(), Long::sum);
+        expected.add(key(record.standsOn(), record.currency()), -record.amountMinor());
       }
     }
     List<String> failures = new ArrayList<>();
-    Set<String> keys = new HashSet<>(expected.keySet());
-    keys.addAll(ledger.keySet());
+    Set<String> keys = expected.keysWith(ledger);
     for (String key : keys) {
-      if (!expected.getOrDefault(key, 0L).equals(ledger.getOrDefault(key, 0L))) {
+      if (!expected.meets(ledger, key)) {
         failures.add(key + " does not stand at what was recorded and is not tied.");
       }
     }

@@ -12,18 +12,16 @@ import io.sumbrel.core.posting.PostingKind;
 import java.util.ArrayList;
 import java.util.Currency;
 import java.util.HashMap;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import java.util.TreeMap;
 
 /** The invariants of open items, and of the accounts on which they stand. */
 final class ItemProof {
   private final List<OpenItem> items;
   private final Map<ItemId, Moved> moved = new HashMap<>();
-  private final Map<String, Long> receivables = new TreeMap<>();
-  private final Map<String, Long> unidentified = new TreeMap<>();
+  private final Balances receivables = new Balances();
+  private final Balances unidentified = new Balances();
 
   /** What all movements of an item come to. */
   private static final class Moved {
@@ -51,10 +49,9 @@ final class ItemProof {
   private void add(JournalLine line) {
     if (line.account().equals(StandardAccount.RECEIVABLES.code())) {
       String customer = line.customer().map(c -> Long.toString(c.number())).orElse("none");
-      receivables.merge(
-          customer + " " + line.amount().currency(), line.amount().minor(), Long::sum);
+      receivables.add(customer + " " + line.amount().currency(), line.amount().minor());
     } else if (line.account().equals(StandardAccount.UNIDENTIFIED_RECEIPTS.code())) {
-      unidentified.merge(line.amount().currency().toString(), line.amount().minor(), Long::sum);
+      unidentified.add(line.amount().currency().toString(), line.amount().minor());
     }
   }
 
@@ -79,17 +76,15 @@ final class ItemProof {
 
   /** Invariant 4. */
   ProofLine receivables() {
-    Map<String, Long> owed = new TreeMap<>();
+    Balances owed = new Balances();
     for (OpenItem item : items) {
       item.customer()
-          .ifPresent(
-              c -> owed.merge(c.number() + " " + item.currency(), item.openMinor(), Long::sum));
+          .ifPresent(c -> owed.add(c.number() + " " + item.currency(), item.openMinor()));
     }
     List<String> failures = new ArrayList<>();
-    Set<String> keys = new HashSet<>(receivables.keySet());
-    keys.addAll(owed.keySet());
+    Set<String> keys = receivables.keysWith(owed);
     for (String key : keys) {
-      if (!receivables.getOrDefault(key, 0L).equals(owed.getOrDefault(key, 0L))) {
+      if (!receivables.meets(owed, key)) {
         failures.add("Receivables of customer " + key + " are not the sum of the open items.");
       }
     }
@@ -102,22 +97,20 @@ final class ItemProof {
 
   /** Invariant 12. */
   ProofLine unidentified() {
-    Map<String, Long> open = new TreeMap<>();
+    Balances open = new Balances();
     for (OpenItem item : items) {
       if (item.kind() == ItemKind.UNIDENTIFIED) {
-        open.merge(item.currency().toString(), item.openMinor(), Long::sum);
+        open.add(item.currency().toString(), item.openMinor());
       }
     }
     List<String> failures = new ArrayList<>();
-    Set<String> currencies = new HashSet<>(unidentified.keySet());
-    currencies.addAll(open.keySet());
-    for (String currency : currencies) {
-      if (!unidentified.getOrDefault(currency, 0L).equals(open.getOrDefault(currency, 0L))) {
+    for (String currency : unidentified.keysWith(open)) {
+      if (!unidentified.meets(open, currency)) {
         failures.add("Unidentified receipts in " + currency + " are not what is unidentified.");
       }
     }
     return new ProofLine(
-        12, "Unidentified receipts are the sums still unidentified", sums(open), failures);
+        12, "Unidentified receipts are the sums still unidentified", sums(open.byKey()), failures);
   }
 
   private static String sums(Map<String, Long> byCurrency) {

@@ -17,7 +17,6 @@ import io.sumbrel.core.tape.TapeMoney;
 import io.sumbrel.server.bank.BankAccount;
 import io.sumbrel.server.bank.BankAccounts;
 import io.sumbrel.server.books.Houses;
-import io.sumbrel.server.deposit.WaitingForTie;
 import io.sumbrel.server.desk.DeskViews.DeskView;
 import io.sumbrel.server.desk.DeskViews.EvidenceView;
 import io.sumbrel.server.desk.DeskViews.ItemsView;
@@ -69,7 +68,6 @@ class Desk {
   private final Items items;
   private final Drafts drafts;
   private final PostTape postTape;
-  private final WaitingForTie waiting;
   private final OpenItemsNow openItems;
   private final PileRows pileRows;
 
@@ -82,7 +80,6 @@ class Desk {
       Items items,
       Drafts drafts,
       PostTape postTape,
-      WaitingForTie waiting,
       OpenItemsNow openItems,
       PileRows pileRows) {
     this.moneyLines = moneyLines;
@@ -93,7 +90,6 @@ class Desk {
     this.items = items;
     this.drafts = drafts;
     this.postTape = postTape;
-    this.waiting = waiting;
     this.openItems = openItems;
     this.pileRows = pileRows;
   }
@@ -195,8 +191,7 @@ class Desk {
 
   @Transactional(readOnly = true)
   MoneyView money(Actor actor, PlanBoard.Board board, MoneyInId id) {
-    MoneyLine line = moneyLines.counting(actor.booksId(), id);
-    waiting.requireNotWaiting(id);
+    MoneyLine line = postTape.explainable(actor, id);
     Plan.Row row = board.rows().get(id);
     if (row == null) {
       String by = claims.of(id).map(c -> c.number().words() + " by " + c.actor()).orElse("");
@@ -357,8 +352,7 @@ class Desk {
   /** What the core says of a tape as it stands, without posting it. */
   @Transactional(readOnly = true)
   JudgedView judge(Actor actor, MoneyInId id, List<LineView> lines) {
-    MoneyLine line = moneyLines.counting(actor.booksId(), id);
-    waiting.requireNotWaiting(id);
+    MoneyLine line = postTape.explainable(actor, id);
     List<TapeLine> tape = postTape.lines(actor, lines, line.moneyIn().bookingDate());
     long left = Tape.leftToPlace(TapeMoney.of(line.moneyIn()), tape);
     try {

@@ -30,6 +30,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
@@ -39,6 +40,10 @@ import org.springframework.transaction.annotation.Transactional;
 @Component
 class DoneList {
   private static final int PAGE = 100;
+
+  /** Lines of these kinds are shown by the number of their item. */
+  private static final Set<LineKind> NAMES_ITS_ITEM =
+      Set.of(LineKind.SETTLES, LineKind.CREDIT_USED);
 
   private static final String FROM =
       """
@@ -61,7 +66,9 @@ class DoneList {
           left join open_item i on i.id = l.item_id
           left join customer u on u.id = l.customer_id
           where l.posting_id = p.id and (lower(i.number) like :t escape '!'
-            or lower(u.name) like :t escape '!' or l.reason in (:reasons))))
+            or lower(u.name) like :t escape '!'
+            or l.reason in (:reasons) or (l.reason is null
+              and (l.kind in (:kinds) or lower(l.account_code) like :t escape '!')))))
       """;
 
   private final EntityManager entities;
@@ -104,7 +111,13 @@ class DoneList {
    */
   @Transactional(readOnly = true)
   DoneListView page(Actor actor, Wanted wanted, Optional<Long> before) {
-    Query query = query("select p.id, p.record_number", actor, wanted, "p.record_number < :before");
+    Query query =
+        query(
+            actor,
+            wanted,
+            "select p.id, p.record_number",
+            "p.record_number < :before",
+            " order by p.books_id desc, p.record_number desc");
     query.setParameter("before", before.orElse(Long.MAX_VALUE)).setMaxResults(PAGE + 1);
     List<Long> ids = new ArrayList<>();
     Optional<Long> next = Optional.empty();
@@ -126,10 +139,11 @@ class DoneList {
   List<TotalView> totals(Actor actor, Wanted wanted) {
     Query query =
         query(
-            "select m.currency, count(*), sum(m.amount_minor)",
             actor,
             wanted,
-            "m.id is not null and not exists (select 1 from posting t where t.turns_back_id = p.id)");
+            "select m.currency, count(*), sum(m.amount_minor)",
+            "m.id is not null and not exists (select 1 from posting t where t.turns_back_id = p.id)",
+            " group by m.currency order by m.currency");
     List<TotalView> totals = new ArrayList<>();
     for (Object row : query.getResultList()) {
       Object[] cells = (Object[]) row;
@@ -140,7 +154,7 @@ class DoneList {
     return totals;
   }
 
-  private Query query(String select, Actor actor, Wanted wanted, String which) {
+  private Query query(Actor actor, Wanted wanted, String select, String which, String inOrder) {
     StringBuilder sql = new StringBuilder(select).append(FROM).append(" and ").append(which);
     Map<String, Object> parameters = new HashMap<>();
     wanted.account.ifPresent(
@@ -157,25 +171,34 @@ class DoneList {
       String digits = wanted.find.replaceAll("[^0-9]", "");
       parameters.put("t", Journal.like(wanted.find));
       parameters.put("digits", digits.isEmpty() ? "none" : "%" + digits + "%");
-      parameters.put("reasons", reasons(actor, wanted.find));
+      String text = wanted.find.strip().toLowerCase(Locale.ROOT);
+      parameters.put("reasons", reasons(actor, text));
+      parameters.put("kinds", kinds(text));
     }
-    sql.append(
-        select.contains("count(*)")
-            ? " group by m.currency order by m.currency"
-            : " order by p.books_id desc, p.record_number desc");
+    sql.append(inOrder);
     Query query = entities.createNativeQuery(sql.toString()).setParameter("b", actor.booksId());
     parameters.forEach(query::setParameter);
     return query;
   }
 
   /** Codes of the reasons whose words hold the text. */
-  private List<String> reasons(Actor actor, String find) {
-    String text = find.strip().toLowerCase(Locale.ROOT);
+  private List<String> reasons(Actor actor, String text) {
     List<String> codes = new ArrayList<>(List.of(""));
     charts.of(actor.booksId()).reasons().stream()
-        .filter(r -> r.words().contains(text))
+        .filter(r -> r.words().toLowerCase(Locale.ROOT).contains(text))
         .forEach(r -> codes.add(r.code()));
     return codes;
+  }
+
+  /** Kinds of lines that are shown by words which hold the text. */
+  private static List<String> kinds(String text) {
+    List<String> kinds = new ArrayList<>(List.of(""));
+    for (LineKind kind : LineKind.values()) {
+      if (!NAMES_ITS_ITEM.contains(kind) && kind.words().contains(text)) {
+        kinds.add(kind.name());
+      }
+    }
+    return kinds;
   }
 
   private List<DoneView> views(Actor actor, List<Long> ids) {
@@ -232,7 +255,7 @@ class DoneList {
   }
 
   private static String words(Tape tape, TapeLine line, Map<CustomerId, Customer> byId) {
-    if (line.kind() == LineKind.SETTLES || line.kind() == LineKind.CREDIT_USED) {
+    if (NAMES_ITS_ITEM.contains(line.kind())) {
       return tape.itemOf(line).number();
     }
     String place = line.account().map(a -> " " + a.code()).orElse("");

@@ -144,16 +144,16 @@ public class PostTape {
       requireStands(id, before.get());
       return before.get();
     }
-    MoneyLine line = moneyLines.counting(actor.booksId(), id);
-    waiting.requireNotWaiting(id);
+    MoneyLine line = explainable(actor, id);
     claims.requireUnclaimed(id, " Your tape is kept.");
-    List<TapeLine> lines = lines(actor, request.lines(), line.moneyIn().bookingDate());
+    Chart chart = charts.of(actor.booksId());
+    List<TapeLine> lines = lines(chart, request.lines(), line.moneyIn().bookingDate());
     LocalDate date = postingDate(actor, line.moneyIn(), request.date());
     // found before the record is locked: everybody who posts waits for that lock
     Optional<Decision> decision =
         said.map(s -> Decision.of(s.row(), lines, request.fromTheList().orElse(false)));
     Optional<Lesson> lesson = said.flatMap(s -> Lessons.of(s.problem(), id, lines));
-    Tape tape = judged(actor, TapeMoney.of(line.moneyIn()), lines, date);
+    Tape tape = judged(actor, chart, TapeMoney.of(line.moneyIn()), lines, date);
     Ledger.Stored stored = store(actor, line, tape, date, maker);
     decision.ifPresent(d -> decisions.keep(actor.booksId(), stored.id(), d, lesson));
     Posted posted =
@@ -184,8 +184,10 @@ public class PostTape {
             houses.businessDate(actor.booksId()),
             Optional.empty(),
             months.closedUntil(actor.booksId()));
-    List<TapeLine> lines = lines(actor, request.lines(), date);
-    Tape tape = judged(actor, TapeMoney.none(Currencies.of(request.currency()), date), lines, date);
+    Chart chart = charts.of(actor.booksId());
+    List<TapeLine> lines = lines(chart, request.lines(), date);
+    TapeMoney none = TapeMoney.none(Currencies.of(request.currency()), date);
+    Tape tape = judged(actor, chart, none, lines, date);
     PostingNumber number = ledger.nextNumber(actor.booksId(), date);
     TapePosted event = TapePosted.of(tape, Optional.empty(), number, date, items::nextId);
     String words = "Used credits " + goal(actor, tape);
@@ -194,6 +196,19 @@ public class PostTape {
     Posted posted = new Posted(stored.number().words(), words, Optional.empty());
     answers.keep(actor, asked, posted);
     return posted;
+  }
+
+  /**
+   * A sum that a tape may explain: it counts, and is not the sum of something that is recorded.
+   *
+   * @throws Refusal {@code not-found}, {@code held}, {@code detailed}, {@code withdrawn}, {@code
+   *     waiting}
+   */
+  @Transactional(readOnly = true)
+  MoneyLine explainable(Actor actor, MoneyInId id) {
+    MoneyLine line = moneyLines.counting(actor.booksId(), id);
+    waiting.requireNotWaiting(id);
+    return line;
   }
 
   /** What this key posted once may have been turned back since: then it does not stand posted. */
@@ -231,14 +246,15 @@ public class PostTape {
     return wanted.orElse(earliest);
   }
 
-  private Tape judged(Actor actor, TapeMoney money, List<TapeLine> lines, LocalDate date) {
+  private Tape judged(
+      Actor actor, Chart chart, TapeMoney money, List<TapeLine> lines, LocalDate date) {
     requireFew(lines);
     Map<ItemId, OpenItem> locked =
         items.lock(actor.booksId(), lines.stream().flatMap(l -> l.item().stream()).toList());
     if (lines.stream().anyMatch(l -> l.reason().isPresent())) {
       audit.lock(actor.booksId());
     }
-    TapeFacts facts = facts(actor, actor.authority(), lines, date, locked);
+    TapeFacts facts = facts(actor, actor.authority(), chart, lines, date, locked);
     requireCustomers(actor, lines);
     try {
       return Tape.of(money, lines, facts);
@@ -257,16 +273,17 @@ public class PostTape {
   private TapeFacts facts(
       Actor actor,
       Authority authority,
+      Chart chart,
       List<TapeLine> lines,
       LocalDate date,
       Map<ItemId, OpenItem> named) {
     return new TapeFacts(
         named,
-        charts.of(actor.booksId()),
+        chart,
         limits.of(actor.booksId()),
         rules.withheldRates(actor.booksId()),
         authority,
-        differences.before(actor.booksId(), YearMonth.from(date), lines, named));
+        differences.before(actor.booksId(), YearMonth.from(date), lines, named, chart));
   }
 
   /**
@@ -284,13 +301,22 @@ public class PostTape {
     Tape.of(
         TapeMoney.of(moneyIn),
         lines,
-        facts(actor, authority, lines, date, items.find(actor.booksId(), named)));
+        facts(
+            actor,
+            authority,
+            charts.of(actor.booksId()),
+            lines,
+            date,
+            items.find(actor.booksId(), named)));
   }
 
   /** Drafted lines with the reasons and tax codes of the house. */
   @Transactional(readOnly = true)
   List<TapeLine> lines(Actor actor, List<LineView> drafted, LocalDate date) {
-    Chart chart = charts.of(actor.booksId());
+    return lines(charts.of(actor.booksId()), drafted, date);
+  }
+
+  private static List<TapeLine> lines(Chart chart, List<LineView> drafted, LocalDate date) {
     return drafted.stream().map(l -> l.toLine(chart, date)).toList();
   }
 

@@ -6,7 +6,6 @@ import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.core.tape.TapeLine;
 import io.sumbrel.server.audit.AuditRecord;
-import io.sumbrel.server.deposit.WaitingForTie;
 import io.sumbrel.server.ledger.Claims;
 import io.sumbrel.server.matching.PlanBoard;
 import io.sumbrel.server.people.Actor;
@@ -25,21 +24,14 @@ class SecondPerson {
   private static final int MOST_WORDS = 400;
 
   private final MoneyLines moneyLines;
-  private final WaitingForTie waiting;
   private final Claims claims;
   private final Drafts drafts;
   private final PostTape postTape;
   private final AuditRecord audit;
 
   SecondPerson(
-      MoneyLines moneyLines,
-      WaitingForTie waiting,
-      Claims claims,
-      Drafts drafts,
-      PostTape postTape,
-      AuditRecord audit) {
+      MoneyLines moneyLines, Claims claims, Drafts drafts, PostTape postTape, AuditRecord audit) {
     this.moneyLines = moneyLines;
-    this.waiting = waiting;
     this.claims = claims;
     this.drafts = drafts;
     this.postTape = postTape;
@@ -55,8 +47,7 @@ class SecondPerson {
    */
   @Transactional
   String ask(Actor maker, MoneyInId id, List<LineView> drafted) {
-    MoneyIn money = moneyLines.counting(maker.booksId(), id).moneyIn();
-    waiting.requireNotWaiting(id);
+    MoneyIn money = postTape.explainable(maker, id).moneyIn();
     claims.requireUnclaimed(id, " Your tape is kept.");
     List<TapeLine> lines = postTape.lines(maker, drafted, money.bookingDate());
     Refusal beyond = beyondOwnLimits(maker, money, lines);

@@ -8,7 +8,6 @@ import io.sumbrel.core.openitem.OpenItem;
 import io.sumbrel.core.party.CustomerId;
 import io.sumbrel.core.tape.DifferencesBefore;
 import io.sumbrel.core.tape.TapeLine;
-import io.sumbrel.server.chart.Charts;
 import jakarta.persistence.EntityManager;
 import jakarta.persistence.Query;
 import java.time.YearMonth;
@@ -66,11 +65,9 @@ public class DifferencesPosted {
           + "group by s.item_id, l.reason";
 
   private final EntityManager entities;
-  private final Charts charts;
 
-  DifferencesPosted(EntityManager entities, Charts charts) {
+  DifferencesPosted(EntityManager entities) {
     this.entities = entities;
-    this.charts = charts;
   }
 
   /**
@@ -78,17 +75,21 @@ public class DifferencesPosted {
    * find room under one limit.
    *
    * @param items that the tape names
+   * @param chart by which the reasons are named
    */
   @Transactional(readOnly = true)
   public DifferencesBefore before(
-      long booksId, YearMonth month, List<TapeLine> lines, Map<ItemId, OpenItem> items) {
+      long booksId,
+      YearMonth month,
+      List<TapeLine> lines,
+      Map<ItemId, OpenItem> items,
+      Chart chart) {
     if (lines.stream().noneMatch(l -> l.reason().isPresent())) {
       return DifferencesBefore.NONE;
     }
     Set<CustomerId> customers = new HashSet<>();
     items.values().forEach(i -> i.customer().ifPresent(customers::add));
     lines.forEach(l -> l.customer().ifPresent(customers::add));
-    Chart chart = charts.of(booksId);
     return new DifferencesBefore(
         ofCustomers(booksId, month, customers, chart), onItems(items.keySet(), chart));
   }

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import io.sumbrel.server.ServerTest;
 import java.time.LocalDate;
+import java.util.Locale;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
@@ -75,5 +76,32 @@ class PagesTest extends ServerTest {
     assertThat(older.path("entries")).hasSize(4);
     assertThat(house.get(house.clerk, "/api/books/journal?find=2026-0018").body().path("entries"))
         .hasSize(1);
+  }
+
+  /** Whatever a row shows is found by it. */
+  @Test
+  void findsARowByTheWordsOfItsLinesAndByTheirAccount() {
+    house.statement(
+        LocalDate.of(2026, 11, 16), "1000.00", "1003.00", "1.00,ALDER,?", "2.00,BIRCH,?");
+    house.post(
+        house.clerk, house.money("ALDER"), Map.of("kind", "UNIDENTIFIED", "amountMinor", 100));
+    house.post(
+        house.clerk,
+        house.money("BIRCH"),
+        Map.of("kind", "TO_ACCOUNT", "amountMinor", 200, "account", "4800"));
+    for (JsonNode row : house.get(house.clerk, "/api/desk/done").body().path("rows")) {
+      String shown = row.path("words").asString();
+      assertThat(shown).isNotEmpty();
+      String find = shown.split(" ")[0].toUpperCase(Locale.ROOT);
+      assertThat(house.get(house.clerk, "/api/desk/done?find=" + find).body().path("rows"))
+          .as(find)
+          .contains(row);
+    }
+    assertThat(house.get(house.clerk, "/api/desk/done?find=4800").body().path("rows"))
+        .extracting(r -> r.path("payer").asString())
+        .containsExactly("BIRCH");
+    assertThat(house.get(house.clerk, "/api/desk/done?find=unidentified").body().path("rows"))
+        .extracting(r -> r.path("payer").asString())
+        .containsExactly("ALDER");
   }
 }
