@@ -29,6 +29,8 @@ export function Desk() {
   const { moneyId } = useParams();
   const [preview, setPreview] = useState(false);
   const [last, setLast] = useState<Posted>();
+  /** The sum that was just posted, until another is shown in its place. */
+  const [left, setLeft] = useState<number>();
   /** Whether the last sum was left by placing it or putting it by: the work goes on at the next. */
   const [onward, setOnward] = useState(false);
   const [said, setSaid] = useState<{ words: string; wrong: boolean }>();
@@ -53,6 +55,7 @@ export function Desk() {
 
   const posted = async (answer: Posted) => {
     const explained = answer.moneyInId;
+    setLeft(explained);
     const next = rows && explained !== undefined ? nextOf(rows, explained) : undefined;
     setLast(answer);
     setSaid(undefined);
@@ -64,6 +67,7 @@ export function Desk() {
       queries.removeQueries(moneyQuery(explained));
     }
     await queries.invalidateQueries({ queryKey: ['desk'] });
+    setLeft(undefined);
   };
 
   const takeBack = useCallback(async () => {
@@ -151,6 +155,7 @@ export function Desk() {
             moneyId={selected}
             choices={choices.data}
             onward={onward}
+            left={left === selected}
             posted={(answer) => void posted(answer)}
             putBy={() => {
               const next = nextOf(desk.data.rows, selected);

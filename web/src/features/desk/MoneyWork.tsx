@@ -1,7 +1,7 @@
-import { useQuery } from '@tanstack/react-query';
+import { useIsMutating, useQuery } from '@tanstack/react-query';
 import { Loading, Sentence } from '../../components/States';
 import { useLanding } from '../../keyboard/keys';
-import { type Choices, moneyQuery, type Money, type Posted } from './deskApi';
+import { type Choices, moneyQuery, type Money, type Posted, postingKey } from './deskApi';
 import { ItemsPane } from './ItemsPane';
 import { SourcePane } from './SourcePane';
 import { TapePane } from './TapePane';
@@ -13,13 +13,17 @@ interface Props {
   moneyId: number;
   choices: Choices;
   onward: boolean;
+  /** The sum is explained by now, and what is shown of it is left. */
+  left: boolean;
   posted: (answer: Posted) => void;
   putBy: () => void;
 }
 
 /** One sum: its tape in the middle, what the bank sent and the open items beside it. */
 export function MoneyWork(props: Props) {
-  const money = useQuery(moneyQuery(props.moneyId));
+  const posting = useIsMutating({ mutationKey: postingKey(props.moneyId) }) > 0;
+  // what is being posted here is no news: to read it anew would only say that it is explained
+  const money = useQuery({ ...moneyQuery(props.moneyId), enabled: !posting && !props.left });
   if (!money.data) {
     return money.isError ? (
       <Sentence error={money.error} retry={() => void money.refetch()} />

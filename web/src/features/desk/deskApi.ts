@@ -67,6 +67,9 @@ export const previewQuery = queryOptions({
   gcTime: 0,
 });
 
+/** Names the posting of a sum while it is under way. */
+export const postingKey = (id: number) => ['posting', id];
+
 export const moneyQuery = (id: number) =>
   queryOptions({
     queryKey: ['desk', 'money', id],

@@ -11,6 +11,7 @@ import {
   type Money,
   post,
   type Posted,
+  postingKey,
 } from './deskApi';
 import { differencesFor, type Difference } from './differences';
 import { draftKept } from './drafts';
@@ -84,6 +85,7 @@ export function useTape({ money, choices, posted, putBy }: Options): TapeWork {
   }, []);
 
   const posting = useMutation({
+    mutationKey: postingKey(money.id),
     mutationFn: async () => {
       // a draft that is on its way would come after the posting, and be refused
       await keeping.current;

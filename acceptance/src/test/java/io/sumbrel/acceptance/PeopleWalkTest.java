@@ -169,6 +169,29 @@ class PeopleWalkTest {
   }
 
   @Test
+  void asksForNothingThatAPostingHasJustTakenAway() {
+    Browser.choose(page, "VESSEL HOUSE SUPPLIES");
+    List<String> refused = new ArrayList<>();
+    page.onResponse(
+        r -> {
+          if (r.status() >= 400) {
+            refused.add(r.request().method() + " " + r.url());
+          }
+        });
+    key("Control+Enter");
+    assertThat(page.getByText("Posted").first()).isVisible();
+    page.waitForTimeout(700);
+    assertThat(refused).isEmpty();
+    key("Control+Shift+Z");
+    assertThat(page.getByText("Turned back").first()).isVisible();
+    assertThat(page.getByRole(AriaRole.HEADING, named("VESSEL HOUSE SUPPLIES"))).isVisible();
+  }
+
+  private static Page.GetByRoleOptions named(String name) {
+    return new Page.GetByRoleOptions().setName(name).setExact(true);
+  }
+
+  @Test
   void seesWhatSomebodyElsePostsWithoutReloading() {
     Page tomas = as("Tomas");
     Browser.choose(tomas, "WICKERFIELD COLLEGE");
