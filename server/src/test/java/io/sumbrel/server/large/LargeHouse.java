@@ -45,7 +45,7 @@ import org.springframework.transaction.support.TransactionTemplate;
 @TestComponent
 class LargeHouse {
   private static final Currency USD = Currency.getInstance("USD");
-  private static final String ACCOUNT = "GB29NWBK60161331926819";
+  private static final String ACCOUNT = "GB59QUAY60161331926819";
   private static final LocalDate TODAY = LocalDate.of(2026, 11, 17);
   private static final int AT_ONCE = 500;
 
