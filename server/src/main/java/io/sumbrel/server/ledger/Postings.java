@@ -28,7 +28,8 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
-import org.hibernate.StatelessSession;
+import org.hibernate.Session;
+import org.hibernate.query.QueryProducer;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -96,7 +97,7 @@ public class Postings {
         });
   }
 
-  private static Map<Long, PostingNumber> numbers(StatelessSession reading, List<PostingRow> rows) {
+  private static Map<Long, PostingNumber> numbers(QueryProducer reading, List<PostingRow> rows) {
     List<Long> turnedBack = rows.stream().map(r -> r.turnsBackId).filter(Objects::nonNull).toList();
     return turnedBack.isEmpty()
         ? Map.of()
@@ -108,7 +109,7 @@ public class Postings {
             .collect(Collectors.toMap(r -> r.id, PostingRow::number));
   }
 
-  private static Lines lines(StatelessSession reading, List<Long> postings) {
+  private static Lines lines(QueryProducer reading, List<Long> postings) {
     return new Lines(
         linesOf(reading, JournalLineRow.class, postings, r -> r.postingId),
         linesOf(reading, TapeLineRow.class, postings, r -> r.postingId),
@@ -118,7 +119,7 @@ public class Postings {
 
   /** Ids follow the order of making, so that those of a piece lie together. */
   private static <T> Map<Long, List<T>> linesOf(
-      StatelessSession reading, Class<T> type, List<Long> postings, Function<T, Long> posting) {
+      QueryProducer reading, Class<T> type, List<Long> postings, Function<T, Long> posting) {
     return postings.isEmpty()
         ? Map.of()
         : reading
@@ -214,21 +215,13 @@ public class Postings {
         row(booksId, number)
             .orElseThrow(
                 () -> new Refusal("not-found", "There is no posting " + number.words() + "."));
-    Lines lines =
-        new Lines(
-            Map.of(row.id, linesOf(JournalLineRow.class, row.id)),
-            Map.of(row.id, linesOf(TapeLineRow.class, row.id)),
-            Map.of(row.id, linesOf(TiePartRow.class, row.id)),
-            Map.of(row.id, linesOf(ItemMovementRow.class, row.id)));
+    Session reading = entities.unwrap(Session.class);
+    Lines lines = lines(reading, List.of(row.id));
     List<ItemId> named =
-        lines.tapes.get(row.id).stream()
+        lines.tapes.getOrDefault(row.id, List.of()).stream()
             .filter(l -> l.itemId != null)
             .map(l -> new ItemId(l.itemId))
             .toList();
-    Map<Long, PostingNumber> numbers = new HashMap<>();
-    if (row.turnsBackId != null) {
-      numbers.put(row.turnsBackId, entities.find(PostingRow.class, row.turnsBackId).number());
-    }
     Map<Long, PostingNumber> turnedBackBy = new HashMap<>();
     entities
         .createQuery("from PostingRow where turnsBackId = :p", PostingRow.class)
@@ -237,7 +230,11 @@ public class Postings {
         .forEach(contra -> turnedBackBy.put(row.id, contra.number()));
     Known known =
         new Known(
-            items.find(booksId, named)::get, moneyOf, numbers, turnedBackBy, reasonWords(booksId));
+            items.find(booksId, named)::get,
+            moneyOf,
+            numbers(reading, List.of(row)),
+            turnedBackBy,
+            reasonWords(booksId));
     return stored(row, lines, known);
   }
 
@@ -298,14 +295,6 @@ public class Postings {
     return new JournalEntry(
         row.postingDate,
         lines.getOrDefault(row.id, List.of()).stream().map(JournalLineRow::toFact).toList());
-  }
-
-  private <T> List<T> linesOf(Class<T> type, long postingId) {
-    return entities
-        .createQuery(
-            "from " + type.getSimpleName() + " where postingId = :p order by lineNumber", type)
-        .setParameter("p", postingId)
-        .getResultList();
   }
 
   private static Tape tape(PostingRow row, List<TapeLineRow> lines, Known known) {

@@ -14,11 +14,7 @@ import java.util.Set;
  * many decisions and an act changes a few. Only whoever makes a plan changes it, when that is made.
  */
 final class Decided {
-  private final Map<Long, List<PastPayment>> byPosting;
-
-  Decided(Map<Long, List<PastPayment>> byPosting) {
-    this.byPosting = byPosting;
-  }
+  private final Map<Long, List<PastPayment>> byPosting = new HashMap<>();
 
   /**
    * What an act changed.
@@ -35,7 +31,8 @@ final class Decided {
   Change to(Collection<Long> touched, Map<Long, List<PastPayment>> now) {
     List<PastPayment> come = new ArrayList<>();
     List<PastPayment> gone = new ArrayList<>();
-    for (Long posting : Set.copyOf(touched)) {
+    Set<Long> each = Set.copyOf(touched);
+    for (Long posting : each) {
       boolean stood = byPosting.containsKey(posting);
       boolean stands = now.containsKey(posting);
       if (stands && !stood) {
@@ -44,7 +41,7 @@ final class Decided {
         gone.addAll(byPosting.get(posting));
       }
     }
-    return new Change(Set.copyOf(touched), now, come, gone);
+    return new Change(each, now, come, gone);
   }
 
   /** The same for all postings. */
@@ -70,9 +67,5 @@ final class Decided {
         });
     change.now.values().forEach(all::addAll);
     return all;
-  }
-
-  static Decided nothing() {
-    return new Decided(new HashMap<>());
   }
 }

@@ -231,7 +231,7 @@ public class PlanBoard {
 
   private Board made(long booksId, Optional<Board> before) {
     Reading reading = oneMoment.read(() -> read(booksId, before));
-    Decided decided = before.map(Board::decided).orElseGet(Decided::nothing);
+    Decided decided = before.map(Board::decided).orElseGet(Decided::new);
     Optional<MatchingProblem> changed =
         reading.moved.flatMap(
             items ->
@@ -318,7 +318,7 @@ public class PlanBoard {
         feedNumber,
         moneyLines.pile(booksId),
         basis,
-        before.map(Board::decided).orElseGet(Decided::nothing).toAll(decisions.all(booksId)),
+        before.map(Board::decided).orElseGet(Decided::new).toAll(decisions.all(booksId)),
         goesOn ? Optional.of(items.all(booksId)) : Optional.empty(),
         goesOn ? List.of() : candidates(booksId, basis),
         goesOn ? List.of() : pastPayments.all(booksId));

@@ -29,13 +29,13 @@ import io.sumbrel.server.receipt.TakenIn;
 import io.sumbrel.server.rules.Rules;
 import java.util.ArrayList;
 import java.util.HashMap;
-import java.util.Iterator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import java.util.stream.StreamSupport;
 import org.springframework.stereotype.Component;
 
 /** Gathers all stored facts of a set of books, as of one moment. */
@@ -113,6 +113,7 @@ public class BooksFactsReader {
     List<OpenItem> all = items.all(booksId);
     Map<ItemId, OpenItem> byId =
         all.stream().collect(Collectors.toMap(OpenItem::id, Function.identity()));
+    Iterable<Postings.Stored> inTurn = postings.inTurn(booksId, byId::get, money::get);
     Map<Long, Postings.FirstSeen> firstSeen = postings.firstSeen(booksId);
     Map<Long, Long> moved =
         lines.stream()
@@ -157,7 +158,7 @@ public class BooksFactsReader {
         deposits.all(booksId).stream().map(d -> deposit(d, ofMember, ties)).toList(),
         deposits.onHand(booksId).stream().map(m -> onHand(m, ties)).toList(),
         all,
-        () -> made(postings.inTurn(booksId, byId::get, money::get).iterator(), byId),
+        () -> StreamSupport.stream(inTurn.spliterator(), false).map(s -> made(s, byId)).iterator(),
         arrivals.intakes(booksId).stream()
             .map(
                 i ->
@@ -172,21 +173,9 @@ public class BooksFactsReader {
         standing(booksId));
   }
 
-  private static Iterator<BooksFacts.Made> made(
-      Iterator<Postings.Stored> stored, Map<ItemId, OpenItem> items) {
-    return new Iterator<>() {
-      @Override
-      public boolean hasNext() {
-        return stored.hasNext();
-      }
-
-      @Override
-      public BooksFacts.Made next() {
-        Postings.Stored next = stored.next();
-        return new BooksFacts.Made(
-            next.posting(), Optional.of(PostingFact.of(next.posting(), next.by(), items::get)));
-      }
-    };
+  private static BooksFacts.Made made(Postings.Stored stored, Map<ItemId, OpenItem> items) {
+    return new BooksFacts.Made(
+        stored.posting(), Optional.of(PostingFact.of(stored.posting(), stored.by(), items::get)));
   }
 
   /** What the record names besides postings, as it is now. */

@@ -36,7 +36,7 @@ class DecidedTest {
 
   @Test
   void tellsWhatComesAndWhatGoesOfThePostingsThatWereTouched() {
-    Decided decided = Decided.nothing();
+    Decided decided = new Decided();
     Decided.Change first = decided.toAll(of(1, 2, 3));
     assertThat(first.come()).hasSize(3);
     assertThat(decided.with(first)).containsExactlyInAnyOrder(payment(1), payment(2), payment(3));
@@ -55,7 +55,7 @@ class DecidedTest {
   /** A plan that was not made leaves what the next one is made from as it was. */
   @Test
   void whatIsNotAppliedIsToldAgain() {
-    Decided decided = Decided.nothing();
+    Decided decided = new Decided();
     decided.to(Set.of(7L), of(7));
     assertThat(decided.to(Set.of(7L), of(7)).come()).containsExactly(payment(7));
   }
