@@ -285,7 +285,8 @@ final class Imports {
         BooksFacts.Made.unrecorded(postings),
         intakes,
         AuditTrail.NONE,
-        List.of());
+        List.of(),
+        Optional.empty());
   }
 
   private BooksFacts.Deposit tied(BooksFacts.Deposit d) {

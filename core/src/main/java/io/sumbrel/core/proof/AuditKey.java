@@ -30,10 +30,15 @@ public final class AuditKey {
 
   /** HMAC (RFC 2104) with SHA-256, in hexadecimal digits. */
   String hash(String content) {
+    return HexFormat.of().formatHex(mac().doFinal(content.getBytes(StandardCharsets.UTF_8)));
+  }
+
+  /** The same, for whoever hashes many things. */
+  Mac mac() {
     try {
       Mac mac = Mac.getInstance(ALGORITHM);
       mac.init(key);
-      return HexFormat.of().formatHex(mac.doFinal(content.getBytes(StandardCharsets.UTF_8)));
+      return mac;
     } catch (GeneralSecurityException e) {
       throw new IllegalStateException(e);
     }

@@ -13,12 +13,23 @@ import java.util.TreeMap;
 public final class BankDays {
   private final Map<AccountCode, NavigableMap<LocalDate, Sums>> days = new HashMap<>();
 
+  /** Up to here nothing is added: it is in what the closed month came to. */
+  private final LocalDate closed;
+
   /** What was added to a bank account and its ledger account, on one day or up to one. */
   private static final class Sums {
     private long begins;
     private long booked;
     private long explained;
     private long ledger;
+
+    private Sums() {}
+
+    private Sums(BankReconciliation closed) {
+      begins = closed.statementMinor();
+      explained = -closed.unexplainedMinor();
+      ledger = closed.ledgerMinor();
+    }
 
     private void add(Sums other) {
       begins += other.begins;
@@ -28,22 +39,17 @@ public final class BankDays {
     }
   }
 
-  /** Reads the postings of the books once. */
-  public static BankDays of(BooksFacts facts) {
-    BankDays days = new BankDays(facts);
-    Explained explained = new Explained();
-    for (BooksFacts.Made made : facts.postings()) {
-      days.add(made.posting());
-      explained.add(made.posting());
-    }
-    days.addUp(facts, explained);
-    return days;
-  }
-
   BankDays(BooksFacts facts) {
+    closed = facts.before().map(BooksFacts.Before::closed).orElse(LocalDate.MIN);
     for (BooksFacts.Account account : facts.accounts()) {
       days.put(account.code(), new TreeMap<>());
-      sums(account.code(), account.beginsOn()).begins += account.beginsWith().minor();
+      BankReconciliation figures =
+          facts.before().map(b -> b.bank().get(account.code())).orElse(null);
+      if (figures != null) {
+        days.get(account.code()).put(closed, new Sums(figures));
+      } else {
+        sums(account.code(), account.beginsOn()).begins += account.beginsWith().minor();
+      }
     }
   }
 
@@ -93,7 +99,9 @@ public final class BankDays {
   }
 
   private Sums sums(AccountCode account, LocalDate day) {
-    return days.get(account).computeIfAbsent(day, d -> new Sums());
+    return day.isAfter(closed) || closed.equals(LocalDate.MIN)
+        ? days.get(account).computeIfAbsent(day, d -> new Sums())
+        : new Sums();
   }
 
   /** A bank account of these books on a day. */

@@ -4,8 +4,12 @@ import io.sumbrel.core.deposit.DepositKind;
 import io.sumbrel.core.deposit.MemberKind;
 import io.sumbrel.core.deposit.RecordedId;
 import io.sumbrel.core.ledger.AccountCode;
+import io.sumbrel.core.ledger.JournalLine;
 import io.sumbrel.core.money.Money;
+import io.sumbrel.core.openitem.ItemId;
+import io.sumbrel.core.openitem.ItemKind;
 import io.sumbrel.core.openitem.OpenItem;
+import io.sumbrel.core.party.CustomerId;
 import io.sumbrel.core.posting.Posting;
 import io.sumbrel.core.posting.PostingNumber;
 import io.sumbrel.core.receipt.MoneyIn;
@@ -13,7 +17,9 @@ import io.sumbrel.core.receipt.MoneyInId;
 import java.time.LocalDate;
 import java.util.Currency;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 
 /**
  * The stored facts of a set of books, from which every invariant is computed.
@@ -22,6 +28,8 @@ import java.util.Optional;
  *     their file was withdrawn
  * @param postings in the order of their making; read once, piece by piece where there are many
  * @param standing what the record names besides postings, as it is now
+ * @param before what stood before them, where the facts are only those made since a month was
+ *     closed; empty where they are all facts
  */
 public record BooksFacts(
     List<Account> accounts,
@@ -34,7 +42,55 @@ public record BooksFacts(
     Iterable<Made> postings,
     List<Intake> intakes,
     AuditTrail audit,
-    List<Fact> standing) {
+    List<Fact> standing,
+    Optional<Before> before) {
+
+  /**
+   * What the books stood at before the first posting that is dated after a closed month, by sums.
+   * The facts are then those since: the postings from that one on, the items that they moved, what
+   * was booked since, and whatever they or a deposit name; deposits and statements are all there.
+   *
+   * @param closed the last day of the month: nothing made later is dated up to it
+   * @param bank what each bank account came to on that day
+   * @param explaining what of before explains a sum which the facts explain, free again, or leave
+   *     in the pile
+   * @param moved what movements from before come to, of the items that moved since
+   * @param ledger what the accounts stood at, receivables by customer; in no order
+   * @param open what is open now of the items that did not move since
+   * @param lastNumbers the last journal number given before, by the year
+   * @param unread names of facts of the record that are not reckoned anew
+   */
+  public record Before(
+      LocalDate closed,
+      Map<AccountCode, BankReconciliation> bank,
+      List<Explaining> explaining,
+      Map<ItemId, Moved> moved,
+      List<JournalLine> ledger,
+      List<Open> open,
+      Map<Integer, Integer> lastNumbers,
+      Set<String> unread) {
+
+    /** Whether a posting was made before. */
+    boolean has(PostingNumber number) {
+      return number.number() <= lastNumbers.getOrDefault(number.year(), 0);
+    }
+  }
+
+  /** A posting, in force when the facts began, with the sums that it explains. */
+  public record Explaining(PostingNumber number, LocalDate date, Set<MoneyInId> money) {}
+
+  /**
+   * What all movements of an item come to, in minor units.
+   *
+   * @param totalMinor what is billed
+   * @param openMinor what is left of it
+   */
+  public record Moved(long totalMinor, long openMinor) {
+    static final Moved NOTHING = new Moved(0, 0);
+  }
+
+  /** What is open of many items together. */
+  public record Open(ItemKind kind, Optional<CustomerId> customer, Money amount) {}
 
   /**
    * A posting.

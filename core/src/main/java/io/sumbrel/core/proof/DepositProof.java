@@ -39,6 +39,7 @@ final class DepositProof {
   private final List<Posting> ties = new ArrayList<>();
   private final Set<AccountCode> clearing = new HashSet<>();
   private final Balances ledger = new Balances();
+  private final Explained explained;
 
   /** What was recorded, with the account on which it stands until it is tied. */
   private record Record(
@@ -48,8 +49,9 @@ final class DepositProof {
       long amountMinor,
       Optional<PostingNumber> tie) {}
 
-  DepositProof(BooksFacts facts) {
+  DepositProof(BooksFacts facts, Explained explained) {
     this.facts = facts;
+    this.explained = explained;
     facts.gone().forEach(e -> entries.put(e.moneyIn().id(), e));
     facts.entries().forEach(e -> entries.put(e.moneyIn().id(), e));
     for (BooksFacts.Deposit deposit : facts.deposits()) {
@@ -74,6 +76,7 @@ final class DepositProof {
     }
     STANDARD.forEach(a -> clearing.add(a.code()));
     records.values().forEach(r -> clearing.add(r.standsOn()));
+    facts.before().ifPresent(before -> before.ledger().forEach(this::add));
   }
 
   void add(Posting posting) {
@@ -81,16 +84,18 @@ final class DepositProof {
       ties.add(posting);
     }
     if (posting.kind() != PostingKind.BANK_BEGINS) {
-      for (JournalLine line : posting.entry().lines()) {
-        if (clearing.contains(line.account())) {
-          ledger.add(key(line.account(), line.amount().currency()), line.amount().minor());
-        }
-      }
+      posting.entry().lines().forEach(this::add);
+    }
+  }
+
+  private void add(JournalLine line) {
+    if (clearing.contains(line.account())) {
+      ledger.add(key(line.account(), line.amount().currency()), line.amount().minor());
     }
   }
 
   /** Once all postings are added: what was turned back ties nothing. */
-  void leaveOut(Explained explained) {
+  void leaveOutWhatWasTurnedBack() {
     ties.removeIf(p -> !explained.isLive(p.number()));
     ties.forEach(p -> p.claims().recorded().forEach(id -> tied.put(id, p.number())));
   }
@@ -102,7 +107,9 @@ final class DepositProof {
     ties.forEach(p -> requireTie(p, failures));
     records.forEach(
         (id, record) -> {
-          if (!record.tie().equals(Optional.ofNullable(tied.get(id)))) {
+          boolean before =
+              !tied.containsKey(id) && record.tie().filter(explained::stoodBefore).isPresent();
+          if (!before && !record.tie().equals(Optional.ofNullable(tied.get(id)))) {
             failures.add(record.words() + " is not tied as its posting says.");
           }
         });

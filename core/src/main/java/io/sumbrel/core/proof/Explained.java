@@ -9,11 +9,14 @@ import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
 
 /** Which postings explain each sum, from which day, and until which. */
 final class Explained {
   private final Map<MoneyInId, List<By>> by = new HashMap<>();
   private final Map<PostingNumber, LocalDate> turnedBackOn = new HashMap<>();
+  private final Optional<BooksFacts.Before> before;
 
   /** A posting explains a sum from a day on. */
   private record By(PostingNumber number, LocalDate from) {}
@@ -25,17 +28,31 @@ final class Explained {
    */
   record Span(LocalDate from, LocalDate until) {}
 
+  Explained(BooksFacts facts) {
+    before = facts.before();
+    before.ifPresent(
+        stood -> stood.explaining().forEach(e -> explain(e.number(), e.date(), e.money())));
+  }
+
   void add(Posting posting) {
     posting.turnsBack().ifPresent(n -> turnedBackOn.put(n, posting.date()));
-    for (MoneyInId money : posting.claims().money()) {
-      by.computeIfAbsent(money, m -> new ArrayList<>(1))
-          .add(new By(posting.number(), posting.date()));
+    explain(posting.number(), posting.date(), posting.claims().money());
+  }
+
+  private void explain(PostingNumber number, LocalDate from, Set<MoneyInId> all) {
+    for (MoneyInId money : all) {
+      by.computeIfAbsent(money, m -> new ArrayList<>(1)).add(new By(number, from));
     }
   }
 
   /** Whether a posting is not turned back; known once all postings are added. */
   boolean isLive(PostingNumber number) {
     return !turnedBackOn.containsKey(number);
+  }
+
+  /** Whether a posting was made before all that is at hand, and is not turned back there. */
+  boolean stoodBefore(PostingNumber number) {
+    return before.filter(stood -> stood.has(number)).isPresent() && isLive(number);
   }
 
   /** The postings that explain a sum and stand: one at the most in books that are right. */

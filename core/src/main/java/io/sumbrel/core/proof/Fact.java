@@ -27,14 +27,16 @@ public record Fact(String name, String hash) {
   /** The same of very many cells, which are not held together. */
   public static Fact written(String name, Consumer<Consumer<Object>> cells) {
     Sha256 hash = new Sha256();
-    cells.accept(
-        cell -> {
-          byte[] text = text(cell).getBytes(StandardCharsets.UTF_8);
-          String length = cell == null ? "-:" : text.length + ":";
-          hash.add(length.getBytes(StandardCharsets.US_ASCII));
-          hash.add(text);
-        });
+    cells.accept(cell -> write(cell, hash::add));
     return new Fact(name, hash.hex());
+  }
+
+  /** A cell, with its length before it. */
+  static void write(Object cell, Consumer<byte[]> to) {
+    byte[] text = text(cell).getBytes(StandardCharsets.UTF_8);
+    String length = cell == null ? "-:" : text.length + ":";
+    to.accept(length.getBytes(StandardCharsets.US_ASCII));
+    to.accept(text);
   }
 
   private static String text(Object cell) {

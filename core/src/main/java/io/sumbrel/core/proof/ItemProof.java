@@ -3,6 +3,7 @@ package io.sumbrel.core.proof;
 import io.sumbrel.core.ledger.JournalLine;
 import io.sumbrel.core.ledger.StandardAccount;
 import io.sumbrel.core.money.AmountText;
+import io.sumbrel.core.money.Money;
 import io.sumbrel.core.openitem.ItemId;
 import io.sumbrel.core.openitem.ItemKind;
 import io.sumbrel.core.openitem.OpenItem;
@@ -15,29 +16,40 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.stream.Stream;
 
 /** The invariants of open items, and of the accounts on which they stand. */
 final class ItemProof {
-  private final List<OpenItem> items;
+  private final BooksFacts facts;
   private final Map<ItemId, Moved> moved = new HashMap<>();
   private final Balances receivables = new Balances();
   private final Balances unidentified = new Balances();
 
   /** What all movements of an item come to. */
   private static final class Moved {
-    private static final Moved NOTHING = new Moved();
-
     private long total;
     private long open;
+
+    private Moved(BooksFacts.Moved before) {
+      total = before.totalMinor();
+      open = before.openMinor();
+    }
   }
 
-  ItemProof(List<OpenItem> items) {
-    this.items = items;
+  ItemProof(BooksFacts facts) {
+    this.facts = facts;
+    facts
+        .before()
+        .ifPresent(
+            before -> {
+              before.moved().forEach((item, sum) -> moved.put(item, new Moved(sum)));
+              before.ledger().forEach(this::add);
+            });
   }
 
   void add(Posting posting) {
     for (ItemMovement movement : posting.movements()) {
-      Moved sum = moved.computeIfAbsent(movement.item(), i -> new Moved());
+      Moved sum = moved.computeIfAbsent(movement.item(), i -> new Moved(BooksFacts.Moved.NOTHING));
       sum.total += movement.totalDelta();
       sum.open += movement.openDelta();
     }
@@ -58,8 +70,9 @@ final class ItemProof {
   /** Invariant 2. */
   ProofLine openAmounts() {
     List<String> failures = new ArrayList<>();
-    for (OpenItem item : items) {
-      Moved sum = moved.getOrDefault(item.id(), Moved.NOTHING);
+    Moved nothing = new Moved(BooksFacts.Moved.NOTHING);
+    for (OpenItem item : facts.items()) {
+      Moved sum = moved.getOrDefault(item.id(), nothing);
       if (sum.total != item.totalMinor() || sum.open != item.openMinor()) {
         failures.add(
             "%s: open is %s, its postings make %s."
@@ -70,16 +83,17 @@ final class ItemProof {
     return new ProofLine(
         2,
         "Every item's open amount is what its postings leave",
-        items.size() + " items",
+        facts.items().size() + " items",
         failures);
   }
 
   /** Invariant 4. */
   ProofLine receivables() {
     Balances owed = new Balances();
-    for (OpenItem item : items) {
-      item.customer()
-          .ifPresent(c -> owed.add(c.number() + " " + item.currency(), item.openMinor()));
+    for (BooksFacts.Open open : open()) {
+      open.customer()
+          .ifPresent(
+              c -> owed.add(c.number() + " " + open.amount().currency(), open.amount().minor()));
     }
     List<String> failures = new ArrayList<>();
     Set<String> keys = receivables.keysWith(owed);
@@ -98,9 +112,9 @@ final class ItemProof {
   /** Invariant 12. */
   ProofLine unidentified() {
     Balances open = new Balances();
-    for (OpenItem item : items) {
-      if (item.kind() == ItemKind.UNIDENTIFIED) {
-        open.add(item.currency().toString(), item.openMinor());
+    for (BooksFacts.Open one : open()) {
+      if (one.kind() == ItemKind.UNIDENTIFIED) {
+        open.add(one.amount().currency().toString(), one.amount().minor());
       }
     }
     List<String> failures = new ArrayList<>();
@@ -111,6 +125,17 @@ final class ItemProof {
     }
     return new ProofLine(
         12, "Unidentified receipts are the sums still unidentified", sums(open.byKey()), failures);
+  }
+
+  private Iterable<BooksFacts.Open> open() {
+    Stream<BooksFacts.Open> before =
+        facts.before().stream().flatMap(stood -> stood.open().stream());
+    return Stream.concat(before, facts.items().stream().map(ItemProof::open))::iterator;
+  }
+
+  private static BooksFacts.Open open(OpenItem item) {
+    return new BooksFacts.Open(
+        item.kind(), item.customer(), Money.ofMinor(item.currency(), item.openMinor()));
   }
 
   private static String sums(Map<String, Long> byCurrency) {

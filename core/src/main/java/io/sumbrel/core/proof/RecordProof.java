@@ -14,6 +14,7 @@ import java.util.TreeMap;
  * last, and journal numbers have no gap.
  */
 final class RecordProof {
+  private final BooksFacts facts;
   private final AuditTrail.Reading record;
   private final Map<String, AuditTrail.Named> left;
   private final Map<Integer, BitSet> numbers = new TreeMap<>();
@@ -21,15 +22,17 @@ final class RecordProof {
   private int count;
 
   RecordProof(BooksFacts facts) {
+    this.facts = facts;
     record = facts.audit().read();
     left = new HashMap<>(record.named());
     record.brokenAt().ifPresent(line -> failures.add("The record is broken at line " + line + "."));
-    facts.standing().forEach(this::requireAsNamed);
+    facts.before().ifPresent(before -> left.keySet().removeAll(before.unread()));
+    facts.standing().forEach(f -> requireAsNamed(f, record.namesAll() && record.from() == 1));
   }
 
   void add(PostingNumber number, Optional<Fact> fact) {
     count++;
-    fact.ifPresent(this::requireAsNamed);
+    fact.ifPresent(f -> requireAsNamed(f, record.namesAll()));
     BitSet known = numbers.computeIfAbsent(number.year(), y -> new BitSet());
     if (known.get(number.number())) {
       failures.add("Journal number " + number.words() + " stands twice.");
@@ -37,14 +40,17 @@ final class RecordProof {
     known.set(number.number());
   }
 
-  /** Where facts are named from the first line on, all are. */
-  private void requireAsNamed(Fact fact) {
+  /**
+   * @param isNamed whether a line must tell of it: where facts are named from the first line on,
+   *     all are; but what stood before the first that is read was named before it
+   */
+  private void requireAsNamed(Fact fact, boolean isNamed) {
     AuditTrail.Named named = left.remove(fact.name());
     if (named != null) {
       if (!named.hash().equals(fact.hash())) {
         failures.add(isNotAsSaid(fact.name(), named.line()));
       }
-    } else if (record.namesAll()) {
+    } else if (isNamed) {
       failures.add("No line of the record tells of “" + fact.name() + "”.");
     }
   }
@@ -58,7 +64,8 @@ final class RecordProof {
     left.forEach((name, named) -> failures.add(isNotAsSaid(name, named.line())));
     numbers.forEach(
         (year, known) -> {
-          for (int gap = known.nextClearBit(1);
+          int first = 1 + facts.before().map(b -> b.lastNumbers().getOrDefault(year, 0)).orElse(0);
+          for (int gap = known.nextClearBit(first);
               gap < known.length();
               gap = known.nextClearBit(gap + 1)) {
             failures.add("Journal number " + new PostingNumber(year, gap).words() + " is missing.");

@@ -17,7 +17,7 @@ class BooksTest {
     RandomWalk walk = new RandomWalk(seed);
     for (int step = 0; step < STEPS; step++) {
       walk.step();
-      assertThat(Proof.of(walk.books().facts()))
+      assertThat(Proof.of(walk.books().facts()).lines())
           .as("seed %d, step %d", seed, step)
           .allMatch(ProofLine::holds);
     }

@@ -52,11 +52,12 @@ class BankDaysTest {
         BooksFacts.Made.unrecorded(postings),
         facts.intakes(),
         facts.audit(),
-        facts.standing());
+        facts.standing(),
+        facts.before());
   }
 
   private static int differing(BooksFacts facts, List<Posting> postings) {
-    BankDays days = BankDays.of(facts);
+    BankDays days = Proof.of(facts).bankDays();
     int differing = 0;
     for (BooksFacts.Account account : facts.accounts()) {
       for (LocalDate day = FIRST; day.isBefore(FIRST.plusDays(500)); day = day.plusDays(1)) {

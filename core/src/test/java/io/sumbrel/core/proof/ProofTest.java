@@ -46,12 +46,16 @@ class ProofTest extends ProvedBooks {
     List<BooksFacts.Entry> gone = List.of(new BooksFacts.Entry(BANK, MONEY, Optional.empty()));
     for (int days = 0; days < 4; days++) {
       LocalDate day = DAY.plusDays(days);
-      BankReconciliation right = BankDays.of(given(account, part, gone)).on(account.code(), day);
+      BankReconciliation right =
+          Proof.of(given(account, part, gone)).bankDays().on(account.code(), day);
       assertThat(right.differenceMinor()).as("day %d", days).isZero();
       assertThat(right.unexplainedMinor()).isEqualTo(days < 2 ? 0 : 500);
     }
     assertThat(
-            BankDays.of(given(account, part, List.of())).on(account.code(), DAY).differenceMinor())
+            Proof.of(given(account, part, List.of()))
+                .bankDays()
+                .on(account.code(), DAY)
+                .differenceMinor())
         .isEqualTo(-500);
   }
 
@@ -68,7 +72,8 @@ class ProofTest extends ProvedBooks {
         BooksFacts.Made.unrecorded(postings),
         List.of(),
         AuditTrail.NONE,
-        List.of());
+        List.of(),
+        Optional.empty());
   }
 
   @Test

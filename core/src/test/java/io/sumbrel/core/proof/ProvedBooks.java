@@ -136,8 +136,9 @@ abstract class ProvedBooks {
             List.of(item),
             BooksFacts.Made.unrecorded(postings),
             List.of(intake),
-            new AuditTrail(audit, Optional.of(KEY), keyedFrom),
-            standing);
-    return Proof.of(facts).stream().filter(l -> !l.holds()).map(ProofLine::number).toList();
+            new AuditTrail(1, audit, Optional.of(KEY), keyedFrom),
+            standing,
+            Optional.empty());
+    return Proof.of(facts).lines().stream().filter(l -> !l.holds()).map(ProofLine::number).toList();
   }
 }

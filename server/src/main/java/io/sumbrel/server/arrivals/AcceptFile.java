@@ -14,7 +14,7 @@ import io.sumbrel.server.books.Houses;
 import io.sumbrel.server.deposit.WaitingForTie;
 import io.sumbrel.server.ledger.Months;
 import io.sumbrel.server.matching.PastPayments;
-import io.sumbrel.server.openitem.Items;
+import io.sumbrel.server.openitem.ItemsHash;
 import io.sumbrel.server.people.Actor;
 import io.sumbrel.server.receipt.MoneyIntake;
 import io.sumbrel.server.receipt.MoneyLines;
@@ -48,7 +48,7 @@ public class AcceptFile {
   private final MoneyIntake intake;
   private final Statements statements;
   private final ArrivalFacts arrivalFacts;
-  private final Items items;
+  private final ItemsHash itemsHash;
   private final BringIn bringIn;
   private final MoneyLines moneyLines;
   private final Months months;
@@ -71,7 +71,7 @@ public class AcceptFile {
       MoneyIntake intake,
       Statements statements,
       ArrivalFacts arrivalFacts,
-      Items items,
+      ItemsHash itemsHash,
       BringIn bringIn,
       MoneyLines moneyLines,
       Months months) {
@@ -92,7 +92,7 @@ public class AcceptFile {
     this.intake = intake;
     this.statements = statements;
     this.arrivalFacts = arrivalFacts;
-    this.items = items;
+    this.itemsHash = itemsHash;
     this.bringIn = bringIn;
     this.moneyLines = moneyLines;
     this.months = months;
@@ -150,7 +150,7 @@ public class AcceptFile {
     requireStillOpen(actor, row, file);
     List<Fact> facts = new ArrayList<>(List.of(arrivalFacts.of(row.id)));
     if (file.kind().use() == FileKind.Use.OPEN_ITEMS) {
-      items.described(actor.booksId()).ifPresent(facts::add);
+      itemsHash.fact(actor.booksId()).ifPresent(facts::add);
     }
     audit.append(
         actor,

@@ -12,6 +12,9 @@ import org.springframework.transaction.annotation.Transactional;
 /** All that files brought, text by text, as the record names it. */
 @Component
 public class ArrivalFacts {
+  /** How the names of these facts begin. */
+  public static final String NAME = "arrival ";
+
   private final EntityManager entities;
   private final MoneyLines moneyLines;
   private final Deposits deposits;
@@ -34,7 +37,7 @@ public class ArrivalFacts {
 
   private Fact standing(long arrivalId) {
     return Fact.written(
-        "arrival " + arrivalId,
+        NAME + arrivalId,
         cells -> {
           moneyLines.write(arrivalId, cells);
           deposits.write(arrivalId, cells);
@@ -42,14 +45,20 @@ public class ArrivalFacts {
         });
   }
 
-  /** Of every file that was accepted. */
+  /** The file that a fact tells of. */
+  public static long arrivalIn(String name) {
+    return Long.parseLong(name.substring(NAME.length()));
+  }
+
+  /** Of every file that was accepted, from one on. */
   @Transactional(readOnly = true)
-  public List<Fact> all(long booksId) {
+  public List<Fact> from(long booksId, long first) {
     return entities
         .createQuery(
-            "select id from ArrivalRow where booksId = :b and state in (ACCEPTED, WITHDRAWN)",
+            "select id from ArrivalRow where booksId = :b and id >= :first and state in (ACCEPTED, WITHDRAWN)",
             Long.class)
         .setParameter("b", booksId)
+        .setParameter("first", first)
         .getResultStream()
         .map(this::standing)
         .toList();

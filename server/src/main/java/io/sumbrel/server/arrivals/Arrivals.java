@@ -128,13 +128,15 @@ public class Arrivals {
     return "…" + Column.cut(line.substring(from), MAX_LINE);
   }
 
-  /** Accepted files with what they stated. */
+  /** Accepted files, from one on, with what they stated. */
   @Transactional(readOnly = true)
-  public List<Intake> intakes(long booksId) {
+  public List<Intake> intakes(long booksId, long first) {
     return entities
         .createQuery(
-            "from ArrivalRow where booksId = :b and state = ACCEPTED order by id", ArrivalRow.class)
+            "from ArrivalRow where booksId = :b and id >= :first and state = ACCEPTED order by id",
+            ArrivalRow.class)
         .setParameter("b", booksId)
+        .setParameter("first", first)
         .getResultStream()
         .map(
             r ->

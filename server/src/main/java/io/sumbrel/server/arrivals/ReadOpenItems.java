@@ -62,7 +62,7 @@ class ReadOpenItems {
             row -> how.choices().getOrDefault(numberOf(row), ListChoice.KEEP_OURS),
             new ItemsRead.Means(
                 customerIds, ledger.nextNumber(actor.booksId(), today), today, items::nextId));
-    items.describe(described(comparison, read));
+    items.describe(actor.booksId(), described(comparison, read));
     if (!read.movements().isEmpty()) {
       Ledger.Source source =
           new Ledger.Source(

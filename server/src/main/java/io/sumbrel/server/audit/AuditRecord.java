@@ -4,6 +4,7 @@ import io.sumbrel.core.proof.Act;
 import io.sumbrel.core.proof.AuditLine;
 import io.sumbrel.core.proof.AuditTrail;
 import io.sumbrel.core.proof.Fact;
+import io.sumbrel.core.proof.SetHash;
 import io.sumbrel.server.people.Actor;
 import io.sumbrel.server.persistence.Column;
 import io.sumbrel.server.persistence.OnDisk;
@@ -14,6 +15,8 @@ import java.time.Clock;
 import java.time.temporal.ChronoUnit;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Propagation;
@@ -111,23 +114,48 @@ public class AuditRecord {
         .orElse(0L);
   }
 
-  /** Every line, in order and piece by piece, with what it is checked by. */
+  /** A hash under the key of the record, from where it stands. */
+  public SetHash setHash(String hex) {
+    return new SetHash(keys.key(), hex);
+  }
+
+  /** The lines from a number on, in order and piece by piece, with what they are checked by. */
   @Transactional(readOnly = true)
-  public AuditTrail trail(long booksId) {
+  public AuditTrail trail(long booksId, long from) {
     Iterable<AuditLine> lines =
         pieces.inTurn(
             (reading, last) ->
                 reading
                     .createQuery(AFTER, AuditLineRow.class)
                     .setParameter("books", booksId)
-                    .setParameter("number", last.map(AuditLine::number).orElse(0L))
+                    .setParameter("number", last.map(AuditLine::number).orElse(from - 1))
                     .setMaxResults(Pieces.SIZE)
                     .getResultList()
                     .stream()
                     .map(AuditLineRow::toFact)
                     .toList());
     return new AuditTrail(
-        lines, Optional.of(keys.key()), keys.keyedFrom(booksId, lastNumber(booksId) + 1));
+        from, lines, Optional.of(keys.key()), keys.keyedFrom(booksId, lastNumber(booksId) + 1));
+  }
+
+  /** The facts of a kind that the lines from a number on name; by their names. */
+  @Transactional(readOnly = true)
+  public Set<String> namedFrom(long booksId, long from, String kind) {
+    return entities
+        .createQuery(
+            """
+            from AuditLineRow
+            where booksId = :books and lineNumber >= :number and facts like :kind
+            """,
+            AuditLineRow.class)
+        .setParameter("books", booksId)
+        .setParameter("number", from)
+        .setParameter("kind", "%" + kind + "%")
+        .getResultStream()
+        .flatMap(row -> row.toFact().act().facts().stream())
+        .map(Fact::name)
+        .filter(name -> name.startsWith(kind))
+        .collect(Collectors.toSet());
   }
 
   /** The lines after one, in order. */

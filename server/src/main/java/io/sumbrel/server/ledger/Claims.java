@@ -33,19 +33,24 @@ public class Claims {
   /** The posting that explains a sum. */
   public record Claim(long postingId, PostingNumber number, String actor) {}
 
-  /** Every claimed sum with the posting that explains it. */
+  /**
+   * Every sum that is claimed by a posting from one on, with the posting.
+   *
+   * @param first its id; ids of postings follow the order of their making
+   */
   @Transactional(readOnly = true)
-  public Map<MoneyInId, PostingNumber> all(long booksId) {
+  public Map<MoneyInId, PostingNumber> from(long booksId, long first) {
     Map<MoneyInId, PostingNumber> claims = new HashMap<>();
     entities
         .createQuery(
             """
             select c.moneyInId, p.postingYear, p.postingNumber
             from ClaimRow c join PostingRow p on p.id = c.postingId
-            where p.booksId = :b
+            where p.booksId = :b and c.postingId >= :first
             """,
             Object[].class)
         .setParameter("b", booksId)
+        .setParameter("first", first)
         .getResultStream()
         .forEach(
             r ->

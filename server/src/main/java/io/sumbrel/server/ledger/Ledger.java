@@ -5,6 +5,7 @@ import io.sumbrel.core.ledger.JournalLine;
 import io.sumbrel.core.money.Money;
 import io.sumbrel.core.openitem.ItemId;
 import io.sumbrel.core.openitem.OpenItem;
+import io.sumbrel.core.party.CustomerId;
 import io.sumbrel.core.posting.Event;
 import io.sumbrel.core.posting.ItemMovement;
 import io.sumbrel.core.posting.Posting;
@@ -126,7 +127,7 @@ public class Ledger {
     months.requireOpen(actor.booksId(), event.date());
     yearRow(actor.booksId(), event.date()).lastNumber = number.number();
     entities.flush();
-    items.add(actor.booksId(), event.newItems(), source.origins);
+    items.take(actor.booksId(), event.newItems(), source.origins, event.movements());
     Posting posting = Posting.of(number, event);
     PostingRow row = row(actor, posting);
     row.arrivalId = source.arrivalId.orElse(null);
@@ -136,7 +137,6 @@ public class Ledger {
     entities.persist(row);
     entities.flush();
     storeLines(actor.booksId(), row.id, posting);
-    items.move(event.movements());
     claims.release(event.frees());
     claims.take(event.claims(), row.id);
     audit.append(actor, act, number.words(), detail, fact(posting, row, event));
@@ -181,6 +181,33 @@ public class Ledger {
                 new Balance(
                     new AccountCode((String) r[0]),
                     Money.ofMinor(Currency.getInstance((String) r[1]), (Long) r[2])))
+        .toList();
+  }
+
+  /**
+   * What the accounts stood at before a posting, receivables by customer; without the balances with
+   * which bank accounts began.
+   */
+  @Transactional(readOnly = true)
+  public List<JournalLine> balancesBefore(long booksId, long posting) {
+    return entities
+        .createQuery(
+            """
+            select accountCode, customerId, currency, sum(amountMinor) from JournalLineRow
+            where booksId = :b and postingId < :p and postingId not in
+              (select id from PostingRow where booksId = :b and kind = BANK_BEGINS)
+            group by accountCode, customerId, currency having sum(amountMinor) <> 0
+            """,
+            Object[].class)
+        .setParameter("b", booksId)
+        .setParameter("p", posting)
+        .getResultStream()
+        .map(
+            r ->
+                new JournalLine(
+                    new AccountCode((String) r[0]),
+                    Optional.ofNullable((Long) r[1]).map(CustomerId::new),
+                    Money.ofMinor(Currency.getInstance((String) r[2]), (Long) r[3])))
         .toList();
   }
 

@@ -1,11 +1,13 @@
 package io.sumbrel.server.ledger;
 
+import io.sumbrel.core.ledger.AccountCode;
 import io.sumbrel.core.proof.BankReconciliation;
 import jakarta.persistence.Entity;
 import jakarta.persistence.Id;
 import jakarta.persistence.IdClass;
 import jakarta.persistence.Table;
 import java.io.Serializable;
+import java.time.LocalDate;
 
 @Entity
 @Table(name = "month_figure")
@@ -19,6 +21,10 @@ class MonthFigureRow {
   long statementMinor;
   long unexplainedMinor;
   long ledgerMinor;
+
+  BankReconciliation toFact(AccountCode account, LocalDate day) {
+    return new BankReconciliation(account, day, statementMinor, unexplainedMinor, ledgerMinor);
+  }
 
   static MonthFigureRow of(
       long booksId, String month, long bankAccountId, BankReconciliation figures) {

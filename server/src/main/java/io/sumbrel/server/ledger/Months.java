@@ -1,5 +1,6 @@
 package io.sumbrel.server.ledger;
 
+import io.sumbrel.core.ledger.AccountCode;
 import io.sumbrel.core.proof.BankReconciliation;
 import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.server.audit.AuditRecord;
@@ -11,6 +12,8 @@ import java.time.LocalDate;
 import java.time.YearMonth;
 import java.util.List;
 import java.util.Map;
+import java.util.function.Function;
+import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
@@ -44,6 +47,21 @@ public class Months {
             .setMaxResults(1)
             .getResultList();
     return newest.isEmpty() ? LocalDate.EPOCH : YearMonth.parse(newest.get(0)).atEndOfMonth();
+  }
+
+  /** What the bank accounts came to when the newest closed month was closed, by their ids. */
+  @Transactional(readOnly = true)
+  public Map<Long, BankReconciliation> closedWith(
+      long booksId, LocalDate closed, Function<Long, AccountCode> code) {
+    return entities
+        .createQuery(
+            "from MonthFigureRow where booksId = :b and monthCode = :m", MonthFigureRow.class)
+        .setParameter("b", booksId)
+        .setParameter("m", YearMonth.from(closed).toString())
+        .getResultStream()
+        .collect(
+            Collectors.toMap(
+                r -> r.bankAccountId, r -> r.toFact(code.apply(r.bankAccountId), closed)));
   }
 
   /**

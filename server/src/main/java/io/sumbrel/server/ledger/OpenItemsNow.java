@@ -7,6 +7,7 @@ import io.sumbrel.core.proof.AuditLine;
 import io.sumbrel.core.proof.PostingFact;
 import io.sumbrel.server.audit.AuditRecord;
 import io.sumbrel.server.openitem.Items;
+import io.sumbrel.server.openitem.ItemsHash;
 import io.sumbrel.server.persistence.OneMoment;
 import java.util.Comparator;
 import java.util.HashMap;
@@ -88,7 +89,7 @@ public class OpenItemsNow {
         state.feedNumber < 0 ? List.of() : audit.linesAfter(booksId, state.feedNumber);
     boolean anew =
         state.feedNumber < 0
-            || since.stream().flatMap(l -> l.act().facts().stream()).anyMatch(Items::isFact);
+            || since.stream().flatMap(l -> l.act().facts().stream()).anyMatch(ItemsHash::isFact);
     if (anew) {
       state.clear();
       items.open(booksId).forEach(state::put);

@@ -2,7 +2,7 @@
  * The stored ledger: postings with their lines, what they claim, months. Entry: {@code Ledger}
  * appends, {@code Postings} reads.
  */
-@Publishes({"posting", "claim", "recorded_claim", "tape_line", "tie_part"})
+@Publishes({"posting", "claim", "recorded_claim", "tape_line", "tie_part", "item_movement"})
 package io.sumbrel.server.ledger;
 
 import io.sumbrel.server.persistence.Publishes;

@@ -1,12 +1,13 @@
 package io.sumbrel.server.openitem;
 
+import io.sumbrel.core.money.Money;
 import io.sumbrel.core.openitem.ItemId;
 import io.sumbrel.core.openitem.ItemKind;
 import io.sumbrel.core.openitem.OpenItem;
 import io.sumbrel.core.openitem.Terms;
 import io.sumbrel.core.party.CustomerId;
 import io.sumbrel.core.posting.ItemMovement;
-import io.sumbrel.core.proof.Fact;
+import io.sumbrel.core.proof.SetHash;
 import io.sumbrel.server.persistence.BulkRows;
 import io.sumbrel.server.persistence.RowIds;
 import jakarta.persistence.EntityManager;
@@ -14,11 +15,11 @@ import jakarta.persistence.TypedQuery;
 import java.sql.PreparedStatement;
 import java.time.LocalDate;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.Collection;
 import java.util.Comparator;
 import java.util.Currency;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -37,12 +38,6 @@ import org.springframework.transaction.annotation.Transactional;
 public class Items {
   private static final String MOVE =
       "update item_balance set total_minor = total_minor + ?, open_minor = open_minor + ? where item_id = ?";
-  private static final String DESCRIBE =
-      """
-      update open_item set customer_id = ?, item_date = ?, due_date = ?, tax_minor = ?,
-        order_number = ?, terms = ?, extra = ?, version = version + 1
-      where id = ?
-      """;
 
   /** The embedded database holds every row that it found against the whole list once more. */
   private static final int AT_ONCE = 100;
@@ -50,7 +45,8 @@ public class Items {
   /** For more numbers, one pass over all items is quicker than so many looks. */
   private static final int MANY = 1_000;
 
-  private static final String DESCRIBED = "items";
+  private static final String NUMBERED =
+      "select id, number from OpenItemRow where booksId = :b and numberedBy = 'SELLER'";
 
   /** Columns, not rows: the session would keep each row, and look through all at every query. */
   private static final String WITH_BALANCE =
@@ -63,11 +59,13 @@ public class Items {
   private final EntityManager entities;
   private final RowIds ids;
   private final BulkRows bulk;
+  private final ItemsHash hash;
 
-  Items(EntityManager entities, RowIds ids, BulkRows bulk) {
+  Items(EntityManager entities, RowIds ids, BulkRows bulk, ItemsHash hash) {
     this.entities = entities;
     this.ids = ids;
     this.bulk = bulk;
+    this.hash = hash;
   }
 
   /** Where an item was first seen, and the house's own columns of it. */
@@ -77,6 +75,43 @@ public class Items {
   @Transactional(readOnly = true)
   public List<OpenItem> all(long booksId) {
     return oldestFirst("where i.booksId = :b", Map.of("b", booksId));
+  }
+
+  /** The items that a posting from one on moved; in no order. */
+  @Transactional(readOnly = true)
+  public List<OpenItem> movedFrom(long booksId, long posting) {
+    return facts(
+            """
+            where i.booksId = :b
+              and i.id in (select m.itemId from ItemMovementRow m where m.postingId >= :p)
+            """,
+            Map.of("b", booksId, "p", posting))
+        .toList();
+  }
+
+  /** What is open of many items together. */
+  public record Sum(ItemKind kind, Optional<CustomerId> customer, Money amount) {}
+
+  /** What is open, by kind, customer and currency. */
+  @Transactional(readOnly = true)
+  public List<Sum> sums(long booksId) {
+    return entities
+        .createQuery(
+            """
+            select i.kind, i.customerId, i.currency, sum(b.openMinor)
+            from OpenItemRow i join ItemBalanceRow b on b.itemId = i.id
+            where i.booksId = :b and b.openMinor <> 0 group by i.kind, i.customerId, i.currency
+            """,
+            Object[].class)
+        .setParameter("b", booksId)
+        .getResultStream()
+        .map(
+            r ->
+                new Sum(
+                    (ItemKind) r[0],
+                    Optional.ofNullable((Long) r[1]).map(CustomerId::new),
+                    Money.ofMinor(Currency.getInstance((String) r[2]), (Long) r[3])))
+        .toList();
   }
 
   /** What is open, or of a day after one: what a text of today may name; oldest first. */
@@ -135,28 +170,40 @@ public class Items {
    */
   @Transactional(readOnly = true)
   public Map<String, OpenItem> numbered(long booksId, Collection<String> numbers, boolean allOpen) {
-    Map<String, OpenItem> numbered = new HashMap<>();
-    Set<String> wanted = Set.copyOf(numbers);
-    if (wanted.size() > MANY) {
-      facts("where i.booksId = :b and i.numberedBy = 'SELLER'", Map.of("b", booksId))
-          .filter(i -> wanted.contains(i.number()))
-          .forEach(i -> numbered.put(i.number(), i));
-    } else {
-      wanted.forEach(n -> named(booksId, n).ifPresent(i -> numbered.put(n, i)));
-    }
-    if (allOpen) {
-      open(booksId).stream()
-          .filter(i -> i.kind().isNamed())
-          .forEach(i -> numbered.put(i.number(), i));
-    }
-    return numbered;
+    return byNumber(find(booksId, idsOf(booksId, numbers, allOpen)));
   }
 
-  private Optional<OpenItem> named(long booksId, String number) {
-    return facts(
-            "where i.booksId = :b and i.number = :n and i.numberedBy = 'SELLER'",
-            Map.of("b", booksId, "n", number))
-        .findFirst();
+  private static Map<String, OpenItem> byNumber(Map<ItemId, OpenItem> items) {
+    Map<String, OpenItem> byNumber = new HashMap<>();
+    items.values().forEach(i -> byNumber.put(i.number(), i));
+    return byNumber;
+  }
+
+  /** The ids of items that lists brought, rising. */
+  private Set<ItemId> idsOf(long booksId, Collection<String> numbers, boolean allOpen) {
+    Set<ItemId> ids = new TreeSet<>(Comparator.comparing(ItemId::number));
+    Set<String> wanted = Set.copyOf(numbers);
+    if (wanted.size() > MANY) {
+      entities
+          .createQuery(NUMBERED, Object[].class)
+          .setParameter("b", booksId)
+          .getResultStream()
+          .filter(r -> wanted.contains((String) r[1]))
+          .forEach(r -> ids.add(new ItemId((Long) r[0])));
+    } else {
+      for (String number : wanted) {
+        entities
+            .createQuery(NUMBERED + " and number = :n", Object[].class)
+            .setParameter("b", booksId)
+            .setParameter("n", number)
+            .getResultStream()
+            .forEach(r -> ids.add(new ItemId((Long) r[0])));
+      }
+    }
+    if (allOpen) {
+      open(booksId).stream().filter(i -> i.kind().isNamed()).forEach(i -> ids.add(i.id()));
+    }
+    return ids;
   }
 
   private static <T> void inParts(Collection<T> all, Consumer<List<T>> each) {
@@ -202,11 +249,7 @@ public class Items {
   @Transactional(propagation = Propagation.MANDATORY)
   public Map<String, OpenItem> lockNumbered(
       long booksId, Collection<String> numbers, boolean allOpen) {
-    List<ItemId> ids =
-        numbered(booksId, numbers, allOpen).values().stream()
-            .map(OpenItem::id)
-            .sorted(Comparator.comparing(ItemId::number))
-            .toList();
+    Set<ItemId> ids = idsOf(booksId, numbers, allOpen);
     inParts(
         ids,
         some ->
@@ -215,9 +258,7 @@ public class Items {
                     "select item_id from item_balance where item_id in (:ids) order by item_id for update")
                 .setParameter("ids", some.stream().map(ItemId::number).toList())
                 .getResultList());
-    Map<String, OpenItem> locked = new HashMap<>();
-    find(booksId, ids).values().forEach(i -> locked.put(i.number(), i));
-    return locked;
+    return byNumber(find(booksId, ids));
   }
 
   @Transactional(readOnly = true)
@@ -230,49 +271,26 @@ public class Items {
                     Optional.ofNullable(r.arrivalId), Optional.ofNullable(r.arrivalLine), r.extra));
   }
 
-  /** Whether a fact is that of all items: they were described anew. */
-  public static boolean isFact(Fact fact) {
-    return fact.name().equals(DESCRIBED);
-  }
-
-  /** All that lists say of items, but for their amounts; empty where no list was read. */
-  @Transactional(readOnly = true)
-  public Optional<Fact> described(long booksId) {
-    entities.flush();
-    long[] count = {0};
-    Fact fact =
-        Fact.written(
-            DESCRIBED,
-            cells ->
-                entities
-                    .createQuery(
-                        """
-                        select id, kind, customerId, number, itemDate, dueDate, currency, taxMinor,
-                          orderNumber, terms, extra, arrivalId, arrivalLine
-                        from OpenItemRow where booksId = :b and numberedBy = 'SELLER' order by id
-                        """,
-                        Object[].class)
-                    .setParameter("b", booksId)
-                    .getResultStream()
-                    .forEach(
-                        i -> {
-                          count[0]++;
-                          Arrays.asList(i).forEach(cells);
-                        }));
-    return count[0] == 0 ? Optional.empty() : Optional.of(fact);
-  }
-
   /** An id for an item that is about to come into being. */
   public ItemId nextId() {
     return new ItemId(ids.next());
   }
 
-  /** Adds items with nothing billed and nothing open yet; their posting gives them amounts. */
+  /**
+   * Takes in what an event does to items: those that begin with it, and what it adds to balances,
+   * where these stand. Nothing that was read before is written back.
+   *
+   * @param begun what comes into being, before its amounts
+   */
   @Transactional(propagation = Propagation.MANDATORY)
-  public void add(long booksId, List<OpenItem> items, Function<OpenItem, Origin> origins) {
+  public void take(
+      long booksId,
+      List<OpenItem> begun,
+      Function<OpenItem, Origin> origins,
+      List<ItemMovement> movements) {
+    Map<Long, ItemBalanceRow> balances = new LinkedHashMap<>();
     List<OpenItemRow> rows = new ArrayList<>();
-    List<ItemBalanceRow> balances = new ArrayList<>();
-    for (OpenItem item : items) {
+    for (OpenItem item : begun) {
       Origin origin = origins.apply(item);
       OpenItemRow row = OpenItemRow.of(booksId, item);
       row.extra = origin.extra();
@@ -281,15 +299,28 @@ public class Items {
       rows.add(row);
       ItemBalanceRow balance = new ItemBalanceRow();
       balance.itemId = row.id;
-      balances.add(balance);
+      balances.put(row.id, balance);
+    }
+    List<ItemMovement> ofKnown = new ArrayList<>();
+    for (ItemMovement movement : movements) {
+      ItemBalanceRow balance = balances.get(movement.item().number());
+      if (balance == null) {
+        ofKnown.add(movement);
+      } else {
+        balance.totalMinor += movement.totalDelta();
+        balance.openMinor += movement.openDelta();
+      }
+    }
+    List<OpenItemRow> ofLists = rows.stream().filter(OpenItemRow::isOfAList).toList();
+    if (!ofLists.isEmpty()) {
+      hash.follow(booksId, hash -> ofLists.forEach(row -> hash.add(row.said())));
     }
     bulk.insert(rows);
-    bulk.insert(balances);
+    bulk.insert(List.copyOf(balances.values()));
+    move(ofKnown);
   }
 
-  /** Adds to the balances where they stand: nothing that was read before is written back. */
-  @Transactional(propagation = Propagation.MANDATORY)
-  public void move(List<ItemMovement> movements) {
+  private void move(List<ItemMovement> movements) {
     entities
         .unwrap(Session.class)
         .doWork(
@@ -311,27 +342,29 @@ public class Items {
 
   /** Takes over what a newer list says. */
   @Transactional(propagation = Propagation.MANDATORY)
-  public void describe(List<Described> described) {
-    entities
-        .unwrap(Session.class)
-        .doWork(
-            connection -> {
-              try (PreparedStatement update = connection.prepareStatement(DESCRIBE)) {
-                for (Described one : described) {
-                  OpenItem item = one.item();
-                  update.setObject(1, item.customer().map(CustomerId::number).orElse(null));
-                  update.setObject(2, item.date());
-                  update.setObject(3, item.due().orElse(null));
-                  update.setObject(4, item.taxMinor().orElse(null));
-                  update.setString(5, item.orderNumber().orElse(null));
-                  update.setString(6, item.terms().map(Terms::words).orElse(null));
-                  update.setString(7, one.extra());
-                  update.setLong(8, item.id().number());
-                  update.addBatch();
-                }
-                update.executeBatch();
-              }
-            });
+  public void describe(long booksId, List<Described> described) {
+    Map<Long, Described> byId = new HashMap<>();
+    described.forEach(d -> byId.put(d.item().id().number(), d));
+    if (!byId.isEmpty()) {
+      hash.follow(booksId, hash -> inParts(byId.keySet(), some -> describe(some, byId, hash)));
+    }
+  }
+
+  private void describe(List<Long> ids, Map<Long, Described> byId, SetHash hash) {
+    List<OpenItemRow> rows =
+        entities
+            .createQuery("from OpenItemRow where id in :ids", OpenItemRow.class)
+            .setParameter("ids", ids)
+            .getResultList();
+    for (OpenItemRow row : rows) {
+      entities.detach(row);
+      hash.remove(row.said());
+      Described now = byId.get(row.id);
+      row.describe(now.item());
+      row.extra = now.extra();
+      hash.add(row.said());
+    }
+    bulk.update(rows);
   }
 
   /** The house's own columns of items, by the item. */

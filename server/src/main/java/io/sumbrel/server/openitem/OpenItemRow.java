@@ -11,6 +11,8 @@ import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import jakarta.persistence.Version;
 import java.time.LocalDate;
+import java.util.Arrays;
+import java.util.List;
 
 @Entity
 @Table(name = "open_item")
@@ -48,6 +50,28 @@ class OpenItemRow {
     row.currency = item.currency().getCurrencyCode();
     row.describe(item);
     return row;
+  }
+
+  boolean isOfAList() {
+    return numberedBy.equals("SELLER");
+  }
+
+  /** All that lists say of it, for the hash of that. */
+  List<Object> said() {
+    return Arrays.asList(
+        id,
+        kind,
+        customerId,
+        number,
+        itemDate,
+        dueDate,
+        currency,
+        taxMinor,
+        orderNumber,
+        terms,
+        extra,
+        arrivalId,
+        arrivalLine);
   }
 
   /** Takes over what a newer list may change. */

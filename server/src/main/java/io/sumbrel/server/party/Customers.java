@@ -86,6 +86,9 @@ public class Customers {
         rows.get(customer.number()).parentId = parent.id;
       }
     }
+    entities.flush();
+    // they would be looked through for changes at every query of a long list
+    rows.values().forEach(entities::detach);
     return rows.values().stream()
         .collect(Collectors.toMap(r -> r.number, r -> new CustomerId(r.id)));
   }

@@ -2,13 +2,14 @@ package io.sumbrel.server.persistence;
 
 import jakarta.persistence.EntityManager;
 import java.util.List;
+import java.util.function.BiConsumer;
 import org.hibernate.Session;
 import org.hibernate.StatelessSession;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
 
-/** Inserts many rows at once, past the persistence context, in the same transaction. */
+/** Writes many rows at once, past the persistence context, in the same transaction. */
 @Component
 public class BulkRows {
   private final EntityManager entities;
@@ -19,6 +20,18 @@ public class BulkRows {
 
   @Transactional(propagation = Propagation.MANDATORY)
   public void insert(List<?> rows) {
+    write(rows, StatelessSession::insertMultiple);
+  }
+
+  /**
+   * @param rows that the persistence context does not hold
+   */
+  @Transactional(propagation = Propagation.MANDATORY)
+  public void update(List<?> rows) {
+    write(rows, StatelessSession::updateMultiple);
+  }
+
+  private void write(List<?> rows, BiConsumer<StatelessSession, List<?>> write) {
     if (rows.isEmpty()) {
       return;
     }
@@ -28,7 +41,7 @@ public class BulkRows {
           try (StatelessSession bulk =
               session.getSessionFactory().openStatelessSession(connection)) {
             bulk.setJdbcBatchSize(500);
-            bulk.insertMultiple(rows);
+            write.accept(bulk, rows);
           }
         });
   }

@@ -1,6 +1,9 @@
 package io.sumbrel.server.persistence;
 
+import jakarta.persistence.EntityManager;
 import java.util.function.Supplier;
+import org.hibernate.FlushMode;
+import org.hibernate.Session;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.TransactionDefinition;
@@ -14,8 +17,10 @@ import org.springframework.transaction.support.TransactionTemplate;
 @Component
 public class OneMoment {
   private final TransactionTemplate transaction;
+  private final EntityManager entities;
 
-  OneMoment(PlatformTransactionManager transactions) {
+  OneMoment(PlatformTransactionManager transactions, EntityManager entities) {
+    this.entities = entities;
     this.transaction = new TransactionTemplate(transactions);
     transaction.setReadOnly(true);
     transaction.setIsolationLevel(TransactionDefinition.ISOLATION_SERIALIZABLE);
@@ -23,6 +28,25 @@ public class OneMoment {
 
   /** What is read, all of it as of the first statement. */
   public <T> T read(Supplier<T> reading) {
-    return transaction.execute(t -> reading.get());
+    return transaction.execute(t -> unchanged(reading));
+  }
+
+  /**
+   * In the transaction of an act, what is read is not looked through for changes at every further
+   * query.
+   */
+  private <T> T unchanged(Supplier<T> reading) {
+    Session session = entities.unwrap(Session.class);
+    FlushMode flushing = session.getHibernateFlushMode();
+    boolean readOnly = session.isDefaultReadOnly();
+    session.flush();
+    session.setHibernateFlushMode(FlushMode.MANUAL);
+    session.setDefaultReadOnly(true);
+    try {
+      return reading.get();
+    } finally {
+      session.setHibernateFlushMode(flushing);
+      session.setDefaultReadOnly(readOnly);
+    }
   }
 }

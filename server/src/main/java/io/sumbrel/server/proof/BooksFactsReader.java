@@ -21,6 +21,7 @@ import io.sumbrel.server.ledger.Claims;
 import io.sumbrel.server.ledger.Postings;
 import io.sumbrel.server.matching.PastPayments;
 import io.sumbrel.server.openitem.Items;
+import io.sumbrel.server.openitem.ItemsHash;
 import io.sumbrel.server.people.People;
 import io.sumbrel.server.persistence.OneMoment;
 import io.sumbrel.server.receipt.MoneyLine;
@@ -28,6 +29,7 @@ import io.sumbrel.server.receipt.MoneyLines;
 import io.sumbrel.server.receipt.TakenIn;
 import io.sumbrel.server.rules.Rules;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -45,6 +47,7 @@ public class BooksFactsReader {
   private final MoneyLines moneyLines;
   private final Claims claims;
   private final Items items;
+  private final ItemsHash itemsHash;
   private final Postings postings;
   private final Arrivals arrivals;
   private final AuditRecord audit;
@@ -56,12 +59,14 @@ public class BooksFactsReader {
   private final Rules rules;
   private final Charts charts;
   private final OneMoment oneMoment;
+  private final StoodBefore before;
 
   BooksFactsReader(
       BankAccounts books,
       MoneyLines moneyLines,
       Claims claims,
       Items items,
+      ItemsHash itemsHash,
       Postings postings,
       Arrivals arrivals,
       AuditRecord audit,
@@ -72,11 +77,13 @@ public class BooksFactsReader {
       People people,
       Rules rules,
       Charts charts,
-      OneMoment oneMoment) {
+      OneMoment oneMoment,
+      StoodBefore before) {
     this.books = books;
     this.moneyLines = moneyLines;
     this.claims = claims;
     this.items = items;
+    this.itemsHash = itemsHash;
     this.postings = postings;
     this.arrivals = arrivals;
     this.audit = audit;
@@ -88,40 +95,45 @@ public class BooksFactsReader {
     this.rules = rules;
     this.charts = charts;
     this.oneMoment = oneMoment;
+    this.before = before;
   }
 
   /**
-   * Looks at the facts as of one moment, while that lasts: postings and record are read as they are
+   * Looks at all facts as of one moment, while that lasts: postings and record are read as they are
    * asked for.
    */
   public <T> T read(long booksId, Function<BooksFacts, T> look) {
-    return oneMoment.read(() -> look.apply(facts(booksId)));
+    return oneMoment.read(() -> look.apply(facts(booksId, StoodBefore.Part.EVERYTHING)));
   }
 
-  private BooksFacts facts(long booksId) {
+  /** The same of what was made since the newest month was closed; of all where none is. */
+  public <T> T readSinceClosing(long booksId, Function<BooksFacts, T> look) {
+    return oneMoment.read(() -> look.apply(facts(booksId, before.part(booksId))));
+  }
+
+  private BooksFacts facts(long booksId, StoodBefore.Part part) {
+    long file = part.arrival();
     Map<Long, BankAccount> accounts =
         books.all(booksId).stream().collect(Collectors.toMap(BankAccount::id, Function.identity()));
-    List<MoneyLine> lines = moneyLines.all(booksId);
+    Collection<MoneyLine> lines =
+        part.closed().isPresent()
+            ? moneyLines.since(booksId, part.closed().get(), part.from().id())
+            : moneyLines.all(booksId);
     List<MoneyLine> held = moneyLines.held(booksId);
-    Map<Long, TakenIn> taken = moneyLines.taken(booksId);
+    Map<Long, TakenIn> taken = moneyLines.taken(booksId, file);
     Map<MoneyInId, MoneyIn> money = new HashMap<>();
     List<MoneyLine> gone = moneyLines.gone(booksId);
     Stream.concat(lines.stream(), gone.stream())
         .forEach(l -> money.put(l.moneyIn().id(), l.moneyIn()));
-    Map<MoneyInId, PostingNumber> claimed = claims.all(booksId);
+    Map<MoneyInId, PostingNumber> claimed = claimed(booksId, part, lines);
     List<Statements.Stored> statements = bankStatements.all(booksId);
-    List<OpenItem> all = items.all(booksId);
+    List<OpenItem> all =
+        part.closed().isPresent() ? items.movedFrom(booksId, part.from().id()) : items.all(booksId);
     Map<ItemId, OpenItem> byId =
         all.stream().collect(Collectors.toMap(OpenItem::id, Function.identity()));
-    Iterable<Postings.Stored> inTurn = postings.inTurn(booksId, byId::get, money::get);
-    Map<Long, Postings.FirstSeen> firstSeen = postings.firstSeen(booksId);
-    Map<Long, Long> moved =
-        lines.stream()
-            .filter(l -> l.statementId().isPresent())
-            .collect(
-                Collectors.groupingBy(
-                    l -> l.statementId().get(),
-                    Collectors.summingLong(l -> l.moneyIn().amountMinor())));
+    Iterable<Postings.Stored> inTurn = postings.inTurn(booksId, part.from(), byId::get, money::get);
+    Map<Long, Postings.FirstSeen> firstSeen = postings.firstSeen(booksId, file);
+    Map<Long, Long> moved = moneyLines.moved(booksId);
     Map<RecordedId, PostingNumber> ties = claims.ties(booksId);
     Map<Long, MoneyInId> ofMember = moneyLines.ofMembers(booksId);
     Map<Long, TakenIn> members = deposits.taken(booksId);
@@ -159,7 +171,7 @@ public class BooksFactsReader {
         deposits.onHand(booksId).stream().map(m -> onHand(m, ties)).toList(),
         all,
         () -> StreamSupport.stream(inTurn.spliterator(), false).map(s -> made(s, byId)).iterator(),
-        arrivals.intakes(booksId).stream()
+        arrivals.intakes(booksId, file).stream()
             .map(
                 i ->
                     switch (i.use()) {
@@ -169,8 +181,21 @@ public class BooksFactsReader {
                       case STATEMENT, INFORMATION, DETAIL -> statementIntake(i, taken, held);
                     })
             .toList(),
-        audit.trail(booksId),
-        standing(booksId));
+        audit.trail(booksId, Math.max(1, part.from().record())),
+        standing(booksId, part),
+        part.closed().map(d -> before.of(booksId, part, accounts, all)));
+  }
+
+  /** The claims of what is looked at; of a part, those from before on its sums too. */
+  private Map<MoneyInId, PostingNumber> claimed(
+      long booksId, StoodBefore.Part part, Collection<MoneyLine> lines) {
+    Map<MoneyInId, PostingNumber> claimed = claims.from(booksId, part.from().id());
+    if (part.closed().isPresent()) {
+      List<MoneyInId> others =
+          lines.stream().map(l -> l.moneyIn().id()).filter(m -> !claimed.containsKey(m)).toList();
+      claims.some(others).forEach((money, claim) -> claimed.put(money, claim.number()));
+    }
+    return claimed;
   }
 
   private static BooksFacts.Made made(Postings.Stored stored, Map<ItemId, OpenItem> items) {
@@ -179,9 +204,11 @@ public class BooksFactsReader {
   }
 
   /** What the record names besides postings, as it is now. */
-  private List<Fact> standing(long booksId) {
-    List<Fact> standing = new ArrayList<>(arrivalFacts.all(booksId));
-    items.described(booksId).ifPresent(standing::add);
+  private List<Fact> standing(long booksId, StoodBefore.Part part) {
+    List<Fact> standing = new ArrayList<>(arrivalFacts.from(booksId, part.arrival()));
+    if (part.closed().isEmpty()) {
+      itemsHash.reckoned(booksId).ifPresent(standing::add);
+    }
     standing.add(people.rights(booksId));
     standing.add(rules.standing(booksId));
     standing.add(charts.standing(booksId));

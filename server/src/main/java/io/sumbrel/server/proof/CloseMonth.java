@@ -1,8 +1,8 @@
 package io.sumbrel.server.proof;
 
-import io.sumbrel.core.proof.BankDays;
 import io.sumbrel.core.proof.BankReconciliation;
 import io.sumbrel.core.proof.BooksFacts;
+import io.sumbrel.core.proof.Proof;
 import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.server.audit.AuditRecord;
 import io.sumbrel.server.bank.BankAccount;
@@ -19,7 +19,8 @@ import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
 /**
- * Closes a month when every account's statements reach its last day, and reopens it with a reason.
+ * Closes a month when every account's statements reach its last day and the books are proved, and
+ * reopens it with a reason. So whatever lies before a closed month was proved once.
  */
 @Component
 public class CloseMonth {
@@ -44,7 +45,7 @@ public class CloseMonth {
 
   /**
    * @throws Refusal {@code month-not-complete}, {@code month-order}, {@code not-reconciled}, {@code
-   *     held}
+   *     not-proved}, {@code held}
    */
   @Transactional
   public void close(Actor actor, YearMonth month) {
@@ -65,23 +66,33 @@ public class CloseMonth {
                       .formatted(l.moneyIn().words(), l.moneyIn().bookingDate()));
             });
     List<BankAccount> all = accounts.all(actor.booksId());
-    months.close(actor, month, facts.read(actor.booksId(), f -> reconciled(f, all, last)));
+    months.close(
+        actor, month, facts.readSinceClosing(actor.booksId(), f -> reconciled(f, all, last)));
     audit.append(actor, "month-closed", month.toString(), "");
   }
 
   private static Map<Long, BankReconciliation> reconciled(
       BooksFacts facts, List<BankAccount> accounts, LocalDate last) {
     accounts.forEach(a -> requireReached(facts, a, last));
-    BankDays days = BankDays.of(facts);
+    Proof proof = Proof.of(facts);
     Map<Long, BankReconciliation> reconciled = new HashMap<>();
     for (BankAccount account : accounts) {
-      BankReconciliation figures = days.on(account.code(), last);
+      BankReconciliation figures = proof.bankDays().on(account.code(), last);
       if (figures.differenceMinor() != 0) {
         throw new Refusal(
             "not-reconciled", account.name() + " does not reconcile on " + last + ".");
       }
       reconciled.put(account.id(), figures);
     }
+    proof.lines().stream()
+        .filter(line -> !line.holds())
+        .findFirst()
+        .ifPresent(
+            line -> {
+              throw new Refusal(
+                  "not-proved",
+                  "The books do not hold: %s. %s".formatted(line.words(), line.failures().get(0)));
+            });
     return reconciled;
   }
 

@@ -14,6 +14,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
 import java.util.function.Consumer;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Propagation;
@@ -22,6 +23,8 @@ import org.springframework.transaction.annotation.Transactional;
 /** The stored sums that must be explained, and the statements of the bank. */
 @Component
 public class MoneyLines {
+  private static final String COUNTING = "m.booksId = :b and m.standing = COUNTS ";
+
   private final EntityManager entities;
 
   MoneyLines(EntityManager entities) {
@@ -35,14 +38,57 @@ public class MoneyLines {
   }
 
   /**
+   * Sums that count and were booked after a day, that a posting from one on explains, that nothing
+   * explains, or that belong to a deposit; in no order.
+   *
+   * @param posting its id
+   */
+  @Transactional(readOnly = true)
+  public Collection<MoneyLine> since(long booksId, LocalDate day, long posting) {
+    Map<MoneyInId, MoneyLine> since = new HashMap<>();
+    Stream.of(
+            lines(COUNTING + "and m.bookingDate > :d", Map.of("b", booksId, "d", day)),
+            lines(
+                COUNTING
+                    + "and m.id in (select c.moneyInId from ClaimRow c where c.postingId >= :p)",
+                Map.of("b", booksId, "p", posting)),
+            lines(
+                COUNTING + "and not exists (select 1 from ClaimRow c where c.moneyInId = m.id)",
+                Map.of("b", booksId)),
+            lines(COUNTING + "and m.depositMemberId is not null", Map.of("b", booksId)),
+            lines(
+                COUNTING + "and m.id in (select w.entryId from DepositRow w where w.booksId = :b)",
+                Map.of("b", booksId)))
+        .flatMap(List::stream)
+        .forEach(line -> since.put(line.moneyIn().id(), line));
+    return since.values();
+  }
+
+  /** What the sums that count come to, by the statement that brought them. */
+  @Transactional(readOnly = true)
+  public Map<Long, Long> moved(long booksId) {
+    return entities
+        .createQuery(
+            """
+            select statementId, sum(amountMinor) from MoneyInRow
+            where booksId = :b and standing = COUNTS and statementId is not null
+            group by statementId
+            """,
+            Object[].class)
+        .setParameter("b", booksId)
+        .getResultStream()
+        .collect(Collectors.toMap(r -> (Long) r[0], r -> (Long) r[1]));
+  }
+
+  /**
    * Every sum that is to be explained: it counts, nothing explains it, and it waits for no tie; in
    * the order of booking.
    */
   @Transactional(readOnly = true)
   public List<MoneyLine> pile(long booksId) {
     return lines(
-        """
-        m.booksId = :b and m.standing = COUNTS
+        COUNTING
+            + """
         and not exists (select 1 from ClaimRow c where c.moneyInId = m.id)
         and not exists (select 1 from DepositRow w where w.entryId = m.id
           and not exists (select 1 from RecordedClaimRow t where t.recordedId = w.id))
@@ -162,18 +208,22 @@ public class MoneyLines {
     return found;
   }
 
-  /** What was taken in, by arrival: entries that count, by themselves or by their parts. */
+  /**
+   * What was taken in by files from one on: entries that count, by themselves or by their parts.
+   */
   @Transactional(readOnly = true)
-  public Map<Long, TakenIn> taken(long booksId) {
+  public Map<Long, TakenIn> taken(long booksId, long first) {
     Map<Long, TakenIn> taken = new HashMap<>();
     entities
         .createQuery(
             """
             select arrivalId, count(*), sum(amountMinor) from MoneyInRow
-            where booksId = :b and standing <> HELD and standing <> WITHDRAWN group by arrivalId
+            where booksId = :b and arrivalId >= :first and standing <> HELD
+              and standing <> WITHDRAWN group by arrivalId
             """,
             Object[].class)
         .setParameter("b", booksId)
+        .setParameter("first", first)
         .getResultStream()
         .forEach(r -> taken.put((Long) r[0], new TakenIn((Long) r[1], (Long) r[2])));
     return taken;

@@ -1,6 +1,7 @@
 package io.sumbrel.server.large;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.junit.jupiter.api.Assumptions.assumeTrue;
 import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.authentication;
 import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
 
@@ -9,20 +10,29 @@ import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Duration;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.UUID;
+import org.junit.jupiter.api.MethodOrderer;
+import org.junit.jupiter.api.Order;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.TestMethodOrder;
 import org.junit.jupiter.api.condition.EnabledIfSystemProperty;
 import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.boot.test.context.SpringBootTest;
+import org.springframework.boot.test.context.TestComponent;
 import org.springframework.boot.webmvc.test.autoconfigure.AutoConfigureMockMvc;
 import org.springframework.context.annotation.Import;
+import org.springframework.context.event.EventListener;
 import org.springframework.http.MediaType;
 import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
 import org.springframework.security.core.authority.SimpleGrantedAuthority;
+import org.springframework.test.annotation.DirtiesContext;
 import org.springframework.test.context.DynamicPropertyRegistry;
 import org.springframework.test.context.DynamicPropertySource;
 import org.springframework.test.web.servlet.MockMvc;
@@ -39,58 +49,100 @@ import tools.jackson.databind.ObjectMapper;
 @EnabledIfSystemProperty(named = "drill.large", matches = "\\d+")
 @SpringBootTest
 @AutoConfigureMockMvc
-@Import(LargeHouse.class)
+@Import({LargeHouse.class, LargeHouseDrill.Started.class})
+@TestMethodOrder(MethodOrderer.OrderAnnotation.class)
 class LargeHouseDrill {
   private static final int TIMES = 40;
-  private static final Path KEPT = Path.of(System.getProperty("drill.house", ""));
+  private static final int POSTED = Integer.getInteger("drill.large", 0);
+  private static final LargeHouse.Size SIZE =
+      new LargeHouse.Size(2_500, POSTED, POSTED / 3, POSTED / 25);
+
+  /** Where a house is kept, or is to be. */
+  private static final Optional<Path> HOUSE =
+      Optional.ofNullable(System.getProperty("drill.house")).map(Path::of);
+
+  private static final boolean IS_KEPT =
+      HOUSE.filter(house -> Files.exists(house.resolve("sumbrel.mv.db"))).isPresent();
 
   @Autowired private LargeHouse large;
+  @Autowired private Started started;
   @Autowired private MockMvc mvc;
   @Autowired private ObjectMapper json;
 
-  private final List<String> table = new ArrayList<>();
-  private final List<String> missed = new ArrayList<>();
+  private static final List<String> TABLE = new ArrayList<>();
+  private static final List<String> MISSED = new ArrayList<>();
+  private static Path data;
   private Actor clerk;
+
+  /** How long the server took until it could be asked. */
+  @TestComponent
+  static class Started {
+    private Duration took = Duration.ZERO;
+
+    @EventListener
+    void isReady(ApplicationReadyEvent ready) {
+      took = ready.getTimeTaken();
+    }
+  }
 
   /** A house that is kept at {@code drill.house} is worked on in a copy; else it is built there. */
   @DynamicPropertySource
   static void data(DynamicPropertyRegistry properties) throws IOException {
-    Path data = Files.createTempDirectory("sumbrel-large");
-    if (isKept()) {
-      FileSystemUtils.copyRecursively(KEPT, data);
+    if (data == null) {
+      data =
+          HOUSE.isPresent() && !IS_KEPT ? HOUSE.get() : Files.createTempDirectory("sumbrel-large");
+      if (IS_KEPT) {
+        FileSystemUtils.copyRecursively(HOUSE.get(), data);
+      }
     }
-    Path used = KEPT.toString().isEmpty() || isKept() ? data : KEPT;
-    properties.add("sumbrel.data", used::toString);
+    properties.add("sumbrel.data", data::toString);
   }
 
-  private static boolean isKept() {
-    return Files.exists(KEPT.resolve("sumbrel.mv.db"));
+  private static void goOnUnlessTheHouseIsOnlyKept() {
+    assumeTrue(HOUSE.isEmpty() || IS_KEPT, "the house is built; it is measured the next time");
   }
 
+  /** A house is built, or one that is kept takes in the files of a day. */
   @Test
-  void peopleWaitForNothingInALargeHouse() throws Exception {
-    int posted = Integer.getInteger("drill.large");
-    LargeHouse.Size size = new LargeHouse.Size(2_500, posted, posted / 3, posted / 25);
-    boolean kept = large.isBuilt();
-    clerk = kept ? large.clerk() : timed("house built", Long.MAX_VALUE, () -> large.build(size));
-    if (!kept && !KEPT.toString().isEmpty()) {
-      return;
+  @Order(1)
+  @DirtiesContext
+  void filesAreTakenIntoALargeHouse() throws Exception {
+    if (!large.isBuilt()) {
+      timed("house built", Long.MAX_VALUE, () -> large.build(SIZE));
     }
-    byte[] list = large.openItems(size);
+    goOnUnlessTheHouseIsOnlyKept();
+    clerk = large.clerk();
+    byte[] list = large.openItems(SIZE);
     byte[] again = list.clone();
     timed("list of open items accepted", 15_000, () -> accept("list.csv", list));
     timed(
         "the same list once more, a day later", 15_000, () -> accept("again.csv", changed(again)));
-    timed("statement of the day accepted", 15_000, () -> accept("day.csv", large.newMoney(size)));
-    timed("first desk", 15_000, () -> get("/api/desk"));
+    timed("statement of the day accepted", 15_000, () -> accept("day.csv", large.newMoney(SIZE)));
+  }
+
+  /** The server is started anew. */
+  @Test
+  @Order(2)
+  void peopleWaitForNothingInALargeHouse() throws Exception {
+    goOnUnlessTheHouseIsOnlyKept();
+    clerk = large.clerk();
+    row("start, ms", started.took.toMillis(), 15_000);
+    timed("first desk after it", 15_000, () -> get("/api/desk"));
     reads();
     postings();
-    timed("proof", 5_000, () -> get("/api/books/proof"));
+    timed("a month closed, with all before", Long.MAX_VALUE, this::closeAMonth);
+    timed("proof since a month was closed", 5_000, () -> get("/api/books/proof"));
+    timed("proof of everything", Long.MAX_VALUE, () -> get("/api/books/proof?whole=true"));
     System.gc();
     Runtime runtime = Runtime.getRuntime();
     row("heap, MB", (runtime.totalMemory() - runtime.freeMemory()) >> 20, 1_500);
-    System.out.println(String.join("\n", table));
-    assertThat(missed).isEmpty();
+    System.out.println(String.join("\n", TABLE));
+    assertThat(MISSED).isEmpty();
+  }
+
+  /** Nine tenths of the postings lie before its end. */
+  private String closeAMonth() throws Exception {
+    return perform(MockMvcRequestBuilders.post("/api/books/months/2026-07/closing"));
   }
 
   private void reads() throws Exception {
@@ -179,10 +231,10 @@ class LargeHouseDrill {
   private void row(String what, long figure, long target) {
     boolean held = figure <= target;
     String goal = target == Long.MAX_VALUE ? "" : "%,d%s".formatted(target, held ? "" : " missed");
-    table.add("%-60s %,10d  %s".formatted(what, figure, goal));
-    System.out.println(table.get(table.size() - 1));
+    TABLE.add("%-60s %,10d  %s".formatted(what, figure, goal));
+    System.out.println(TABLE.get(TABLE.size() - 1));
     if (!held) {
-      missed.add(what);
+      MISSED.add(what);
     }
   }
 

@@ -50,7 +50,7 @@ class RecordNamesFactsTest extends ServerTest {
               int rows = sql.sql(change).param(house.clerk.booksId()).update();
               assertThat(rows).as("changed by: " + change).isPositive();
               List<String> failures =
-                  reader.read(house.clerk.booksId(), Proof::of).stream()
+                  reader.read(house.clerk.booksId(), Proof::of).lines().stream()
                       .flatMap((ProofLine l) -> l.failures().stream())
                       .toList();
               tx.setRollbackOnly();

@@ -13,17 +13,22 @@ import org.junit.jupiter.api.Test;
 import org.springframework.http.HttpMethod;
 import tools.jackson.databind.JsonNode;
 
-/** A seeded walk through the server: 300 acts, the whole proof after each. */
+/**
+ * A seeded walk through the server: 300 acts, the whole proof after each, and the proof since a
+ * month was closed.
+ */
 class ServerWalkTest extends ServerTest {
   private static final int STEPS = 300;
   private final Random random = new Random(11);
-  private LocalDate day = LocalDate.of(2026, 11, 1);
+  private LocalDate day = LocalDate.of(2026, 10, 20);
   private long balance = 100_000;
   private int next = 1;
   private int posted;
   private int turnedBack;
   private int tied;
   private int tiesTurnedBack;
+  private boolean closed;
+  private int postedSince;
 
   @Test
   void everyInvariantHoldsAfterEveryAct() {
@@ -43,12 +48,26 @@ class ServerWalkTest extends ServerTest {
       } else {
         turnBack();
       }
+      closeOctober();
       house.prove();
     }
+    assertThat(closed).as("October closed").isTrue();
+    assertThat(postedSince).as("posted since").isGreaterThan(20);
+    assertThat(house.get(house.clerk, "/api/books/proof").body().path("since").asString())
+        .isEqualTo("2026-10-31");
     assertThat(posted).isGreaterThan(40);
     assertThat(turnedBack).isGreaterThan(10);
     assertThat(tied).isGreaterThan(5);
     assertThat(tiesTurnedBack).isGreaterThan(1);
+  }
+
+  private void closeOctober() {
+    if (!closed && day.isAfter(LocalDate.of(2026, 10, 31))) {
+      String path = "/api/books/months/2026-10/closing";
+      assertThat(house.send(house.supervisor, HttpMethod.POST, path, Map.of()).status())
+          .isEqualTo(204);
+      closed = true;
+    }
   }
 
   private void items() {
@@ -190,6 +209,7 @@ class ServerWalkTest extends ServerTest {
     House.Answer answer =
         house.post(house.clerk, row.path("id").asLong(), lines.toArray(Map<?, ?>[]::new));
     posted += answer.status() == 200 ? 1 : 0;
+    postedSince += closed && answer.status() == 200 ? 1 : 0;
   }
 
   private void turnBack() {

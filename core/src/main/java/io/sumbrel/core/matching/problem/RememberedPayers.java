@@ -15,6 +15,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.UnaryOperator;
 
 /**
  * Who paid for whom before: by the payer's name as the bank writes it, and by the account from
@@ -134,7 +135,9 @@ public final class RememberedPayers {
     itemsOf.forEach((customer, all) -> billed.put(customer, new Billed(all)));
     RememberedPayers payers =
         new RememberedPayers(byNumber, Layered.empty(), Layered.empty(), Layered.empty(), billed);
-    past.forEach(payment -> payers.learn(payment, true));
+    Map<String, String> normal = new HashMap<>();
+    UnaryOperator<String> plain = n -> normal.computeIfAbsent(n, NameLikeness::normal);
+    past.forEach(payment -> payers.learn(payment, true, plain));
     return new RememberedPayers(
         byNumber,
         payers.byName.settled(),
@@ -150,8 +153,8 @@ public final class RememberedPayers {
   public RememberedPayers after(List<PastPayment> come, List<PastPayment> gone) {
     RememberedPayers after =
         new RememberedPayers(byNumber, byName.copy(), byAccount.copy(), habits.copy(), billed);
-    come.forEach(payment -> after.learn(payment, true));
-    gone.forEach(payment -> after.learn(payment, false));
+    come.forEach(payment -> after.learn(payment, true, NameLikeness::normal));
+    gone.forEach(payment -> after.learn(payment, false, NameLikeness::normal));
     return after;
   }
 
@@ -168,14 +171,17 @@ public final class RememberedPayers {
     return new Learned(names, accounts, customers);
   }
 
-  private void learn(PastPayment payment, boolean more) {
+  /**
+   * @param plain makes a payer's name plain
+   */
+  private void learn(PastPayment payment, boolean more, UnaryOperator<String> plain) {
     CustomerId customer = byNumber.get(payment.customerNumber());
     if (customer != null) {
       Billed of = billed.getOrDefault(customer, Billed.NOTHING);
       habits.few.put(customer, habitOf(customer).and(payment, of, more ? 1 : -1));
       payment
           .payerName()
-          .ifPresent(n -> change(byName, NameLikeness.normal(n), customer, payment.date(), more));
+          .ifPresent(n -> change(byName, plain.apply(n), customer, payment.date(), more));
       payment
           .payerAccount()
           .ifPresent(a -> change(byAccount, bare(a), customer, payment.date(), more));

@@ -1,0 +1,115 @@
+package io.sumbrel.server.proof;
+
+import io.sumbrel.core.ledger.AccountCode;
+import io.sumbrel.core.money.Money;
+import io.sumbrel.core.openitem.ItemKind;
+import io.sumbrel.core.openitem.OpenItem;
+import io.sumbrel.core.party.CustomerId;
+import io.sumbrel.core.proof.BankReconciliation;
+import io.sumbrel.core.proof.BooksFacts;
+import io.sumbrel.server.arrivals.ArrivalFacts;
+import io.sumbrel.server.audit.AuditRecord;
+import io.sumbrel.server.bank.BankAccount;
+import io.sumbrel.server.ledger.Ledger;
+import io.sumbrel.server.ledger.Months;
+import io.sumbrel.server.ledger.Postings;
+import io.sumbrel.server.openitem.Items;
+import io.sumbrel.server.openitem.ItemsHash;
+import java.time.LocalDate;
+import java.util.Currency;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.springframework.stereotype.Component;
+
+/** What the books stood at before what was made since the newest closed month, by its sums. */
+@Component
+class StoodBefore {
+  private final Months months;
+  private final Postings postings;
+  private final Ledger ledger;
+  private final Items items;
+  private final AuditRecord audit;
+
+  StoodBefore(Months months, Postings postings, Ledger ledger, Items items, AuditRecord audit) {
+    this.months = months;
+    this.postings = postings;
+    this.ledger = ledger;
+    this.items = items;
+    this.audit = audit;
+  }
+
+  /**
+   * What is looked at.
+   *
+   * @param closed the last day of the newest closed month; empty where everything is looked at
+   * @param from the first posting dated after it
+   * @param arrival the first file of which the record tells since then
+   */
+  record Part(Optional<LocalDate> closed, Postings.From from, long arrival) {
+    static final Part EVERYTHING = new Part(Optional.empty(), Postings.From.BEGINNING, 0);
+  }
+
+  /** What was made since the newest closed month; everything where no month is closed. */
+  Part part(long booksId) {
+    LocalDate closed = months.closedUntil(booksId);
+    return postings
+        .firstAfter(booksId, closed)
+        .filter(from -> closed.isAfter(LocalDate.EPOCH))
+        .map(from -> new Part(Optional.of(closed), from, firstArrival(booksId, from)))
+        .orElse(Part.EVERYTHING);
+  }
+
+  private long firstArrival(long booksId, Postings.From from) {
+    return audit.namedFrom(booksId, from.record(), ArrivalFacts.NAME).stream()
+        .mapToLong(ArrivalFacts::arrivalIn)
+        .min()
+        .orElse(Long.MAX_VALUE);
+  }
+
+  /**
+   * @param moved the items that moved since
+   */
+  BooksFacts.Before of(
+      long booksId, Part part, Map<Long, BankAccount> accounts, List<OpenItem> moved) {
+    LocalDate closed = part.closed().orElseThrow();
+    Map<AccountCode, BankReconciliation> bank =
+        months.closedWith(booksId, closed, id -> accounts.get(id).code()).values().stream()
+            .collect(Collectors.toMap(BankReconciliation::account, r -> r));
+    return new BooksFacts.Before(
+        closed,
+        bank,
+        postings.explainingBefore(booksId, part.from()),
+        postings.movedBefore(part.from()),
+        ledger.balancesBefore(booksId, part.from().id()),
+        elsewhere(items.sums(booksId), moved),
+        postings.lastNumbers(booksId, part.from()),
+        Set.of(ItemsHash.NAME));
+  }
+
+  private record Key(ItemKind kind, Optional<CustomerId> customer, Currency currency) {}
+
+  /** What is open of other items than some: all that is open, less theirs. */
+  private static List<BooksFacts.Open> elsewhere(List<Items.Sum> all, List<OpenItem> but) {
+    Map<Key, Long> sums = new HashMap<>();
+    for (Items.Sum sum : all) {
+      Key key = new Key(sum.kind(), sum.customer(), sum.amount().currency());
+      sums.merge(key, sum.amount().minor(), Long::sum);
+    }
+    for (OpenItem item : but) {
+      Key key = new Key(item.kind(), item.customer(), item.currency());
+      sums.merge(key, -item.openMinor(), Long::sum);
+    }
+    return sums.entrySet().stream()
+        .map(
+            s ->
+                new BooksFacts.Open(
+                    s.getKey().kind(),
+                    s.getKey().customer(),
+                    Money.ofMinor(s.getKey().currency(), s.getValue())))
+        .toList();
+  }
+}
