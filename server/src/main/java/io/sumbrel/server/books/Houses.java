@@ -6,6 +6,7 @@ import jakarta.persistence.LockModeType;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.time.ZoneId;
+import java.util.List;
 import java.util.Optional;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Propagation;
@@ -52,6 +53,12 @@ public class Houses {
   @Transactional(propagation = Propagation.MANDATORY)
   public void lock(long booksId) {
     entities.find(BooksRow.class, booksId, LockModeType.PESSIMISTIC_WRITE);
+  }
+
+  /** Every house, by its id. */
+  @Transactional(readOnly = true)
+  public List<Long> all() {
+    return entities.createQuery("select id from BooksRow order by id", Long.class).getResultList();
   }
 
   @Transactional(readOnly = true)

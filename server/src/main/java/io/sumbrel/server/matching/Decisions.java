@@ -1,25 +1,32 @@
 package io.sumbrel.server.matching;
 
 import io.sumbrel.core.receipt.PastPayment;
+import io.sumbrel.core.tape.LineKind;
 import jakarta.persistence.EntityManager;
-import jakarta.persistence.Query;
+import jakarta.persistence.TypedQuery;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Currency;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.TreeMap;
+import java.util.function.Consumer;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
-/** What was placed in these books and stands: every such payment teaches who pays, and for whom. */
+/**
+ * What was placed in these books and stands: every such payment teaches who pays, and for whom.
+ * Each table is read by itself, in its own order: a join would look a row up in each of them for
+ * every decision that was ever made.
+ */
 @Component
 class Decisions {
-  private static final String BETWEEN = "\n";
-
-  /** Postings read by one query. */
+  /** The embedded database holds every row that it found against the whole list once more. */
   private static final int AT_ONCE = 100;
 
   private final EntityManager entities;
@@ -31,76 +38,180 @@ class Decisions {
   /** Live placings of money that came in, by their postings: one for each customer. */
   @Transactional(readOnly = true)
   Map<Long, List<PastPayment>> all(long booksId) {
-    return readInParts(live(booksId, "", Map.of()));
+    return new Reading(booksId, Optional.empty()).read();
   }
 
   /** Those of some postings that are live placings. */
   @Transactional(readOnly = true)
   Map<Long, List<PastPayment>> among(long booksId, Collection<Long> postings) {
-    return postings.isEmpty()
-        ? Map.of()
-        : readInParts(live(booksId, "and p.id in (:postings)", Map.of("postings", postings)));
+    Map<Long, List<PastPayment>> among = new HashMap<>();
+    List<Long> asked = List.copyOf(postings);
+    for (int from = 0; from < asked.size(); from += AT_ONCE) {
+      List<Long> some = asked.subList(from, Math.min(asked.size(), from + AT_ONCE));
+      among.putAll(new Reading(booksId, Optional.of(some)).read());
+    }
+    return among;
   }
 
-  private Map<Long, List<PastPayment>> readInParts(List<Long> postings) {
-    Map<Long, List<PastPayment>> all = new HashMap<>();
-    for (int from = 0; from < postings.size(); from += AT_ONCE) {
-      all.putAll(read(postings.subList(from, Math.min(postings.size(), from + AT_ONCE))));
-    }
-    return all;
+  /** A posted tape of money that came in, whose payer the bank shows. */
+  private record Placed(LocalDate date, Payer payer) {}
+
+  private record Payer(
+      Optional<String> name, Optional<String> account, Currency currency, long amountMinor) {}
+
+  /** What a tape says of one customer. */
+  private static final class OfCustomer {
+    private final Map<Integer, Long> settled = new TreeMap<>();
+    private long discountMinor;
   }
 
-  /** The postings that stand of money that came in, and whose payer the bank shows. */
-  private List<Long> live(long booksId, String which, Map<String, Object> parameters) {
-    List<Long> live = new ArrayList<>();
-    Query query =
-        entities
-            .createNativeQuery(
-                """
-                select p.id from posting p join money_in m on m.id = p.money_in_id
-                where p.books_id = :b and p.kind = 'TAPE' and m.amount_minor > 0
-                  and (m.payer_name is not null or m.payer_account is not null)
-                  and exists (select 1 from tape_line l
-                    where l.posting_id = p.id and l.item_customer_id is not null)
-                  and not exists (select 1 from posting t where t.turns_back_id = p.id)
-                """
-                    + which)
-            .setParameter("b", booksId);
-    parameters.forEach(query::setParameter);
-    for (Object id : query.getResultList()) {
-      live.add(((Number) id).longValue());
-    }
-    return live;
-  }
+  /** Reads all decisions of a house, or those of some postings. */
+  private final class Reading {
+    private final long booksId;
+    private final Optional<List<Long>> postings;
+    private final Map<Long, Placed> placed = new HashMap<>();
+    private final Map<Long, Map<Long, OfCustomer>> lines = new HashMap<>();
 
-  private Map<Long, List<PastPayment>> read(List<Long> postings) {
-    Map<Long, List<PastPayment>> read = new HashMap<>();
-    for (Object row :
-        entities
-            .createNativeQuery(
-                """
-                select p.id, p.posting_date, m.payer_name, m.payer_account, m.currency,
-                  m.amount_minor, c.number,
-                  sum(case when l.kind = 'GRANTED' and l.reason = 'DISCOUNT' then l.amount_minor else 0 end),
-                  string_agg(case when l.kind = 'SETTLES' then i.number end, '\n' order by l.line_number)
-                from posting p
-                join money_in m on m.id = p.money_in_id
-                join tape_line l on l.posting_id = p.id
-                join customer c on c.id = l.item_customer_id
-                join open_item i on i.id = l.item_id
-                where p.id in (:postings)
-                group by p.id, p.posting_date, m.payer_name, m.payer_account, m.currency,
-                  m.amount_minor, c.number
-                order by p.id, c.number
-                """)
-            .setParameter("postings", postings)
-            .getResultList()) {
-      Object[] cells = (Object[]) row;
-      read.computeIfAbsent(((Number) cells[0]).longValue(), p -> new ArrayList<>())
-          .add(payment(cells));
+    Reading(long booksId, Optional<List<Long>> postings) {
+      this.booksId = booksId;
+      this.postings = postings;
     }
-    read.replaceAll((posting, payments) -> payments.size() == 1 ? payments : bare(payments));
-    return read;
+
+    Map<Long, List<PastPayment>> read() {
+      readTapes();
+      readLines();
+      Map<Long, String> customers =
+          numbers(
+              "select id, number from CustomerRow where booksId = :b",
+              postings.map(p -> customersNamed()));
+      Map<Long, String> items =
+          numbers(
+              "select id, number from OpenItemRow where booksId = :b",
+              postings.map(p -> itemsSettled()));
+      Map<Long, List<PastPayment>> read = new HashMap<>();
+      lines.forEach(
+          (posting, ofCustomers) -> {
+            List<PastPayment> payments = new ArrayList<>(1);
+            ofCustomers.forEach(
+                (customer, of) ->
+                    payments.add(payment(placed.get(posting), customers.get(customer), of, items)));
+            read.put(posting, payments.size() == 1 ? payments : bare(payments));
+          });
+      return read;
+    }
+
+    private void readTapes() {
+      Set<Long> turnedBack = new HashSet<>();
+      each(
+          "select turnsBackId from PostingRow where turnsBackId > 0",
+          " and turnsBackId in :some",
+          postings,
+          Long.class,
+          turnedBack::add);
+      Map<Long, Object[]> tapes = new HashMap<>();
+      each(
+          """
+          select id, postingDate, moneyInId from PostingRow
+          where booksId = :b and kind = TAPE and moneyInId is not null
+          """,
+          " and id in :some",
+          postings,
+          Object[].class,
+          row -> {
+            if (!turnedBack.contains((Long) row[0])) {
+              tapes.put((Long) row[0], row);
+            }
+          });
+      Map<Long, Payer> payers =
+          payers(postings.map(p -> tapes.values().stream().map(r -> (Long) r[2]).toList()));
+      tapes.forEach(
+          (posting, row) ->
+              Optional.ofNullable(payers.get((Long) row[2]))
+                  .ifPresent(payer -> placed.put(posting, new Placed((LocalDate) row[1], payer))));
+    }
+
+    private Map<Long, Payer> payers(Optional<List<Long>> money) {
+      Map<Long, Payer> payers = new HashMap<>();
+      each(
+          """
+          select id, payerName, payerAccount, currency, amountMinor from MoneyInRow
+          where booksId = :b and amountMinor > 0
+            and (payerName is not null or payerAccount is not null)
+          """,
+          " and id in :some",
+          money,
+          Object[].class,
+          row ->
+              payers.put(
+                  (Long) row[0],
+                  new Payer(
+                      Optional.ofNullable((String) row[1]),
+                      Optional.ofNullable((String) row[2]),
+                      Currency.getInstance((String) row[3]),
+                      (Long) row[4])));
+      return payers;
+    }
+
+    private void readLines() {
+      each(
+          """
+          select postingId, itemCustomerId, lineNumber, kind, reason, amountMinor, itemId
+          from TapeLineRow where itemCustomerId is not null
+          """,
+          " and postingId in :some",
+          postings,
+          Object[].class,
+          row -> {
+            if (placed.containsKey((Long) row[0])) {
+              OfCustomer of =
+                  lines
+                      .computeIfAbsent((Long) row[0], p -> new TreeMap<>())
+                      .computeIfAbsent((Long) row[1], c -> new OfCustomer());
+              if (row[3] == LineKind.SETTLES) {
+                of.settled.put((Integer) row[2], (Long) row[6]);
+              } else if (row[3] == LineKind.GRANTED && "DISCOUNT".equals(row[4])) {
+                of.discountMinor += (Long) row[5];
+              }
+            }
+          });
+    }
+
+    private List<Long> customersNamed() {
+      return lines.values().stream().flatMap(of -> of.keySet().stream()).distinct().toList();
+    }
+
+    private List<Long> itemsSettled() {
+      return lines.values().stream()
+          .flatMap(ofCustomers -> ofCustomers.values().stream())
+          .flatMap(of -> of.settled.values().stream())
+          .distinct()
+          .toList();
+    }
+
+    private Map<Long, String> numbers(String query, Optional<List<Long>> which) {
+      Map<Long, String> numbers = new HashMap<>();
+      each(
+          query,
+          " and id in :some",
+          which,
+          Object[].class,
+          row -> numbers.put((Long) row[0], (String) row[1]));
+      return numbers;
+    }
+
+    /**
+     * @param which what narrows the query to some
+     * @param some empty for all
+     */
+    private <T> void each(
+        String query, String which, Optional<List<Long>> some, Class<T> type, Consumer<T> row) {
+      TypedQuery<T> asked = entities.createQuery(query + (some.isPresent() ? which : ""), type);
+      if (query.contains(":b")) {
+        asked.setParameter("b", booksId);
+      }
+      some.ifPresent(ids -> asked.setParameter("some", ids));
+      asked.getResultStream().forEach(row);
+    }
   }
 
   /** Of a sum that several customers share, the items do not say how each of them pays. */
@@ -108,16 +219,17 @@ class Decisions {
     return payments.stream().map(p -> p.naming(List.of())).toList();
   }
 
-  private static PastPayment payment(Object[] cells) {
+  private static PastPayment payment(
+      Placed placed, String customer, OfCustomer of, Map<Long, String> items) {
     return new PastPayment(
         0,
-        cells[1] instanceof java.sql.Date date ? date.toLocalDate() : (LocalDate) cells[1],
-        Optional.ofNullable((String) cells[2]),
-        Optional.ofNullable((String) cells[3]),
-        Currency.getInstance((String) cells[4]),
-        ((Number) cells[5]).longValue(),
-        (String) cells[6],
-        cells[8] == null ? List.of() : List.of(((String) cells[8]).split(BETWEEN)),
-        ((Number) cells[7]).longValue());
+        placed.date,
+        placed.payer.name,
+        placed.payer.account,
+        placed.payer.currency,
+        placed.payer.amountMinor,
+        customer,
+        of.settled.values().stream().map(items::get).toList(),
+        of.discountMinor);
   }
 }

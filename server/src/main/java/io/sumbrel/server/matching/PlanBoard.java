@@ -45,6 +45,8 @@ import java.util.concurrent.Executors;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.annotation.Value;
+import org.springframework.boot.context.event.ApplicationReadyEvent;
+import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.event.TransactionalEventListener;
 import org.springframework.transaction.support.TransactionSynchronizationManager;
@@ -68,6 +70,10 @@ public class PlanBoard {
   /** Acts that move items, and change nothing else of what a plan is made from. */
   private static final Set<String> ONLY_MOVING = Set.of(Ledger.TAPE_POSTED, Ledger.TURNED_BACK);
 
+  /** Acts of which no plan is made. */
+  private static final Set<String> CHANGING_NOTHING =
+      Set.of("month-closed", "month-reopened", "second-person-asked", "sent-back", "file-dropped");
+
   private final AuditRecord audit;
   private final MoneyLines moneyLines;
   private final WaitingForTie waitingForTie;
@@ -85,6 +91,7 @@ public class PlanBoard {
   private final Map<Long, Board> boards = new ConcurrentHashMap<>();
   private final Map<Long, Object> planning = new ConcurrentHashMap<>();
   private final OneMoment oneMoment;
+  private volatile boolean stopping;
 
   PlanBoard(
       AuditRecord audit,
@@ -187,6 +194,12 @@ public class PlanBoard {
   /** A row of a plan with the problem that it answers. */
   public record Said(MatchingProblem problem, Plan.Row row) {}
 
+  /** Whoever comes first after a start finds the plan begun. */
+  @EventListener(ApplicationReadyEvent.class)
+  void planAtStart() {
+    books.all().forEach(id -> background.execute(() -> planQuietly(id)));
+  }
+
   @TransactionalEventListener
   void planAnew(BooksChanged changed) {
     if (boards.containsKey(changed.booksId())) {
@@ -196,16 +209,23 @@ public class PlanBoard {
 
   /** Whoever asks plans it, and hears what is wrong. */
   private void planQuietly(long booksId) {
+    if (stopping) {
+      return;
+    }
     try {
       board(booksId);
     } catch (RuntimeException e) {
-      LOG.warn("not planned in the background: {}", e.getMessage());
+      if (!stopping) {
+        LOG.warn("not planned in the background: {}", e.getMessage());
+      }
     }
   }
 
+  /** A thread that reads is not interrupted: the embedded database would lose its file by it. */
   @PreDestroy
   void stop() {
-    background.shutdownNow();
+    stopping = true;
+    background.shutdown();
   }
 
   /**
@@ -262,10 +282,30 @@ public class PlanBoard {
   }
 
   private Reading read(long booksId, Optional<Board> before) {
-    Optional<Explanations.Effects> touched = before.flatMap(b -> effectsSince(booksId, b));
-    return touched.isPresent()
-        ? readChanges(booksId, before.get(), touched.get())
-        : readAll(booksId, before);
+    if (before.isEmpty()) {
+      return readAll(booksId, before, new Decided().toAll(decisions.all(booksId)));
+    }
+    List<AuditLine> since =
+        audit.linesAfter(booksId, before.get().feedNumber).stream()
+            .filter(l -> !CHANGING_NOTHING.contains(l.act().name()))
+            .toList();
+    List<PostingNumber> moving =
+        since.stream()
+            .filter(PlanBoard::onlyMoves)
+            .map(l -> PostingNumber.parse(l.act().subject()))
+            .toList();
+    Explanations.Effects touched = explanations.effectsOf(booksId, moving);
+    return since.stream().allMatch(PlanBoard::onlyMoves)
+        ? readChanges(booksId, before.get(), touched)
+        : readAll(booksId, before, decided(booksId, before.get(), touched));
+  }
+
+  private static boolean onlyMoves(AuditLine line) {
+    return ONLY_MOVING.contains(line.act().name());
+  }
+
+  private Decided.Change decided(long booksId, Board before, Explanations.Effects touched) {
+    return before.decided.to(touched.tapes(), decisions.among(booksId, touched.tapes()));
   }
 
   /** Only tapes were posted and turned back since: no more is read than what they touched. */
@@ -297,13 +337,14 @@ public class PlanBoard {
         audit.lastNumber(booksId),
         pile,
         basis,
-        before.decided.to(touched.tapes(), decisions.among(booksId, touched.tapes())),
+        decided(booksId, before, touched),
         goesOn ? Optional.of(items.find(booksId, touched.items()).values()) : Optional.empty(),
         goesOn ? List.of() : candidates(booksId, basis),
         goesOn ? List.of() : pastPayments.all(booksId));
   }
 
-  private Reading readAll(long booksId, Optional<Board> before) {
+  /** Decisions are many, and only postings change them. */
+  private Reading readAll(long booksId, Optional<Board> before, Decided.Change decided) {
     long feedNumber = audit.lastNumber(booksId);
     Basis basis =
         new Basis(
@@ -318,7 +359,7 @@ public class PlanBoard {
         feedNumber,
         moneyLines.pile(booksId),
         basis,
-        before.map(Board::decided).orElseGet(Decided::new).toAll(decisions.all(booksId)),
+        decided,
         goesOn ? Optional.of(items.all(booksId)) : Optional.empty(),
         goesOn ? List.of() : candidates(booksId, basis),
         goesOn ? List.of() : pastPayments.all(booksId));
@@ -340,19 +381,6 @@ public class PlanBoard {
   private List<OpenItem> candidates(long booksId, Basis basis) {
     LocalDate from = books.businessDate(booksId).minusMonths(basis.rules.limits().lookBackMonths());
     return items.openOrAfter(booksId, from);
-  }
-
-  /**
-   * What was touched since a board was made; empty where anything else than tapes was posted or
-   * turned back meanwhile, and all is read anew.
-   */
-  private Optional<Explanations.Effects> effectsSince(long booksId, Board board) {
-    List<AuditLine> since = audit.linesAfter(booksId, board.feedNumber);
-    return since.stream().allMatch(l -> ONLY_MOVING.contains(l.act().name()))
-        ? Optional.of(
-            explanations.effectsOf(
-                booksId, since.stream().map(l -> PostingNumber.parse(l.act().subject())).toList()))
-        : Optional.empty();
   }
 
   private static MatchingProblem problem(Reading reading, Decided decided) {
