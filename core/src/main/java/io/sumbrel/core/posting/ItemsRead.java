@@ -16,7 +16,6 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Currency;
 import java.util.HashMap;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -78,9 +77,6 @@ public record ItemsRead(
     return PostingKind.ITEMS_READ;
   }
 
-  /** One line of the entry: what a customer owes is summed, and each item has its movement. */
-  private record Owed(CustomerId customer, Currency currency) {}
-
   /** Gathers what one list does. */
   private static final class Taking {
     private final Means means;
@@ -88,7 +84,7 @@ public record ItemsRead(
     private final List<OpenItem> described = new ArrayList<>();
     private final List<ItemMovement> movements = new ArrayList<>();
     private final Map<ItemId, ListedItem> listed = new HashMap<>();
-    private final Map<Owed, Long> receivables = new LinkedHashMap<>();
+    private final List<JournalLine> receivables = new ArrayList<>();
     private final Map<String, Long> clearing = new TreeMap<>();
 
     Taking(Means means) {
@@ -187,23 +183,18 @@ public record ItemsRead(
 
     private void move(OpenItem item, long openDelta) {
       if (openDelta != 0) {
-        Owed owed = new Owed(item.customer().orElseThrow(), item.currency());
-        receivables.merge(owed, openDelta, Long::sum);
+        Money delta = Money.ofMinor(item.currency(), openDelta);
+        receivables.add(
+            JournalLine.debit(StandardAccount.RECEIVABLES.code(), delta)
+                .of(item.customer().orElseThrow()));
         clearing.merge(item.currency().getCurrencyCode(), openDelta, Long::sum);
       }
     }
 
     JournalEntry journal() {
       AccountCode account = StandardAccount.BILLING_CLEARING.code();
-      List<JournalLine> lines = new ArrayList<>();
-      receivables.forEach(
-          (owed, minor) -> {
-            if (minor != 0) {
-              Money sum = Money.ofMinor(owed.currency, minor);
-              lines.add(
-                  JournalLine.debit(StandardAccount.RECEIVABLES.code(), sum).of(owed.customer));
-            }
-          });
+      // what a customer owes is one line: each item has its movement
+      List<JournalLine> lines = new ArrayList<>(JournalLine.summed(receivables));
       clearing.forEach(
           (currency, minor) -> {
             if (minor != 0) {

@@ -48,12 +48,12 @@ public record BooksFacts(
   /**
    * What the books stood at before the first posting that is dated after a closed month, by sums.
    * The facts are then those since: the postings from that one on, the items that they moved, what
-   * was booked since, and whatever they or a deposit name; deposits and statements are all there.
+   * was booked since, and whatever they or a deposit name; deposits are all there. An account
+   * begins with the balance of the last statement that is left out.
    *
    * @param closed the last day of the month: nothing made later is dated up to it
    * @param bank what each bank account came to on that day
-   * @param explaining what of before explains a sum which the facts explain, free again, or leave
-   *     in the pile
+   * @param explaining what of before explains a sum which the facts explain too, or free again
    * @param moved what movements from before come to, of the items that moved since
    * @param ledger what the accounts stood at, receivables by customer; in no order
    * @param open what is open now of the items that did not move since

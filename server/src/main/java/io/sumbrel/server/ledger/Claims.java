@@ -44,14 +44,14 @@ public class Claims {
     entities
         .createQuery(
             """
-            select c.moneyInId, p.postingYear, p.postingNumber
+            select c.moneyInId, p.postingYear, p.postingNumber, p.booksId
             from ClaimRow c join PostingRow p on p.id = c.postingId
-            where p.booksId = :b and c.postingId >= :first
+            where c.postingId >= :first
             """,
             Object[].class)
-        .setParameter("b", booksId)
         .setParameter("first", first)
         .getResultStream()
+        .filter(r -> (Long) r[3] == booksId)
         .forEach(
             r ->
                 claims.put(

@@ -185,22 +185,24 @@ public class Ledger {
   }
 
   /**
-   * What the accounts stood at before a posting, receivables by customer; without the balances with
-   * which bank accounts began.
+   * What postings from one up to another come to, by account, receivables by customer; without the
+   * balances with which bank accounts began.
    */
   @Transactional(readOnly = true)
-  public List<JournalLine> balancesBefore(long booksId, long posting) {
+  public List<JournalLine> balancesBetween(long booksId, long from, long until) {
+    // + 0: the range of postings is looked up, not all lines of the house
     return entities
         .createQuery(
             """
             select accountCode, customerId, currency, sum(amountMinor) from JournalLineRow
-            where booksId = :b and postingId < :p and postingId not in
+            where booksId + 0 = :b and postingId >= :from and postingId < :until and postingId not in
               (select id from PostingRow where booksId = :b and kind = BANK_BEGINS)
             group by accountCode, customerId, currency having sum(amountMinor) <> 0
             """,
             Object[].class)
         .setParameter("b", booksId)
-        .setParameter("p", posting)
+        .setParameter("from", from)
+        .setParameter("until", until)
         .getResultStream()
         .map(
             r ->

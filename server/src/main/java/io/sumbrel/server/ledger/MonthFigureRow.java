@@ -8,6 +8,7 @@ import jakarta.persistence.IdClass;
 import jakarta.persistence.Table;
 import java.io.Serializable;
 import java.time.LocalDate;
+import java.util.List;
 
 @Entity
 @Table(name = "month_figure")
@@ -24,6 +25,10 @@ class MonthFigureRow {
 
   BankReconciliation toFact(AccountCode account, LocalDate day) {
     return new BankReconciliation(account, day, statementMinor, unexplainedMinor, ledgerMinor);
+  }
+
+  List<Object> said() {
+    return List.of(bankAccountId, statementMinor, unexplainedMinor, ledgerMinor);
   }
 
   static MonthFigureRow of(

@@ -29,4 +29,9 @@ class MonthRow {
   String supervisor;
   String reason;
   Instant changedAt;
+
+  /** What was proved when it was closed: up to which line of the record, and which posting. */
+  Long provedRecord;
+
+  Long provedPosting;
 }

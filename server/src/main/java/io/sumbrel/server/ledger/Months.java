@@ -12,6 +12,7 @@ import java.time.LocalDate;
 import java.time.YearMonth;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
@@ -135,13 +136,16 @@ public class Months {
   }
 
   private void store(Actor actor, YearMonth month, MonthRow.State state, String reason) {
-    MonthRow row = new MonthRow();
+    MonthRow row =
+        Optional.ofNullable(
+                entities.find(MonthRow.class, new MonthRow.Key(actor.booksId(), month.toString())))
+            .orElseGet(MonthRow::new);
     row.booksId = actor.booksId();
     row.monthCode = month.toString();
     row.state = state;
     row.supervisor = actor.name();
     row.reason = reason;
     row.changedAt = clock.instant();
-    entities.merge(row);
+    entities.persist(row);
   }
 }

@@ -57,21 +57,15 @@ public class Postings {
           TAPES
               + """
               and p.moneyInId is not null and p.id in
-                (select q.turnsBackId from PostingRow q where q.booksId = :b and q.id >= :first)
+                (select q.turnsBackId from PostingRow q where q.id >= :first)
               """,
           TAPES
               + """
               and p.moneyInId in
-                (select q.moneyInId from PostingRow q where q.booksId = :b and q.id >= :first)
+                (select q.moneyInId from PostingRow q where q.id >= :first)
               """,
           TAPES
               + " and p.moneyInId in (select x.moneyInId from TiePartRow x where x.postingId >= :first)",
-          TAPES
-              + """
-              and p.moneyInId in
-                (select m.id from MoneyInRow m where m.booksId = :b and m.standing = COUNTS
-                  and not exists (select 1 from ClaimRow c where c.moneyInId = m.id))
-              """,
           """
           select p.postingYear, p.postingNumber, p.postingDate, x.moneyInId
           from TiePartRow x join PostingRow p on p.id = x.postingId
@@ -142,8 +136,8 @@ public class Postings {
   }
 
   /**
-   * What was in force before some postings and explains a sum that they explain too or free again,
-   * or that nothing explains now; and every tie that was in force.
+   * What was in force before some postings and explains a sum that they explain too, or free again;
+   * and every tie that was in force.
    */
   @Transactional(readOnly = true)
   public List<BooksFacts.Explaining> explainingBefore(long booksId, From from) {
@@ -168,7 +162,7 @@ public class Postings {
     return List.copyOf(explaining.values());
   }
 
-  /** What earlier movements come to, of the items that some postings moved. */
+  /** What earlier movements come to, of the items that some postings moved and did not begin. */
   @Transactional(readOnly = true)
   public Map<ItemId, BooksFacts.Moved> movedBefore(From from) {
     return entities
@@ -176,7 +170,8 @@ public class Postings {
             """
             select m.itemId, sum(m.totalDelta), sum(m.openDelta) from ItemMovementRow m
             where m.postingId < :first and m.itemId in
-              (select n.itemId from ItemMovementRow n where n.postingId >= :first)
+              (select n.itemId from ItemMovementRow n
+                where n.postingId >= :first and n.kind <> FIRST_SEEN)
             group by m.itemId
             """,
             Object[].class)

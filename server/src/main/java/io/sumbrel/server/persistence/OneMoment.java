@@ -38,15 +38,12 @@ public class OneMoment {
   private <T> T unchanged(Supplier<T> reading) {
     Session session = entities.unwrap(Session.class);
     FlushMode flushing = session.getHibernateFlushMode();
-    boolean readOnly = session.isDefaultReadOnly();
     session.flush();
     session.setHibernateFlushMode(FlushMode.MANUAL);
-    session.setDefaultReadOnly(true);
     try {
       return reading.get();
     } finally {
       session.setHibernateFlushMode(flushing);
-      session.setDefaultReadOnly(readOnly);
     }
   }
 }

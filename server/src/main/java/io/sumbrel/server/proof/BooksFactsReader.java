@@ -1,6 +1,7 @@
 package io.sumbrel.server.proof;
 
 import io.sumbrel.core.deposit.RecordedId;
+import io.sumbrel.core.money.Money;
 import io.sumbrel.core.openitem.ItemId;
 import io.sumbrel.core.openitem.OpenItem;
 import io.sumbrel.core.posting.PostingNumber;
@@ -19,6 +20,7 @@ import io.sumbrel.server.chart.Charts;
 import io.sumbrel.server.deposit.Deposits;
 import io.sumbrel.server.ledger.Claims;
 import io.sumbrel.server.ledger.Postings;
+import io.sumbrel.server.ledger.ProvedPoints;
 import io.sumbrel.server.matching.PastPayments;
 import io.sumbrel.server.openitem.Items;
 import io.sumbrel.server.openitem.ItemsHash;
@@ -30,6 +32,7 @@ import io.sumbrel.server.receipt.TakenIn;
 import io.sumbrel.server.rules.Rules;
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.Currency;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -60,6 +63,7 @@ public class BooksFactsReader {
   private final Charts charts;
   private final OneMoment oneMoment;
   private final StoodBefore before;
+  private final ProvedPoints points;
 
   BooksFactsReader(
       BankAccounts books,
@@ -78,7 +82,8 @@ public class BooksFactsReader {
       Rules rules,
       Charts charts,
       OneMoment oneMoment,
-      StoodBefore before) {
+      StoodBefore before,
+      ProvedPoints points) {
     this.books = books;
     this.moneyLines = moneyLines;
     this.claims = claims;
@@ -96,6 +101,7 @@ public class BooksFactsReader {
     this.charts = charts;
     this.oneMoment = oneMoment;
     this.before = before;
+    this.points = points;
   }
 
   /**
@@ -116,31 +122,33 @@ public class BooksFactsReader {
     Map<Long, BankAccount> accounts =
         books.all(booksId).stream().collect(Collectors.toMap(BankAccount::id, Function.identity()));
     Collection<MoneyLine> lines =
-        part.closed().isPresent()
-            ? moneyLines.since(booksId, part.closed().get(), part.from().id())
-            : moneyLines.all(booksId);
+        part.point()
+            .map(p -> moneyLines.since(booksId, accounts.keySet(), p.closed(), p.from().id()))
+            .orElseGet(() -> moneyLines.all(booksId));
     List<MoneyLine> held = moneyLines.held(booksId);
-    Map<Long, TakenIn> taken = moneyLines.taken(booksId, file);
+    Map<Long, TakenIn> taken = moneyLines.taken(file);
     Map<MoneyInId, MoneyIn> money = new HashMap<>();
     List<MoneyLine> gone = moneyLines.gone(booksId);
     Stream.concat(lines.stream(), gone.stream())
         .forEach(l -> money.put(l.moneyIn().id(), l.moneyIn()));
     Map<MoneyInId, PostingNumber> claimed = claimed(booksId, part, lines);
-    List<Statements.Stored> statements = bankStatements.all(booksId);
+    Beginnings beginnings = new Beginnings(bankStatements.all(booksId), part.point());
+    List<Statements.Stored> statements = beginnings.statements;
     List<OpenItem> all =
-        part.closed().isPresent() ? items.movedFrom(booksId, part.from().id()) : items.all(booksId);
+        part.point().isPresent() ? items.movedFrom(booksId, part.from().id()) : items.all(booksId);
     Map<ItemId, OpenItem> byId =
         all.stream().collect(Collectors.toMap(OpenItem::id, Function.identity()));
     Iterable<Postings.Stored> inTurn = postings.inTurn(booksId, part.from(), byId::get, money::get);
     Map<Long, Postings.FirstSeen> firstSeen = postings.firstSeen(booksId, file);
-    Map<Long, Long> moved = moneyLines.moved(booksId);
+    Map<Long, Long> moved =
+        moneyLines.moved(statements.stream().mapToLong(Statements.Stored::id).min().orElse(0));
     Map<RecordedId, PostingNumber> ties = claims.ties(booksId);
     Map<Long, MoneyInId> ofMember = moneyLines.ofMembers(booksId);
     Map<Long, TakenIn> members = deposits.taken(booksId);
     Map<Long, TakenIn> past = pastPayments.taken(booksId);
     return new BooksFacts(
         accounts.values().stream()
-            .map(a -> new BooksFacts.Account(a.code(), a.beginsOn(), a.beginsWith()))
+            .map(a -> new BooksFacts.Account(a.code(), a.beginsOn(), beginnings.of(a)))
             .toList(),
         statements.stream()
             .map(
@@ -183,14 +191,42 @@ public class BooksFactsReader {
             .toList(),
         audit.trail(booksId, Math.max(1, part.from().record())),
         standing(booksId, part),
-        part.closed().map(d -> before.of(booksId, part, accounts, all)));
+        part.point().map(p -> before.of(booksId, part, accounts, all)));
+  }
+
+  /**
+   * From which statement on each account is looked at, and the balance that the one before left.
+   */
+  private static final class Beginnings {
+    private final List<Statements.Stored> statements = new ArrayList<>();
+    private final Map<Long, Long> balances = new HashMap<>();
+
+    Beginnings(List<Statements.Stored> all, Optional<ProvedPoints.Point> point) {
+      for (Statements.Stored statement : all) {
+        boolean before =
+            point.filter(p -> !statement.closingDate().isAfter(p.closed())).isPresent();
+        if (before && statement.closingMinor().isPresent()) {
+          balances.put(statement.bankAccountId(), statement.closingMinor().get());
+          statements.removeIf(s -> s.bankAccountId() == statement.bankAccountId());
+        } else {
+          statements.add(statement);
+        }
+      }
+    }
+
+    Money of(BankAccount account) {
+      Currency currency = account.beginsWith().currency();
+      return Optional.ofNullable(balances.get(account.id()))
+          .map(minor -> Money.ofMinor(currency, minor))
+          .orElse(account.beginsWith());
+    }
   }
 
   /** The claims of what is looked at; of a part, those from before on its sums too. */
   private Map<MoneyInId, PostingNumber> claimed(
       long booksId, StoodBefore.Part part, Collection<MoneyLine> lines) {
     Map<MoneyInId, PostingNumber> claimed = claims.from(booksId, part.from().id());
-    if (part.closed().isPresent()) {
+    if (part.point().isPresent()) {
       List<MoneyInId> others =
           lines.stream().map(l -> l.moneyIn().id()).filter(m -> !claimed.containsKey(m)).toList();
       claims.some(others).forEach((money, claim) -> claimed.put(money, claim.number()));
@@ -206,12 +242,13 @@ public class BooksFactsReader {
   /** What the record names besides postings, as it is now. */
   private List<Fact> standing(long booksId, StoodBefore.Part part) {
     List<Fact> standing = new ArrayList<>(arrivalFacts.from(booksId, part.arrival()));
-    if (part.closed().isEmpty()) {
+    if (part.point().isEmpty()) {
       itemsHash.reckoned(booksId).ifPresent(standing::add);
     }
     standing.add(people.rights(booksId));
     standing.add(rules.standing(booksId));
     standing.add(charts.standing(booksId));
+    standing.addAll(points.facts(booksId));
     return standing;
   }
 

@@ -1,5 +1,6 @@
 package io.sumbrel.server.proof;
 
+import io.sumbrel.core.ledger.JournalLine;
 import io.sumbrel.core.proof.BankReconciliation;
 import io.sumbrel.core.proof.BooksFacts;
 import io.sumbrel.core.proof.Proof;
@@ -7,14 +8,20 @@ import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.server.audit.AuditRecord;
 import io.sumbrel.server.bank.BankAccount;
 import io.sumbrel.server.bank.BankAccounts;
+import io.sumbrel.server.ledger.Ledger;
 import io.sumbrel.server.ledger.Months;
+import io.sumbrel.server.ledger.Postings;
+import io.sumbrel.server.ledger.ProvedPoints;
 import io.sumbrel.server.people.Actor;
+import io.sumbrel.server.persistence.RowIds;
 import io.sumbrel.server.receipt.MoneyLines;
 import java.time.LocalDate;
 import java.time.YearMonth;
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -29,18 +36,30 @@ public class CloseMonth {
   private final MoneyLines moneyLines;
   private final Months months;
   private final BankAccounts accounts;
+  private final ProvedPoints points;
+  private final Postings postings;
+  private final Ledger ledger;
+  private final RowIds ids;
 
   CloseMonth(
       AuditRecord audit,
       BooksFactsReader facts,
       MoneyLines moneyLines,
       Months months,
-      BankAccounts accounts) {
+      BankAccounts accounts,
+      ProvedPoints points,
+      Postings postings,
+      Ledger ledger,
+      RowIds ids) {
     this.audit = audit;
     this.facts = facts;
     this.moneyLines = moneyLines;
     this.months = months;
     this.accounts = accounts;
+    this.points = points;
+    this.postings = postings;
+    this.ledger = ledger;
+    this.ids = ids;
   }
 
   /**
@@ -66,9 +85,25 @@ public class CloseMonth {
                       .formatted(l.moneyIn().words(), l.moneyIn().bookingDate()));
             });
     List<BankAccount> all = accounts.all(actor.booksId());
-    months.close(
-        actor, month, facts.readSinceClosing(actor.booksId(), f -> reconciled(f, all, last)));
-    audit.append(actor, "month-closed", month.toString(), "");
+    Map<Long, BankReconciliation> reconciled =
+        facts.readSinceClosing(actor.booksId(), f -> reconciled(f, all, last));
+    ProvedPoints.Point point = point(actor.booksId(), last);
+    months.close(actor, month, reconciled);
+    audit.append(actor, "month-closed", month.toString(), "", points.keep(actor.booksId(), point));
+  }
+
+  /** What was proved need not be proved again: all before the first posting of a later day. */
+  private ProvedPoints.Point point(long booksId, LocalDate last) {
+    Optional<ProvedPoints.Point> before = points.newest(booksId);
+    Postings.From from =
+        postings
+            .firstAfter(booksId, last)
+            .orElseGet(() -> new Postings.From(audit.nextNumber(booksId), ids.next()));
+    List<JournalLine> balances =
+        new ArrayList<>(before.map(ProvedPoints.Point::balances).orElse(List.of()));
+    balances.addAll(
+        ledger.balancesBetween(booksId, before.map(p -> p.from().id()).orElse(0L), from.id()));
+    return new ProvedPoints.Point(last, from, JournalLine.summed(balances));
   }
 
   private static Map<Long, BankReconciliation> reconciled(

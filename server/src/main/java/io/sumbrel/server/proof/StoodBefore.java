@@ -10,9 +10,9 @@ import io.sumbrel.core.proof.BooksFacts;
 import io.sumbrel.server.arrivals.ArrivalFacts;
 import io.sumbrel.server.audit.AuditRecord;
 import io.sumbrel.server.bank.BankAccount;
-import io.sumbrel.server.ledger.Ledger;
 import io.sumbrel.server.ledger.Months;
 import io.sumbrel.server.ledger.Postings;
+import io.sumbrel.server.ledger.ProvedPoints;
 import io.sumbrel.server.openitem.Items;
 import io.sumbrel.server.openitem.ItemsHash;
 import java.time.LocalDate;
@@ -29,15 +29,16 @@ import org.springframework.stereotype.Component;
 @Component
 class StoodBefore {
   private final Months months;
+  private final ProvedPoints points;
   private final Postings postings;
-  private final Ledger ledger;
   private final Items items;
   private final AuditRecord audit;
 
-  StoodBefore(Months months, Postings postings, Ledger ledger, Items items, AuditRecord audit) {
+  StoodBefore(
+      Months months, ProvedPoints points, Postings postings, Items items, AuditRecord audit) {
     this.months = months;
+    this.points = points;
     this.postings = postings;
-    this.ledger = ledger;
     this.items = items;
     this.audit = audit;
   }
@@ -45,21 +46,23 @@ class StoodBefore {
   /**
    * What is looked at.
    *
-   * @param closed the last day of the newest closed month; empty where everything is looked at
-   * @param from the first posting dated after it
+   * @param point what was proved when a month was closed, and need not be looked at; empty where
+   *     everything is
    * @param arrival the first file of which the record tells since then
    */
-  record Part(Optional<LocalDate> closed, Postings.From from, long arrival) {
-    static final Part EVERYTHING = new Part(Optional.empty(), Postings.From.BEGINNING, 0);
+  record Part(Optional<ProvedPoints.Point> point, long arrival) {
+    static final Part EVERYTHING = new Part(Optional.empty(), 0);
+
+    Postings.From from() {
+      return point.map(ProvedPoints.Point::from).orElse(Postings.From.BEGINNING);
+    }
   }
 
   /** What was made since the newest closed month; everything where no month is closed. */
   Part part(long booksId) {
-    LocalDate closed = months.closedUntil(booksId);
-    return postings
-        .firstAfter(booksId, closed)
-        .filter(from -> closed.isAfter(LocalDate.EPOCH))
-        .map(from -> new Part(Optional.of(closed), from, firstArrival(booksId, from)))
+    return points
+        .newest(booksId)
+        .map(point -> new Part(Optional.of(point), firstArrival(booksId, point.from())))
         .orElse(Part.EVERYTHING);
   }
 
@@ -75,7 +78,8 @@ class StoodBefore {
    */
   BooksFacts.Before of(
       long booksId, Part part, Map<Long, BankAccount> accounts, List<OpenItem> moved) {
-    LocalDate closed = part.closed().orElseThrow();
+    ProvedPoints.Point point = part.point().orElseThrow();
+    LocalDate closed = point.closed();
     Map<AccountCode, BankReconciliation> bank =
         months.closedWith(booksId, closed, id -> accounts.get(id).code()).values().stream()
             .collect(Collectors.toMap(BankReconciliation::account, r -> r));
@@ -84,7 +88,7 @@ class StoodBefore {
         bank,
         postings.explainingBefore(booksId, part.from()),
         postings.movedBefore(part.from()),
-        ledger.balancesBefore(booksId, part.from().id()),
+        point.balances(),
         elsewhere(items.sums(booksId), moved),
         postings.lastNumbers(booksId, part.from()),
         Set.of(ItemsHash.NAME));

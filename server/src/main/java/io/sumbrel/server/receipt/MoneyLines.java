@@ -38,24 +38,36 @@ public class MoneyLines {
   }
 
   /**
-   * Sums that count and were booked after a day, that a posting from one on explains, that nothing
-   * explains, or that belong to a deposit; in no order.
+   * Sums that count and were booked on some accounts after a day, that a posting from one on
+   * explains or frees, or that belong to a deposit; in no order.
    *
    * @param posting its id
    */
   @Transactional(readOnly = true)
-  public Collection<MoneyLine> since(long booksId, LocalDate day, long posting) {
+  public Collection<MoneyLine> since(
+      long booksId, Collection<Long> accounts, LocalDate day, long posting) {
     Map<MoneyInId, MoneyLine> since = new HashMap<>();
     Stream.of(
-            lines(COUNTING + "and m.bookingDate > :d", Map.of("b", booksId, "d", day)),
             lines(
-                COUNTING
-                    + "and m.id in (select c.moneyInId from ClaimRow c where c.postingId >= :p)",
-                Map.of("b", booksId, "p", posting)),
-            lines(
-                COUNTING + "and not exists (select 1 from ClaimRow c where c.moneyInId = m.id)",
-                Map.of("b", booksId)),
-            lines(COUNTING + "and m.depositMemberId is not null", Map.of("b", booksId)),
+                COUNTING + "and m.bankAccountId in :a and m.bookingDate > :d",
+                Map.of("b", booksId, "a", accounts, "d", day)),
+            named("select q.moneyInId from PostingRow q where q.id >= :p", booksId, posting),
+            named("select t.moneyInId from TiePartRow t where t.postingId >= :p", booksId, posting),
+            named(
+                """
+                select o.moneyInId from PostingRow q join PostingRow o on o.id = q.turnsBackId
+                where q.id >= :p
+                """,
+                booksId,
+                posting),
+            named(
+                """
+                select t.moneyInId from PostingRow q join TiePartRow t on t.postingId = q.turnsBackId
+                where q.id >= :p
+                """,
+                booksId,
+                posting),
+            lines(COUNTING + "and m.depositMemberId > 0", Map.of("b", booksId)),
             lines(
                 COUNTING + "and m.id in (select w.entryId from DepositRow w where w.booksId = :b)",
                 Map.of("b", booksId)))
@@ -64,18 +76,21 @@ public class MoneyLines {
     return since.values();
   }
 
-  /** What the sums that count come to, by the statement that brought them. */
+  private List<MoneyLine> named(String by, long booksId, long posting) {
+    return lines(COUNTING + "and m.id in (" + by + ")", Map.of("b", booksId, "p", posting));
+  }
+
+  /** What the sums that count come to, by the statement that brought them; of those from one on. */
   @Transactional(readOnly = true)
-  public Map<Long, Long> moved(long booksId) {
+  public Map<Long, Long> moved(long first) {
     return entities
         .createQuery(
             """
             select statementId, sum(amountMinor) from MoneyInRow
-            where booksId = :b and standing = COUNTS and statementId is not null
-            group by statementId
+            where statementId >= :first and standing = COUNTS group by statementId
             """,
             Object[].class)
-        .setParameter("b", booksId)
+        .setParameter("first", first)
         .getResultStream()
         .collect(Collectors.toMap(r -> (Long) r[0], r -> (Long) r[1]));
   }
@@ -212,17 +227,16 @@ public class MoneyLines {
    * What was taken in by files from one on: entries that count, by themselves or by their parts.
    */
   @Transactional(readOnly = true)
-  public Map<Long, TakenIn> taken(long booksId, long first) {
+  public Map<Long, TakenIn> taken(long first) {
     Map<Long, TakenIn> taken = new HashMap<>();
     entities
         .createQuery(
             """
             select arrivalId, count(*), sum(amountMinor) from MoneyInRow
-            where booksId = :b and arrivalId >= :first and standing <> HELD
-              and standing <> WITHDRAWN group by arrivalId
+            where arrivalId >= :first and standing <> HELD and standing <> WITHDRAWN
+            group by arrivalId
             """,
             Object[].class)
-        .setParameter("b", booksId)
         .setParameter("first", first)
         .getResultStream()
         .forEach(r -> taken.put((Long) r[0], new TakenIn((Long) r[1], (Long) r[2])));

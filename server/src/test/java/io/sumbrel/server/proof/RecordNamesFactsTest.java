@@ -39,6 +39,9 @@ class RecordNamesFactsTest extends ServerTest {
             20_000,
             "customerId",
             house.get(house.clerk, "/api/customers").body().get(0).path("id").asLong()));
+    String october = "/api/books/months/2026-10/closing";
+    assertThat(house.send(house.supervisor, HttpMethod.POST, october, Map.of()).status())
+        .isEqualTo(204);
     house.prove();
   }
 
@@ -72,7 +75,9 @@ class RecordNamesFactsTest extends ServerTest {
         "update person set bundle = 'SUPERVISOR' where name = 'Ines' and books_id = ? | rights",
         "update difference_limit set tape_minor = 0 where reason = 'DISCOUNT' and books_id = ? | rules",
         "update tax_rate set basis_points = 1 where books_id = ? | chart",
-        "delete from person where name = 'Abel' and books_id = ? | rights"
+        "delete from person where name = 'Abel' and books_id = ? | rights",
+        "update accounting_month set proved_posting = 7 where books_id = ? | month 2026-10",
+        "update month_figure set statement_minor = 1, unexplained_minor = 1, ledger_minor = 0 where books_id = ? | month 2026-10"
       })
   void aFactThatIsChangedPastTheRecordIsNamed(String change, String named) {
     assertThat(failuresAfter(change)).hasSize(1).first().asString().contains("“" + named);

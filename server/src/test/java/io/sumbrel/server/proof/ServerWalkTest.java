@@ -55,6 +55,7 @@ class ServerWalkTest extends ServerTest {
     assertThat(postedSince).as("posted since").isGreaterThan(20);
     assertThat(house.get(house.clerk, "/api/books/proof").body().path("since").asString())
         .isEqualTo("2026-10-31");
+    closeAnew();
     assertThat(posted).isGreaterThan(40);
     assertThat(turnedBack).isGreaterThan(10);
     assertThat(tied).isGreaterThan(5);
@@ -68,6 +69,21 @@ class ServerWalkTest extends ServerTest {
           .isEqualTo(204);
       closed = true;
     }
+  }
+
+  /** Reopened, everything is looked at; closed again, more lies before. */
+  private void closeAnew() {
+    String october = "/api/books/months/2026-10/";
+    Map<String, String> reason = Map.of("reason", "A correction");
+    assertThat(
+            house.send(house.supervisor, HttpMethod.POST, october + "reopening", reason).status())
+        .isEqualTo(204);
+    assertThat(house.get(house.clerk, "/api/books/proof").body().has("since")).isFalse();
+    closed = false;
+    closeOctober();
+    post();
+    house.prove();
+    assertThat(house.get(house.clerk, "/api/books/proof").body().has("since")).isTrue();
   }
 
   private void items() {
