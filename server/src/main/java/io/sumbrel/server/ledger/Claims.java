@@ -33,32 +33,6 @@ public class Claims {
   /** The posting that explains a sum. */
   public record Claim(long postingId, PostingNumber number, String actor) {}
 
-  /**
-   * Every sum that is claimed by a posting from one on, with the posting.
-   *
-   * @param first its id; ids of postings follow the order of their making
-   */
-  @Transactional(readOnly = true)
-  public Map<MoneyInId, PostingNumber> from(long booksId, long first) {
-    Map<MoneyInId, PostingNumber> claims = new HashMap<>();
-    entities
-        .createQuery(
-            """
-            select c.moneyInId, p.postingYear, p.postingNumber, p.booksId
-            from ClaimRow c join PostingRow p on p.id = c.postingId
-            where c.postingId >= :first
-            """,
-            Object[].class)
-        .setParameter("first", first)
-        .getResultStream()
-        .filter(r -> (Long) r[3] == booksId)
-        .forEach(
-            r ->
-                claims.put(
-                    new MoneyInId((Long) r[0]), new PostingNumber((Integer) r[1], (Integer) r[2])));
-    return claims;
-  }
-
   /** Those of some sums that are claimed, with their postings. */
   @Transactional(readOnly = true)
   public Map<MoneyInId, Claim> some(List<MoneyInId> money) {

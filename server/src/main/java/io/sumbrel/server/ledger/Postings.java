@@ -8,7 +8,6 @@ import io.sumbrel.core.posting.ItemMovement;
 import io.sumbrel.core.posting.Posting;
 import io.sumbrel.core.posting.PostingKind;
 import io.sumbrel.core.posting.PostingNumber;
-import io.sumbrel.core.proof.BooksFacts;
 import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.core.refusal.Refusal;
@@ -22,7 +21,6 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.util.Collections;
 import java.util.HashMap;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
@@ -38,41 +36,6 @@ import org.springframework.transaction.annotation.Transactional;
 /** Stored postings, read back as facts. */
 @Component
 public class Postings {
-  /** What was in force before a posting. */
-  private static final String IN_FORCE =
-      """
-      p.booksId = :b and p.id < :first
-      and not exists (select 1 from PostingRow t where t.turnsBackId = p.id and t.id < :first)
-      """;
-
-  private static final String TAPES =
-      """
-      select p.postingYear, p.postingNumber, p.postingDate, p.moneyInId from PostingRow p where
-      """
-          + IN_FORCE;
-
-  /** Ways in which what was in force touches what was made since; each by an index. */
-  private static final List<String> TOUCHING =
-      List.of(
-          TAPES
-              + """
-              and p.moneyInId is not null and p.id in
-                (select q.turnsBackId from PostingRow q where q.id >= :first)
-              """,
-          TAPES
-              + """
-              and p.moneyInId in
-                (select q.moneyInId from PostingRow q where q.id >= :first)
-              """,
-          TAPES
-              + " and p.moneyInId in (select x.moneyInId from TiePartRow x where x.postingId >= :first)",
-          """
-          select p.postingYear, p.postingNumber, p.postingDate, x.moneyInId
-          from TiePartRow x join PostingRow p on p.id = x.postingId
-          where x.moneyInId is not null and
-          """
-              + IN_FORCE);
-
   private final EntityManager entities;
   private final Items items;
   private final Charts charts;
@@ -133,69 +96,6 @@ public class Postings {
         .getResultStream()
         .map(r -> new From((Long) r[0], (Long) r[1]))
         .findFirst();
-  }
-
-  /**
-   * What was in force before some postings and explains a sum that they explain too, or free again;
-   * and every tie that was in force.
-   */
-  @Transactional(readOnly = true)
-  public List<BooksFacts.Explaining> explainingBefore(long booksId, From from) {
-    Map<PostingNumber, BooksFacts.Explaining> explaining = new HashMap<>();
-    for (String touching : TOUCHING) {
-      entities
-          .createQuery(touching, Object[].class)
-          .setParameter("b", booksId)
-          .setParameter("first", from.id)
-          .getResultStream()
-          .forEach(
-              r -> {
-                PostingNumber number = new PostingNumber((Integer) r[0], (Integer) r[1]);
-                explaining
-                    .computeIfAbsent(
-                        number,
-                        n -> new BooksFacts.Explaining(n, (LocalDate) r[2], new HashSet<>()))
-                    .money()
-                    .add(new MoneyInId((Long) r[3]));
-              });
-    }
-    return List.copyOf(explaining.values());
-  }
-
-  /** What earlier movements come to, of the items that some postings moved and did not begin. */
-  @Transactional(readOnly = true)
-  public Map<ItemId, BooksFacts.Moved> movedBefore(From from) {
-    return entities
-        .createQuery(
-            """
-            select m.itemId, sum(m.totalDelta), sum(m.openDelta) from ItemMovementRow m
-            where m.postingId < :first and m.itemId in
-              (select n.itemId from ItemMovementRow n
-                where n.postingId >= :first and n.kind <> FIRST_SEEN)
-            group by m.itemId
-            """,
-            Object[].class)
-        .setParameter("first", from.id)
-        .getResultStream()
-        .collect(
-            Collectors.toMap(
-                r -> new ItemId((Long) r[0]), r -> new BooksFacts.Moved((Long) r[1], (Long) r[2])));
-  }
-
-  /** The last journal number that was given before some postings, by the year. */
-  @Transactional(readOnly = true)
-  public Map<Integer, Integer> lastNumbers(long booksId, From from) {
-    return entities
-        .createQuery(
-            """
-            select postingYear, max(postingNumber) from PostingRow
-            where booksId = :b and id < :first group by postingYear
-            """,
-            Object[].class)
-        .setParameter("b", booksId)
-        .setParameter("first", from.id)
-        .getResultStream()
-        .collect(Collectors.toMap(r -> (Integer) r[0], r -> (Integer) r[1]));
   }
 
   /**
@@ -451,32 +351,6 @@ public class Postings {
             .map(l -> l.toFact(known.reasonWords))
             .collect(Collectors.toSet()));
   }
-
-  /** What the lists, from one on, brought of items that were new, by their file. */
-  @Transactional(readOnly = true)
-  public Map<Long, FirstSeen> firstSeen(long booksId, long first) {
-    return entities
-        .createQuery(
-            """
-            select p.arrivalId, count(*), sum(m.openDelta) from ItemMovementRow m
-            join PostingRow p on p.id = m.postingId
-            where p.booksId = :b and p.arrivalId >= :first and m.kind = FIRST_SEEN
-            group by p.arrivalId
-            """,
-            Object[].class)
-        .setParameter("b", booksId)
-        .setParameter("first", first)
-        .getResultStream()
-        .collect(Collectors.toMap(r -> (Long) r[0], r -> new FirstSeen((Long) r[1], (Long) r[2])));
-  }
-
-  /**
-   * Items that a file brought first.
-   *
-   * @param openMinor what was open of them then, in minor units, all currencies of the file
-   *     together
-   */
-  public record FirstSeen(long count, long openMinor) {}
 
   /** What moved an item, oldest first: posting number, and by whom. */
   @Transactional(readOnly = true)

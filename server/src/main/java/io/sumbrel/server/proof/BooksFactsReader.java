@@ -19,6 +19,7 @@ import io.sumbrel.server.bank.Statements;
 import io.sumbrel.server.chart.Charts;
 import io.sumbrel.server.deposit.Deposits;
 import io.sumbrel.server.ledger.Claims;
+import io.sumbrel.server.ledger.MadeSince;
 import io.sumbrel.server.ledger.Postings;
 import io.sumbrel.server.ledger.ProvedPoints;
 import io.sumbrel.server.matching.PastPayments;
@@ -63,6 +64,7 @@ public class BooksFactsReader {
   private final Charts charts;
   private final OneMoment oneMoment;
   private final StoodBefore before;
+  private final MadeSince madeSince;
   private final ProvedPoints points;
 
   BooksFactsReader(
@@ -83,6 +85,7 @@ public class BooksFactsReader {
       Charts charts,
       OneMoment oneMoment,
       StoodBefore before,
+      MadeSince madeSince,
       ProvedPoints points) {
     this.books = books;
     this.moneyLines = moneyLines;
@@ -101,6 +104,7 @@ public class BooksFactsReader {
     this.charts = charts;
     this.oneMoment = oneMoment;
     this.before = before;
+    this.madeSince = madeSince;
     this.points = points;
   }
 
@@ -131,7 +135,8 @@ public class BooksFactsReader {
     List<MoneyLine> gone = moneyLines.gone(booksId);
     Stream.concat(lines.stream(), gone.stream())
         .forEach(l -> money.put(l.moneyIn().id(), l.moneyIn()));
-    Map<MoneyInId, PostingNumber> claimed = claimed(booksId, part, lines);
+    MadeSince.Made made = madeSince.made(booksId, part.from());
+    Map<MoneyInId, PostingNumber> claimed = claimed(made, part, lines);
     Beginnings beginnings = new Beginnings(bankStatements.all(booksId), part.point());
     List<Statements.Stored> statements = beginnings.statements;
     List<OpenItem> all =
@@ -139,7 +144,7 @@ public class BooksFactsReader {
     Map<ItemId, OpenItem> byId =
         all.stream().collect(Collectors.toMap(OpenItem::id, Function.identity()));
     Iterable<Postings.Stored> inTurn = postings.inTurn(booksId, part.from(), byId::get, money::get);
-    Map<Long, Postings.FirstSeen> firstSeen = postings.firstSeen(booksId, file);
+    Map<Long, MadeSince.FirstSeen> firstSeen = madeSince.firstSeen(made);
     Map<Long, Long> moved =
         moneyLines.moved(statements.stream().mapToLong(Statements.Stored::id).min().orElse(0));
     Map<RecordedId, PostingNumber> ties = claims.ties(booksId);
@@ -191,7 +196,7 @@ public class BooksFactsReader {
             .toList(),
         audit.trail(booksId, Math.max(1, part.from().record())),
         standing(booksId, part),
-        part.point().map(p -> before.of(booksId, part, accounts, all)));
+        part.point().map(p -> before.of(booksId, part, made, accounts, all)));
   }
 
   /**
@@ -224,8 +229,8 @@ public class BooksFactsReader {
 
   /** The claims of what is looked at; of a part, those from before on its sums too. */
   private Map<MoneyInId, PostingNumber> claimed(
-      long booksId, StoodBefore.Part part, Collection<MoneyLine> lines) {
-    Map<MoneyInId, PostingNumber> claimed = claims.from(booksId, part.from().id());
+      MadeSince.Made made, StoodBefore.Part part, Collection<MoneyLine> lines) {
+    Map<MoneyInId, PostingNumber> claimed = madeSince.claims(made);
     if (part.point().isPresent()) {
       List<MoneyInId> others =
           lines.stream().map(l -> l.moneyIn().id()).filter(m -> !claimed.containsKey(m)).toList();
@@ -319,7 +324,7 @@ public class BooksFactsReader {
         waiting.stream().mapToLong(l -> l.moneyIn().amountMinor()).sum());
   }
 
-  private static BooksFacts.Intake listIntake(Arrivals.Intake intake, Postings.FirstSeen seen) {
+  private static BooksFacts.Intake listIntake(Arrivals.Intake intake, MadeSince.FirstSeen seen) {
     return intake(intake, seen == null ? null : new TakenIn(seen.count(), seen.openMinor()));
   }
 }

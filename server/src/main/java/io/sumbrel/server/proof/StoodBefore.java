@@ -10,6 +10,7 @@ import io.sumbrel.core.proof.BooksFacts;
 import io.sumbrel.server.arrivals.ArrivalFacts;
 import io.sumbrel.server.audit.AuditRecord;
 import io.sumbrel.server.bank.BankAccount;
+import io.sumbrel.server.ledger.MadeSince;
 import io.sumbrel.server.ledger.Months;
 import io.sumbrel.server.ledger.Postings;
 import io.sumbrel.server.ledger.ProvedPoints;
@@ -30,15 +31,14 @@ import org.springframework.stereotype.Component;
 class StoodBefore {
   private final Months months;
   private final ProvedPoints points;
-  private final Postings postings;
+  private final MadeSince since;
   private final Items items;
   private final AuditRecord audit;
 
-  StoodBefore(
-      Months months, ProvedPoints points, Postings postings, Items items, AuditRecord audit) {
+  StoodBefore(Months months, ProvedPoints points, MadeSince since, Items items, AuditRecord audit) {
     this.months = months;
     this.points = points;
-    this.postings = postings;
+    this.since = since;
     this.items = items;
     this.audit = audit;
   }
@@ -77,7 +77,11 @@ class StoodBefore {
    * @param moved the items that moved since
    */
   BooksFacts.Before of(
-      long booksId, Part part, Map<Long, BankAccount> accounts, List<OpenItem> moved) {
+      long booksId,
+      Part part,
+      MadeSince.Made made,
+      Map<Long, BankAccount> accounts,
+      List<OpenItem> moved) {
     ProvedPoints.Point point = part.point().orElseThrow();
     LocalDate closed = point.closed();
     Map<AccountCode, BankReconciliation> bank =
@@ -86,11 +90,11 @@ class StoodBefore {
     return new BooksFacts.Before(
         closed,
         bank,
-        postings.explainingBefore(booksId, part.from()),
-        postings.movedBefore(part.from()),
+        since.explainingBefore(booksId, made),
+        since.movedBefore(made),
         point.balances(),
         elsewhere(items.sums(booksId), moved),
-        postings.lastNumbers(booksId, part.from()),
+        since.lastNumbers(booksId, made),
         Set.of(ItemsHash.NAME));
   }
 

@@ -23,6 +23,9 @@ import org.springframework.transaction.annotation.Transactional;
 /** The stored sums that must be explained, and the statements of the bank. */
 @Component
 public class MoneyLines {
+  /** + 0: what is named is looked up, not all sums of the house. */
+  private static final String LOOKED_UP = "m.booksId + 0 = :b and m.standing = COUNTS ";
+
   private static final String COUNTING = "m.booksId = :b and m.standing = COUNTS ";
 
   private final EntityManager entities;
@@ -47,10 +50,15 @@ public class MoneyLines {
   public Collection<MoneyLine> since(
       long booksId, Collection<Long> accounts, LocalDate day, long posting) {
     Map<MoneyInId, MoneyLine> since = new HashMap<>();
-    Stream.of(
-            lines(
-                COUNTING + "and m.bankAccountId in :a and m.bookingDate > :d",
-                Map.of("b", booksId, "a", accounts, "d", day)),
+    Stream<List<MoneyLine>> booked =
+        accounts.stream()
+            .map(
+                account ->
+                    lines(
+                        LOOKED_UP + "and m.bankAccountId = :a and m.bookingDate > :d",
+                        Map.of("b", booksId, "a", account, "d", day)));
+    Stream<List<MoneyLine>> touched =
+        Stream.of(
             named("select q.moneyInId from PostingRow q where q.id >= :p", booksId, posting),
             named("select t.moneyInId from TiePartRow t where t.postingId >= :p", booksId, posting),
             named(
@@ -67,17 +75,18 @@ public class MoneyLines {
                 """,
                 booksId,
                 posting),
-            lines(COUNTING + "and m.depositMemberId > 0", Map.of("b", booksId)),
+            lines(LOOKED_UP + "and m.depositMemberId > 0", Map.of("b", booksId)),
             lines(
-                COUNTING + "and m.id in (select w.entryId from DepositRow w where w.booksId = :b)",
-                Map.of("b", booksId)))
+                LOOKED_UP + "and m.id in (select w.entryId from DepositRow w where w.booksId = :b)",
+                Map.of("b", booksId)));
+    Stream.concat(booked, touched)
         .flatMap(List::stream)
         .forEach(line -> since.put(line.moneyIn().id(), line));
     return since.values();
   }
 
   private List<MoneyLine> named(String by, long booksId, long posting) {
-    return lines(COUNTING + "and m.id in (" + by + ")", Map.of("b", booksId, "p", posting));
+    return lines(LOOKED_UP + "and m.id in (" + by + ")", Map.of("b", booksId, "p", posting));
   }
 
   /** What the sums that count come to, by the statement that brought them; of those from one on. */

@@ -1,0 +1,199 @@
+package io.sumbrel.server.ledger;
+
+import io.sumbrel.core.openitem.ItemId;
+import io.sumbrel.core.posting.PostingNumber;
+import io.sumbrel.core.proof.BooksFacts;
+import io.sumbrel.core.receipt.MoneyInId;
+import jakarta.persistence.EntityManager;
+import java.util.Collection;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.function.Consumer;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+
+/**
+ * What postings from one on did, and what of before they touched. Everything is looked up from
+ * their side, a range of ids and then what these rows name: so it costs what was made since, not
+ * what the house has.
+ */
+@Component
+public class MadeSince {
+  /** The embedded database holds every row that it found against the whole list once more. */
+  private static final int AT_ONCE = 100;
+
+  private final EntityManager entities;
+
+  MadeSince(EntityManager entities) {
+    this.entities = entities;
+  }
+
+  /** Items that a file brought first; what was open of them then, in minor units. */
+  public record FirstSeen(long count, long openMinor) {}
+
+  /**
+   * The postings of a house from one on.
+   *
+   * @param numbers by their ids
+   * @param arrivals the files that brought some of them, by their ids
+   * @param money the sums that they explain as tapes
+   * @param turnedBack the ids of postings from before that they turn back
+   */
+  public record Made(
+      Postings.From from,
+      Map<Long, PostingNumber> numbers,
+      Map<Long, Long> arrivals,
+      Set<Long> money,
+      Set<Long> turnedBack) {}
+
+  @Transactional(readOnly = true)
+  public Made made(long booksId, Postings.From from) {
+    Made made = new Made(from, new HashMap<>(), new HashMap<>(), new HashSet<>(), new HashSet<>());
+    rows(
+        """
+        select id, booksId, postingYear, postingNumber, arrivalId, moneyInId, turnsBackId
+        from PostingRow where id >= :first
+        """,
+        from.id(),
+        r -> {
+          if ((Long) r[1] == booksId) {
+            made.numbers.put((Long) r[0], new PostingNumber((Integer) r[2], (Integer) r[3]));
+            if (r[4] != null) {
+              made.arrivals.put((Long) r[0], (Long) r[4]);
+            }
+            if (r[5] != null) {
+              made.money.add((Long) r[5]);
+            }
+            if (r[6] != null && (Long) r[6] < from.id()) {
+              made.turnedBack.add((Long) r[6]);
+            }
+          }
+        });
+    return made;
+  }
+
+  /** The sums that they claim. */
+  @Transactional(readOnly = true)
+  public Map<MoneyInId, PostingNumber> claims(Made made) {
+    Map<MoneyInId, PostingNumber> claims = new HashMap<>();
+    rows(
+        "select moneyInId, postingId from ClaimRow where postingId >= :first",
+        made.from.id(),
+        r -> {
+          PostingNumber number = made.numbers.get((Long) r[1]);
+          if (number != null) {
+            claims.put(new MoneyInId((Long) r[0]), number);
+          }
+        });
+    return claims;
+  }
+
+  /** What lists brought of items that were new, by their file. */
+  @Transactional(readOnly = true)
+  public Map<Long, FirstSeen> firstSeen(Made made) {
+    Map<Long, FirstSeen> firstSeen = new HashMap<>();
+    rows(
+        """
+        select postingId, count(*), sum(openDelta) from ItemMovementRow
+        where postingId >= :first and kind = FIRST_SEEN group by postingId
+        """,
+        made.from.id(),
+        r -> {
+          Long arrival = made.arrivals.get((Long) r[0]);
+          if (arrival != null) {
+            firstSeen.put(arrival, new FirstSeen((Long) r[1], (Long) r[2]));
+          }
+        });
+    return firstSeen;
+  }
+
+  /** What earlier movements come to, of the items that they moved and did not begin. */
+  @Transactional(readOnly = true)
+  public Map<ItemId, BooksFacts.Moved> movedBefore(Made made) {
+    Map<ItemId, BooksFacts.Moved> moved = new HashMap<>();
+    rows(
+        """
+        select itemId, sum(totalDelta), sum(openDelta) from ItemMovementRow
+        where postingId < :first and itemId in
+          (select n.itemId from ItemMovementRow n
+            where n.postingId >= :first and n.kind <> FIRST_SEEN)
+        group by itemId
+        """,
+        made.from.id(),
+        r -> moved.put(new ItemId((Long) r[0]), new BooksFacts.Moved((Long) r[1], (Long) r[2])));
+    return moved;
+  }
+
+  /** The last journal number that was given before them, by the year. */
+  @Transactional(readOnly = true)
+  public Map<Integer, Integer> lastNumbers(long booksId, Made made) {
+    Map<Integer, Integer> firsts = new HashMap<>();
+    made.numbers.values().forEach(n -> firsts.merge(n.year(), n.number(), Math::min));
+    Map<Integer, Integer> lasts = new HashMap<>();
+    entities
+        .createQuery("from JournalYearRow where booksId = :b", JournalYearRow.class)
+        .setParameter("b", booksId)
+        .getResultStream()
+        .forEach(
+            y ->
+                lasts.put(y.postingYear, firsts.getOrDefault(y.postingYear, y.lastNumber + 1) - 1));
+    return lasts;
+  }
+
+  /**
+   * What was in force before them and explains a sum that they explain too, or free again; and
+   * every tie that was in force.
+   */
+  @Transactional(readOnly = true)
+  public List<BooksFacts.Explaining> explainingBefore(long booksId, Made made) {
+    Map<Long, Set<MoneyInId>> ties = new HashMap<>();
+    rows(
+        "select postingId, moneyInId from TiePartRow where postingId < :first and moneyInId > 0",
+        made.from.id(),
+        r ->
+            ties.computeIfAbsent((Long) r[0], p -> new HashSet<>())
+                .add(new MoneyInId((Long) r[1])));
+    Set<PostingRow> before = new HashSet<>();
+    parts(ties.keySet(), "from PostingRow where id in :some", PostingRow.class, before::add);
+    parts(made.turnedBack, "from PostingRow where id in :some", PostingRow.class, before::add);
+    parts(made.money, "from PostingRow where moneyInId in :some", PostingRow.class, before::add);
+    Set<Long> over = new HashSet<>();
+    parts(
+        before.stream().map(p -> p.id).toList(),
+        "select turnsBackId from PostingRow where turnsBackId in :some and id < " + made.from.id(),
+        Long.class,
+        over::add);
+    return before.stream()
+        .filter(p -> p.booksId == booksId && p.id < made.from.id() && !over.contains(p.id))
+        .map(p -> new BooksFacts.Explaining(p.number(), p.postingDate, moneyOf(p, ties)))
+        .toList();
+  }
+
+  private static Set<MoneyInId> moneyOf(PostingRow posting, Map<Long, Set<MoneyInId>> ties) {
+    return posting.moneyInId == null
+        ? ties.getOrDefault(posting.id, Set.of())
+        : Set.of(new MoneyInId(posting.moneyInId));
+  }
+
+  private void rows(String query, long first, Consumer<Object[]> row) {
+    entities
+        .createQuery(query, Object[].class)
+        .setParameter("first", first)
+        .getResultStream()
+        .forEach(row);
+  }
+
+  private <T> void parts(Collection<Long> all, String query, Class<T> type, Consumer<T> row) {
+    List<Long> ids = List.copyOf(all);
+    for (int from = 0; from < ids.size(); from += AT_ONCE) {
+      entities
+          .createQuery(query, type)
+          .setParameter("some", ids.subList(from, Math.min(ids.size(), from + AT_ONCE)))
+          .getResultStream()
+          .forEach(row);
+    }
+  }
+}
