@@ -25,3 +25,9 @@ comment on table month_balance is 'What the accounts stood at before the first p
 
 -- What is held, or gone, is little beside all that counts.
 create index money_in_standing on money_in (books_id, standing);
+
+-- On the embedded engine this key had an index of its own beside ours. Made anew, it uses that. Its first names are those
+-- that each engine gave it.
+alter table item_movement drop constraint if exists constraint_533;
+alter table item_movement drop constraint if exists item_movement_item_id_fkey;
+alter table item_movement add constraint item_movement_of_item foreign key (item_id) references open_item;

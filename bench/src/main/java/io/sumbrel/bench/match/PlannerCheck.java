@@ -1,11 +1,11 @@
 package io.sumbrel.bench.match;
 
-import io.sumbrel.core.matching.Budgets;
 import io.sumbrel.core.matching.Plan;
 import io.sumbrel.core.matching.Planner;
 import io.sumbrel.core.matching.assignment.Amounts;
 import io.sumbrel.core.matching.assignment.Claimant;
 import io.sumbrel.core.matching.assignment.JointPlan;
+import io.sumbrel.core.matching.ways.Budgets;
 import io.sumbrel.core.matching.weights.Weights;
 import java.util.ArrayList;
 import java.util.List;

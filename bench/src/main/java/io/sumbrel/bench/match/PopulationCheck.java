@@ -1,9 +1,9 @@
 package io.sumbrel.bench.match;
 
-import io.sumbrel.core.matching.Budgets;
 import io.sumbrel.core.matching.Plan;
 import io.sumbrel.core.matching.Planner;
 import io.sumbrel.core.matching.problem.MatchingProblem;
+import io.sumbrel.core.matching.ways.Budgets;
 import io.sumbrel.core.matching.weights.Weights;
 import java.lang.management.ManagementFactory;
 import java.util.ArrayList;

@@ -2,8 +2,16 @@ package io.sumbrel.core.matching;
 
 import io.sumbrel.core.matching.assignment.Claimant;
 import io.sumbrel.core.matching.assignment.Option;
+import io.sumbrel.core.matching.change.ChangedSince;
+import io.sumbrel.core.matching.change.Changes;
 import io.sumbrel.core.matching.combination.Searched;
 import io.sumbrel.core.matching.problem.MatchingProblem;
+import io.sumbrel.core.matching.reading.Reading;
+import io.sumbrel.core.matching.ways.Pools;
+import io.sumbrel.core.matching.ways.SilentWays;
+import io.sumbrel.core.matching.ways.Way;
+import io.sumbrel.core.matching.ways.WayFeatures;
+import io.sumbrel.core.matching.ways.WaySearch;
 import io.sumbrel.core.matching.weights.Weights;
 import io.sumbrel.core.party.CustomerId;
 import io.sumbrel.core.receipt.MoneyIn;
@@ -19,8 +27,6 @@ import java.util.Optional;
  * are, it need not be searched again.
  */
 final class Findings {
-  static final long ANY_FAMILY = -1;
-
   private static final int WAYS_KEPT = 16;
 
   /** What only may be paid in part or in advance is shown from one in two thousand on. */
@@ -103,7 +109,13 @@ final class Findings {
 
   /** The same where nothing that it depends on has changed but items of its very amount. */
   Findings again(MatchingProblem now, Pools pools, Weights weights) {
-    WaySearch search = WaySearch.again(now, this, pools);
+    WaySearch search =
+        WaySearch.again(
+            now,
+            moneyIn,
+            reading,
+            pools,
+            new WaySearch.Found(own.get().ways, own.get().uncounted, searched, searchedTo));
     List<Way> ways = List.copyOf(search.found());
     WayFeatures features = new WayFeatures(search);
     ways.subList(search.ownWays(), ways.size()).forEach(w -> features.weigh(w, weights));
@@ -133,7 +145,7 @@ final class Findings {
    * anybody's.
    */
   long families() {
-    long families = reading.isUnnamedDeposit() ? ANY_FAMILY : 0;
+    long families = reading.isUnnamedDeposit() ? ChangedSince.ANY_FAMILY : 0;
     for (int head : reading.heads()) {
       families |= 1L << head;
     }

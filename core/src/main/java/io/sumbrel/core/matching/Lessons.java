@@ -1,6 +1,11 @@
 package io.sumbrel.core.matching;
 
 import io.sumbrel.core.matching.problem.MatchingProblem;
+import io.sumbrel.core.matching.reading.Reading;
+import io.sumbrel.core.matching.ways.Budgets;
+import io.sumbrel.core.matching.ways.Pools;
+import io.sumbrel.core.matching.ways.WayFeatures;
+import io.sumbrel.core.matching.ways.WaySearch;
 import io.sumbrel.core.matching.weights.Lesson;
 import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.receipt.MoneyInId;

@@ -2,6 +2,8 @@ package io.sumbrel.core.matching;
 
 import io.sumbrel.core.evidence.Evidence;
 import io.sumbrel.core.matching.problem.MatchingProblem;
+import io.sumbrel.core.matching.reading.Reading;
+import io.sumbrel.core.matching.ways.Way;
 import io.sumbrel.core.party.CustomerId;
 import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.tape.TapeLine;

@@ -1,6 +1,9 @@
 package io.sumbrel.core.matching;
 
 import io.sumbrel.core.matching.problem.MatchingProblem;
+import io.sumbrel.core.matching.reading.Reading;
+import io.sumbrel.core.matching.ways.Budgets;
+import io.sumbrel.core.matching.ways.Pools;
 import io.sumbrel.core.matching.weights.Weights;
 import io.sumbrel.core.receipt.MoneyIn;
 import java.util.ArrayList;

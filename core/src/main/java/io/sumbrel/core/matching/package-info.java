@@ -3,9 +3,10 @@
  * gives the same plan. Entry: {@code Planner}; what goes in is a {@code MatchingProblem}, what
  * comes out a {@code Plan} of {@code Proposal}s; {@code Lessons} say what a decision teaches.
  *
- * <p>Floors, each of which knows only those below it: here the reading of a sum, the search for
- * ways and the planning; then {@code problem} and {@code weights}; then {@code assignment}, {@code
- * combination}, {@code candidate} and {@code text}, which know nothing of money.
+ * <p>Floors, each of which knows only those below it: here the planning, what is kept of it for the
+ * next plan, and what is shown; then {@code ways}; then {@code reading}; then {@code change}; then
+ * {@code problem} and {@code weights}; then {@code assignment}, {@code combination}, {@code
+ * candidate} and {@code text}, which know nothing of money.
  *
  * <p>The promise of replanning, which the tests cite by its numbers:
  *

@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import io.sumbrel.core.matching.combination.Searched;
 import io.sumbrel.core.matching.problem.MatchingProblem;
 import io.sumbrel.core.matching.problem.RememberedPayers;
+import io.sumbrel.core.matching.ways.Budgets;
 import io.sumbrel.core.openitem.ItemId;
 import io.sumbrel.core.openitem.OpenItem;
 import io.sumbrel.core.party.CustomerId;

@@ -3,9 +3,10 @@ package io.sumbrel.core.matching;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import io.sumbrel.core.evidence.TextSpan;
-import io.sumbrel.core.matching.Reading.How;
 import io.sumbrel.core.matching.problem.MatchingProblem;
 import io.sumbrel.core.matching.problem.RememberedPayers;
+import io.sumbrel.core.matching.reading.Reading;
+import io.sumbrel.core.matching.reading.Reading.How;
 import io.sumbrel.core.party.Customer;
 import io.sumbrel.core.party.CustomerId;
 import io.sumbrel.core.receipt.MoneyIn;

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import io.sumbrel.core.evidence.Evidence;
 import io.sumbrel.core.matching.problem.MatchingProblem;
+import io.sumbrel.core.matching.ways.Budgets;
 import io.sumbrel.core.matching.weights.Weights;
 import io.sumbrel.core.openitem.ItemId;
 import io.sumbrel.core.openitem.ItemKind;

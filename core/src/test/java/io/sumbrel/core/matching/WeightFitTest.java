@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import io.sumbrel.core.matching.problem.MatchingProblem;
 import io.sumbrel.core.matching.problem.RememberedPayers;
+import io.sumbrel.core.matching.ways.Budgets;
 import io.sumbrel.core.matching.weights.Feature;
 import io.sumbrel.core.matching.weights.WeightFit;
 import io.sumbrel.core.matching.weights.Weights;

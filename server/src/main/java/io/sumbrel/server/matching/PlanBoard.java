@@ -1,11 +1,11 @@
 package io.sumbrel.server.matching;
 
 import io.sumbrel.core.deposit.Recorded;
-import io.sumbrel.core.matching.Budgets;
 import io.sumbrel.core.matching.Plan;
 import io.sumbrel.core.matching.Planner;
 import io.sumbrel.core.matching.problem.MatchingProblem;
 import io.sumbrel.core.matching.problem.RememberedPayers;
+import io.sumbrel.core.matching.ways.Budgets;
 import io.sumbrel.core.matching.weights.Weights;
 import io.sumbrel.core.openitem.OpenItem;
 import io.sumbrel.core.party.Customer;

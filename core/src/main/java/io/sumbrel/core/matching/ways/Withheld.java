@@ -1,4 +1,4 @@
-package io.sumbrel.core.matching;
+package io.sumbrel.core.matching.ways;
 
 import io.sumbrel.core.matching.problem.MatchingProblem;
 import io.sumbrel.core.money.Proportion;
@@ -15,11 +15,12 @@ import java.util.Optional;
  * @param ofNet whether it is reckoned on the price without tax
  * @param each what is withheld on each item, in minor units
  */
-record Withheld(MatchingProblem problem, int[] items, int basisPoints, boolean ofNet, long[] each) {
+public record Withheld(
+    MatchingProblem problem, int[] items, int basisPoints, boolean ofNet, long[] each) {
   private static final int WHOLE = 10_000;
 
   /** Empty when what is missing is no tax at a known rate on just these items. */
-  static Optional<Withheld> of(MatchingProblem problem, int[] items, long missing) {
+  public static Optional<Withheld> of(MatchingProblem problem, int[] items, long missing) {
     for (int rate : problem.rules().withheldBasisPoints()) {
       for (boolean ofNet : new boolean[] {true, false}) {
         Withheld tax = new Withheld(problem, items, rate, ofNet, new long[items.length]);
@@ -66,7 +67,7 @@ record Withheld(MatchingProblem problem, int[] items, int basisPoints, boolean o
   }
 
   /** Whether it is reckoned on a price without tax, and any of the items states its tax. */
-  boolean isOfStatedNet() {
+  public boolean isOfStatedNet() {
     return ofNet && Arrays.stream(items).anyMatch(i -> problem.item(i).taxMinor().isPresent());
   }
 }

@@ -1,4 +1,4 @@
-package io.sumbrel.core.matching;
+package io.sumbrel.core.matching.ways;
 
 import io.sumbrel.core.matching.assignment.Amounts;
 import io.sumbrel.core.matching.combination.SetSearch;
@@ -17,7 +17,7 @@ import java.util.stream.IntStream;
  * What each customer owes, as pools with their tables of sums, made when they are asked for. Only
  * the pools used last are kept: their tables are large.
  */
-final class Pools {
+public final class Pools {
   private static final int MOST_POOLS = 48;
 
   private final MatchingProblem problem;
@@ -39,7 +39,7 @@ final class Pools {
    * @param left what may still be placed on each item, signed minor units; stays as it is, whatever
    *     is taken here
    */
-  Pools(MatchingProblem problem, Amounts left, Budgets budgets) {
+  public Pools(MatchingProblem problem, Amounts left, Budgets budgets) {
     this.problem = problem;
     this.budgets = budgets;
     this.left = left.copy();
@@ -56,7 +56,7 @@ final class Pools {
   }
 
   /** Takes what a way settles off what is left. */
-  synchronized void take(Way way) {
+  public synchronized void take(Way way) {
     for (int k = 0; k < way.items.length; k++) {
       left.add(way.items[k], -way.parts[k]);
     }

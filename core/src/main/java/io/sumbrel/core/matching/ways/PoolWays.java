@@ -1,13 +1,14 @@
-package io.sumbrel.core.matching;
+package io.sumbrel.core.matching.ways;
 
-import io.sumbrel.core.matching.Pools.Pool;
-import io.sumbrel.core.matching.Way.Gap;
-import io.sumbrel.core.matching.Way.Shape;
 import io.sumbrel.core.matching.combination.HalfSums;
 import io.sumbrel.core.matching.combination.SetSearch;
 import io.sumbrel.core.matching.combination.Sets;
 import io.sumbrel.core.matching.combination.SumTable;
 import io.sumbrel.core.matching.problem.MatchingProblem;
+import io.sumbrel.core.matching.reading.Reading;
+import io.sumbrel.core.matching.ways.Pools.Pool;
+import io.sumbrel.core.matching.ways.Way.Gap;
+import io.sumbrel.core.matching.ways.Way.Shape;
 import java.util.Arrays;
 import java.util.LinkedHashSet;
 import java.util.Set;

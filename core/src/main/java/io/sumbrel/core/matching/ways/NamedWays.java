@@ -1,11 +1,12 @@
-package io.sumbrel.core.matching;
+package io.sumbrel.core.matching.ways;
 
-import io.sumbrel.core.matching.Pools.Pool;
-import io.sumbrel.core.matching.Reading.Hit;
-import io.sumbrel.core.matching.Way.Shape;
 import io.sumbrel.core.matching.combination.SetSearch;
 import io.sumbrel.core.matching.combination.Sets;
 import io.sumbrel.core.matching.problem.MatchingProblem;
+import io.sumbrel.core.matching.reading.Reading;
+import io.sumbrel.core.matching.reading.Reading.Hit;
+import io.sumbrel.core.matching.ways.Pools.Pool;
+import io.sumbrel.core.matching.ways.Way.Shape;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.LinkedHashMap;
@@ -84,7 +85,7 @@ final class NamedWays {
       List<int[]> more = new ArrayList<>();
       for (int[] choice : choices) {
         for (int item : mayBe) {
-          if (choices.size() + more.size() < MOST_CHOICES && !Way.isIn(choice, item)) {
+          if (choices.size() + more.size() < MOST_CHOICES && !Reading.isAmong(choice, item)) {
             more.add(with(choice, new int[] {item}));
           }
         }
@@ -138,7 +139,7 @@ final class NamedWays {
   }
 
   private static int[] othersOf(int[] all, int[] than) {
-    return Arrays.stream(all).filter(i -> !Way.isIn(than, i)).toArray();
+    return Arrays.stream(all).filter(i -> !Reading.isAmong(than, i)).toArray();
   }
 
   private void creditsNetted(int[] items, long under) {
@@ -180,7 +181,7 @@ final class NamedWays {
       long wanted = over - search.pools.left(credit);
       for (int k = 0; k < pool.invoices.length; k++) {
         int one = pool.invoices[k];
-        if (pool.amounts[k] == wanted && !Way.isIn(items, one)) {
+        if (pool.amounts[k] == wanted && !Reading.isAmong(items, one)) {
           search.exact(with(items, new int[] {one, credit}), Shape.NAMED, 1);
         }
       }

@@ -1,7 +1,8 @@
-package io.sumbrel.core.matching;
+package io.sumbrel.core.matching.reading;
 
 import io.sumbrel.core.bank.Method;
 import io.sumbrel.core.evidence.TextSpan;
+import io.sumbrel.core.matching.change.ChangedSince;
 import io.sumbrel.core.matching.problem.MatchingProblem;
 import io.sumbrel.core.matching.problem.RememberedPayers;
 import io.sumbrel.core.matching.text.NameLikeness;
@@ -24,7 +25,7 @@ import java.util.stream.Stream;
  * What the bank's line of one sum says: the items whose numbers stand in it, and who may have paid.
  * Made once for a sum, then only read.
  */
-final class Reading {
+public final class Reading {
   private static final Pattern CHEQUE = Pattern.compile("(?im)^cheque \\S");
   private static final Pattern ORDER =
       Pattern.compile(
@@ -38,7 +39,7 @@ final class Reading {
   private static final int LONGEST_JOINED = 80;
 
   /** How a number came to mean an item; the later, the weaker. */
-  enum How {
+  public enum How {
     /** The file states it as a reference. */
     STATED,
     NUMBER,
@@ -57,7 +58,7 @@ final class Reading {
    * @param written as it stands in the text
    * @param token which of the numbers in the text it is
    */
-  record Hit(int item, How how, String written, int token, Optional<TextSpan> span) {}
+  public record Hit(int item, How how, String written, int token, Optional<TextSpan> span) {}
 
   private final MatchingProblem problem;
   private final MoneyIn moneyIn;
@@ -67,10 +68,10 @@ final class Reading {
   private final List<PayerClue> payers;
 
   /** The payer's name in plain words, as it is remembered; empty when the bank gives none. */
-  final String payerName;
+  public final String payerName;
 
   /** The same of the account. */
-  final String payerAccount;
+  public final String payerAccount;
 
   private int foreign;
 
@@ -108,7 +109,8 @@ final class Reading {
     this.unnamedDeposit = namesNobody();
   }
 
-  static Reading of(MatchingProblem problem, MoneyIn moneyIn) {
+  /** Reads a sum. */
+  public static Reading of(MatchingProblem problem, MoneyIn moneyIn) {
     return new Reading(problem, moneyIn);
   }
 
@@ -135,7 +137,7 @@ final class Reading {
   }
 
   /** The open item that a stated number means, by its own number or by its order; else −1. */
-  int statedItem(String number) {
+  public int statedItem(String number) {
     int[] items = itemsOf(number);
     return IntStream.of(items.length > 0 ? items : problem.byOrder(number))
         .filter(open::containsKey)
@@ -276,31 +278,32 @@ final class Reading {
   }
 
   /** Open items whose numbers stand in the text, in its order. */
-  Map<Integer, Hit> open() {
+  public Map<Integer, Hit> open() {
     return open;
   }
 
   /** Settled ones. */
-  Map<Integer, Hit> settled() {
+  public Map<Integer, Hit> settled() {
     return settled;
   }
 
   /** Open items at one slip from a number in the text. */
-  List<Hit> edited() {
+  public List<Hit> edited() {
     return edited;
   }
 
   /** Who may have paid, the likeliest first. */
-  List<PayerClue> payers() {
+  public List<PayerClue> payers() {
     return payers;
   }
 
-  Optional<PayerClue> clueFor(int customer) {
+  /** What points to a customer as the payer. */
+  public Optional<PayerClue> clueFor(int customer) {
     return payers.stream().filter(p -> p.customer() == customer).findFirst();
   }
 
   /** The clue of a customer itself, or of its head office or branch. */
-  Optional<PayerClue> clueForFamilyOf(int customer) {
+  public Optional<PayerClue> clueForFamilyOf(int customer) {
     return clueFor(customer)
         .or(
             () ->
@@ -308,26 +311,27 @@ final class Reading {
   }
 
   /** Numbers of the length of ours that mean nothing of ours. */
-  int foreign() {
+  public int foreign() {
     return foreign;
   }
 
   /** Whether a line ends where banks cut it, so that numbers may be missing. */
-  boolean isCut() {
+  public boolean isCut() {
     return cut;
   }
 
-  boolean isCheque() {
+  /** Whether the bank booked a cheque. */
+  public boolean isCheque() {
     return cheque;
   }
 
   /** An order number in the text that no invoice of ours carries. */
-  Optional<TextSpan> unbilledOrder() {
+  public Optional<TextSpan> unbilledOrder() {
     return unbilledOrder;
   }
 
   /** A deposit of which the bank says neither who paid nor what. */
-  boolean isUnnamedDeposit() {
+  public boolean isUnnamedDeposit() {
     return unnamedDeposit;
   }
 
@@ -344,7 +348,7 @@ final class Reading {
    * The customer who is known to have paid while nothing at all says what for; −1 where something
    * does, or where it is not known who paid.
    */
-  int silentPayer() {
+  public int silentPayer() {
     boolean silent =
         open.isEmpty()
             && settled.isEmpty()
@@ -361,17 +365,17 @@ final class Reading {
   }
 
   /** The heads of the families whose items it may mean: what the search looks at. */
-  int[] heads() {
+  public int[] heads() {
     return heads;
   }
 
   /** Whether a customer is of a family whose items it may mean. */
-  boolean looksAt(int customer) {
-    return Way.isIn(heads, problem.headOf(customer));
+  public boolean looksAt(int customer) {
+    return isAmong(heads, problem.headOf(customer));
   }
 
   /** Whether somebody chose the figure rather than reckoned it. */
-  static boolean isRound(long minor) {
+  public static boolean isRound(long minor) {
     return minor % ROUND == 0;
   }
 
@@ -384,7 +388,7 @@ final class Reading {
   }
 
   /** Whether the text would be read alike after these changes. */
-  boolean holdsAfter(ChangedSince touched) {
+  public boolean holdsAfter(ChangedSince touched) {
     return !touched.hasOpened()
         && !touched.hasBecome(moneyIn.amountMinor())
         && !touched.hasPayer(moneyIn, payerName, payerAccount)
@@ -400,8 +404,18 @@ final class Reading {
         .toArray();
   }
 
+  /** Whether one of a few numbers is it. */
+  public static boolean isAmong(int[] numbers, int number) {
+    for (int n : numbers) {
+      if (n == number) {
+        return true;
+      }
+    }
+    return false;
+  }
+
   /** Who is most likely meant: the payer, else the customer of the named items; −1 when unknown. */
-  int likeliestCustomer() {
+  public int likeliestCustomer() {
     if (!payers.isEmpty()) {
       return payers.get(0).customer();
     }

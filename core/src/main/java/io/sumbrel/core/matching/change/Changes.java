@@ -1,9 +1,9 @@
-package io.sumbrel.core.matching;
+package io.sumbrel.core.matching.change;
 
 import io.sumbrel.core.receipt.MoneyIn;
 
 /** What stands otherwise than it did, as far as a search may depend on it. */
-interface Changes {
+public interface Changes {
   boolean isNothing();
 
   /** Whether items of one of these families are among it. */

@@ -1,7 +1,8 @@
-package io.sumbrel.core.matching;
+package io.sumbrel.core.matching.ways;
 
 import io.sumbrel.core.difference.DifferenceReason;
 import io.sumbrel.core.matching.problem.MatchingProblem;
+import io.sumbrel.core.matching.reading.Reading;
 import io.sumbrel.core.matching.weights.Feature;
 import io.sumbrel.core.money.AmountText;
 import io.sumbrel.core.openitem.OpenItem;
@@ -14,11 +15,11 @@ import java.util.List;
 import java.util.stream.Collectors;
 
 /** One way to explain a sum, in indices: which items, how much of each, and what is different. */
-final class Way {
+public final class Way {
   private static final int MOST_NAMES = 4;
 
   /** How what was received differs from what is settled. */
-  enum Gap {
+  public enum Gap {
     NONE,
     /** A bank kept some of it on the way. */
     CHARGE,
@@ -37,7 +38,7 @@ final class Way {
   }
 
   /** How the set was come by; one set may have several shapes. */
-  enum Shape {
+  public enum Shape {
     NAMED,
     /** As the payer says how the sum is split. */
     STATED,
@@ -58,26 +59,26 @@ final class Way {
     LISTED
   }
 
-  final int[] items;
+  public final int[] items;
 
   /** What each item falls by: below zero for credits that are used. */
-  final long[] parts;
+  public final long[] parts;
 
-  final Gap gap;
-  final long gapMinor;
-  final int customer;
+  public final Gap gap;
+  public final long gapMinor;
+  public final int customer;
 
   /** A bit for each shape: there are too many ways for a set each. */
   private int shapes;
 
   /** How many sets of this size in the same pool reach the sum; 0 when they were not counted. */
-  long alternatives;
+  public long alternatives;
 
   /** In thousandths of a logit. */
-  int points;
+  public int points;
 
   /** What the features said of it; set once, when it is weighed. */
-  Weighed weighed;
+  public Weighed weighed;
 
   /**
    * What reasons are told from.
@@ -87,7 +88,7 @@ final class Way {
    * @param second points of the other topics
    * @param equalAmounts open items of this amount, where that speaks against it; else 0
    */
-  record Weighed(int told, long first, long second, int equalAmounts) {
+  public record Weighed(int told, long first, long second, int equalAmounts) {
     private static final int IN_ONE = 3;
     private static final int BITS = 21;
 
@@ -99,7 +100,8 @@ final class Way {
       return new Weighed(told, packed[0], packed[1], equalAmounts);
     }
 
-    boolean has(Feature feature) {
+    /** Whether a feature stands out that reasons tell of. */
+    public boolean has(Feature feature) {
       int bit = Feature.TOLD.indexOf(feature);
       if (bit < 0) {
         throw new IllegalArgumentException(feature + " is never told");
@@ -107,7 +109,8 @@ final class Way {
       return (told >>> bit & 1) == 1;
     }
 
-    int points(Feature.Topic topic) {
+    /** What all features of a topic weigh together. */
+    public int points(Feature.Topic topic) {
       long packed = topic.ordinal() < IN_ONE ? first : second;
       int above = Long.SIZE - BITS * (topic.ordinal() % IN_ONE + 1);
       return (int) (packed << above >> Long.SIZE - BITS);
@@ -116,20 +119,11 @@ final class Way {
 
   /** Whether an item is among those of it. */
   boolean holds(int item) {
-    return isIn(items, item);
-  }
-
-  static boolean isIn(int[] items, int item) {
-    for (int i : items) {
-      if (i == item) {
-        return true;
-      }
-    }
-    return false;
+    return Reading.isAmong(items, item);
   }
 
   /** Whether it is one item, to the cent. */
-  boolean isOneExactly() {
+  public boolean isOneExactly() {
     return items.length == 1 && gap == Gap.NONE && !isKept();
   }
 
@@ -160,7 +154,8 @@ final class Way {
     this.shapes = 1 << shape.ordinal();
   }
 
-  boolean has(Shape shape) {
+  /** Whether it was found in that shape. */
+  public boolean has(Shape shape) {
     return (shapes >>> shape.ordinal() & 1) == 1;
   }
 
@@ -176,12 +171,12 @@ final class Way {
   }
 
   /** Keeps the money on account: it settles nothing. */
-  boolean isKept() {
+  public boolean isKept() {
     return items.length == 0 || has(Shape.SECOND_PAYMENT);
   }
 
   /** Whether it comes to the sum by itself: neither paid in part, nor with more than is owed. */
-  boolean reaches() {
+  public boolean reaches() {
     return gap != Gap.SHORT && gap != Gap.OVER && !isKept();
   }
 
@@ -225,7 +220,7 @@ final class Way {
   }
 
   /** The lines of its tape, which comes to zero. */
-  List<TapeLine> lines(MatchingProblem problem, long amountMinor) {
+  public List<TapeLine> lines(MatchingProblem problem, long amountMinor) {
     List<TapeLine> lines = new ArrayList<>();
     if (has(Shape.TIE)) {
       return lines; // a tie is no tape
@@ -275,7 +270,7 @@ final class Way {
   }
 
   /** What it says in short. */
-  String words(MatchingProblem problem, Currency currency) {
+  public String words(MatchingProblem problem, Currency currency) {
     if (has(Shape.TIE)) {
       return Arrays.stream(items)
           .mapToObj(r -> problem.recorded(r).words())

@@ -1,11 +1,12 @@
-package io.sumbrel.core.matching;
+package io.sumbrel.core.matching.ways;
 
-import io.sumbrel.core.matching.Pools.Pool;
-import io.sumbrel.core.matching.Way.Gap;
-import io.sumbrel.core.matching.Way.Shape;
 import io.sumbrel.core.matching.combination.Searched;
 import io.sumbrel.core.matching.combination.Sets;
 import io.sumbrel.core.matching.problem.MatchingProblem;
+import io.sumbrel.core.matching.reading.Reading;
+import io.sumbrel.core.matching.ways.Pools.Pool;
+import io.sumbrel.core.matching.ways.Way.Gap;
+import io.sumbrel.core.matching.ways.Way.Shape;
 import io.sumbrel.core.openitem.OpenItem;
 import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.rules.SilentStep;
@@ -13,6 +14,7 @@ import java.util.Arrays;
 import java.util.Collection;
 import java.util.Currency;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 
@@ -21,15 +23,15 @@ import java.util.Optional;
  * order by {@code TieWays}, {@code StatedWays}, {@code NamedWays}, {@code PoolWays} and {@code
  * UnnamedWays}; a way that several of them find is kept once, with every shape it has.
  */
-final class WaySearch {
+public final class WaySearch {
   /** Most that is let off as cents, in minor units. */
   static final long CENTS = 100;
 
   private static final int MOST_WAYS = 400;
 
-  final MatchingProblem problem;
-  final MoneyIn moneyIn;
-  final Reading reading;
+  public final MatchingProblem problem;
+  public final MoneyIn moneyIn;
+  public final Reading reading;
   final Pools pools;
   final long amount;
   private final Map<Way.Key, Way> found = new LinkedHashMap<>();
@@ -50,7 +52,9 @@ final class WaySearch {
     this.amount = moneyIn.amountMinor();
   }
 
-  static WaySearch of(MatchingProblem problem, MoneyIn moneyIn, Reading reading, Pools pools) {
+  /** Searches every family of ways that may explain a sum. */
+  public static WaySearch of(
+      MatchingProblem problem, MoneyIn moneyIn, Reading reading, Pools pools) {
     WaySearch search = new WaySearch(problem, moneyIn, reading, pools);
     search.recorded = new TieWays(search).search();
     new StatedWays(search).search();
@@ -64,14 +68,22 @@ final class WaySearch {
     return search;
   }
 
-  /** What was found for a sum before, where nothing but items of its very amount has changed. */
-  static WaySearch again(MatchingProblem problem, Findings then, Pools pools) {
-    WaySearch search = new WaySearch(problem, then.moneyIn, then.reading, pools);
-    Findings.Own own = then.own.orElseThrow();
-    own.ways().forEach(w -> search.found.put(w.key(), w));
-    search.uncounted = own.uncounted();
-    search.searched = then.searched;
-    search.completeTo = then.searchedTo == 0 ? Integer.MAX_VALUE : then.searchedTo;
+  /**
+   * What an earlier search found otherwise than by the very amount.
+   *
+   * @param uncounted how many more ways there are
+   * @param searchedTo the size up to which all sets were looked for; 0 where that is no limit
+   */
+  public record Found(List<Way> ways, long uncounted, Searched searched, int searchedTo) {}
+
+  /** The search for a sum anew, where nothing but items of its very amount has changed since. */
+  public static WaySearch again(
+      MatchingProblem problem, MoneyIn moneyIn, Reading reading, Pools pools, Found before) {
+    WaySearch search = new WaySearch(problem, moneyIn, reading, pools);
+    before.ways.forEach(w -> search.found.put(w.key(), w));
+    search.uncounted = before.uncounted;
+    search.searched = before.searched;
+    search.completeTo = before.searchedTo == 0 ? Integer.MAX_VALUE : before.searchedTo;
     search.noteOwn();
     new UnnamedWays(search).equal();
     return search;
@@ -96,21 +108,23 @@ final class WaySearch {
     return recorded;
   }
 
-  Collection<Way> found() {
+  /** The ways that were kept, in the order in which they were found. */
+  public Collection<Way> found() {
     return found.values();
   }
 
   /** How many ways reach the sum, those counted but not kept among them. */
-  long count() {
+  public long count() {
     return found.values().stream().filter(Way::reaches).count() + uncounted;
   }
 
-  Searched searched() {
+  /** How far the search went. */
+  public Searched searched() {
     return searched;
   }
 
   /** The size up to which every set was looked for. */
-  int completeTo() {
+  public int completeTo() {
     return completeTo;
   }
 
@@ -144,12 +158,12 @@ final class WaySearch {
   }
 
   /** How many of the ways that were found, the first, are not but an equal amount of anybody. */
-  int ownWays() {
+  public int ownWays() {
     return ownWays;
   }
 
   /** How many more of these there are. */
-  long uncountedOwn() {
+  public long uncountedOwn() {
     return uncountedOwn;
   }
 
@@ -157,7 +171,7 @@ final class WaySearch {
    * Whether all that is but an equal amount can be found again by itself: what was found otherwise
    * would stand as it does.
    */
-  boolean isApart() {
+  public boolean isApart() {
     return !recorded
         && followed.isEmpty()
         && !reading.isUnnamedDeposit()

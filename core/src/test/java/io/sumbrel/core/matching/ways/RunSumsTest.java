@@ -1,4 +1,4 @@
-package io.sumbrel.core.matching;
+package io.sumbrel.core.matching.ways;
 
 import static org.assertj.core.api.Assertions.assertThat;
 

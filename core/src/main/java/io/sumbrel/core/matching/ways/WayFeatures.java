@@ -1,13 +1,15 @@
-package io.sumbrel.core.matching;
+package io.sumbrel.core.matching.ways;
 
-import io.sumbrel.core.matching.Pools.Pool;
-import io.sumbrel.core.matching.Reading.Hit;
-import io.sumbrel.core.matching.Reading.How;
-import io.sumbrel.core.matching.Way.Gap;
-import io.sumbrel.core.matching.Way.Shape;
 import io.sumbrel.core.matching.problem.Habit;
 import io.sumbrel.core.matching.problem.MatchingProblem;
+import io.sumbrel.core.matching.reading.PayerClue;
+import io.sumbrel.core.matching.reading.Reading;
+import io.sumbrel.core.matching.reading.Reading.Hit;
+import io.sumbrel.core.matching.reading.Reading.How;
 import io.sumbrel.core.matching.text.NameLikeness;
+import io.sumbrel.core.matching.ways.Pools.Pool;
+import io.sumbrel.core.matching.ways.Way.Gap;
+import io.sumbrel.core.matching.ways.Way.Shape;
 import io.sumbrel.core.matching.weights.Feature;
 import io.sumbrel.core.matching.weights.Weights;
 import java.util.Arrays;
@@ -21,7 +23,7 @@ import java.util.Set;
 import java.util.stream.IntStream;
 
 /** Counts the features of the ways of one sum, in thousandths. */
-final class WayFeatures {
+public final class WayFeatures {
   private static final Shape[] SHAPES = {
     Shape.WHOLE, Shape.OVERDUE, Shape.DUE_BY, Shape.MONTH, Shape.RUN
   };
@@ -56,7 +58,7 @@ final class WayFeatures {
    */
   private record Payer(int[] features, boolean unknown, Optional<Habit> habit, boolean onItsDay) {}
 
-  WayFeatures(WaySearch search) {
+  public WayFeatures(WaySearch search) {
     this.search = search;
     this.problem = search.problem;
     this.reading = search.reading;
@@ -66,7 +68,8 @@ final class WayFeatures {
     this.chargeSpokenOf = text.contains("CHG") || text.contains("CHARGE");
   }
 
-  int[] of(Way way) {
+  /** What each feature says of a way, in thousandths, in the order of {@code Feature}. */
+  public int[] of(Way way) {
     int[] x = new int[Feature.COUNT];
     if (!way.has(Shape.TIE)) {
       payer(way, x);
@@ -110,7 +113,7 @@ final class WayFeatures {
   }
 
   /** Counts a way's features and weighs them. */
-  void weigh(Way way, Weights weights) {
+  public void weigh(Way way, Weights weights) {
     int[] x = of(way);
     int told = 0;
     for (int t = 0; t < Feature.TOLD.size(); t++) {
@@ -338,7 +341,7 @@ final class WayFeatures {
    * Whether nothing speaks for it but its amount: then it weighs the less the more items there are
    * of that.
    */
-  boolean standsAmongEqual(Way way) {
+  public boolean standsAmongEqual(Way way) {
     return way.isOneExactly()
         && !way.has(Shape.EARLIEST)
         && !way.has(Shape.STATED)

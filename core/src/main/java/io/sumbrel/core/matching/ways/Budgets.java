@@ -1,4 +1,4 @@
-package io.sumbrel.core.matching;
+package io.sumbrel.core.matching.ways;
 
 /**
  * How much work one question may take before the answer says that it stopped. Counted in steps,
@@ -8,6 +8,7 @@ package io.sumbrel.core.matching;
  * @param planNodes for the joint choice of one component
  */
 public record Budgets(long setSteps, int planNodes) {
+  /** What one pile of a house takes. */
   public static final Budgets DEFAULTS = new Budgets(400_000, 10_000);
 
   public Budgets {

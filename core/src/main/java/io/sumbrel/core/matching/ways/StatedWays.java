@@ -1,8 +1,8 @@
-package io.sumbrel.core.matching;
+package io.sumbrel.core.matching.ways;
 
-import io.sumbrel.core.matching.Way.Gap;
-import io.sumbrel.core.matching.Way.Shape;
 import io.sumbrel.core.matching.problem.MatchingProblem;
+import io.sumbrel.core.matching.ways.Way.Gap;
+import io.sumbrel.core.matching.ways.Way.Shape;
 import io.sumbrel.core.remittance.RemittanceDetail;
 import java.util.ArrayList;
 import java.util.List;

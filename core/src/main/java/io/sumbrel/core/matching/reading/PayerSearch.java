@@ -1,4 +1,4 @@
-package io.sumbrel.core.matching;
+package io.sumbrel.core.matching.reading;
 
 import io.sumbrel.core.evidence.TextSpan;
 import io.sumbrel.core.matching.problem.MatchingProblem;

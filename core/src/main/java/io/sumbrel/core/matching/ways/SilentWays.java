@@ -1,9 +1,10 @@
-package io.sumbrel.core.matching;
+package io.sumbrel.core.matching.ways;
 
-import io.sumbrel.core.matching.Pools.Pool;
-import io.sumbrel.core.matching.Way.Gap;
-import io.sumbrel.core.matching.Way.Shape;
 import io.sumbrel.core.matching.problem.MatchingProblem;
+import io.sumbrel.core.matching.reading.Reading;
+import io.sumbrel.core.matching.ways.Pools.Pool;
+import io.sumbrel.core.matching.ways.Way.Gap;
+import io.sumbrel.core.matching.ways.Way.Shape;
 import io.sumbrel.core.matching.weights.Feature;
 import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.rules.SilentList;
@@ -17,7 +18,7 @@ import java.util.Optional;
  * Places money of a known payer that names nothing as a list says which somebody set: the first
  * step that finds something is followed. Without a list likelihood alone decides.
  */
-final class SilentWays {
+public final class SilentWays {
   /** How sure a placing by the list of the house is, in parts of a million: a convention. */
   private static final int BY_HOUSE = 300_000;
 
@@ -40,7 +41,7 @@ final class SilentWays {
   }
 
   /** Empty where no list holds: nothing to place, nobody known, or none set. */
-  static Optional<SilentWays> of(
+  public static Optional<SilentWays> of(
       MatchingProblem problem, MoneyIn moneyIn, Reading reading, Pools pools) {
     if (!problem.hasSilentLists()) {
       return Optional.empty();
@@ -54,7 +55,7 @@ final class SilentWays {
   }
 
   /** What the list comes to against what is left; empty when no step that is on finds anything. */
-  Optional<Way> way() {
+  public Optional<Way> way() {
     Optional<Way> way =
         list.on().stream()
             .flatMap(step -> found(step).stream())
@@ -67,12 +68,13 @@ final class SilentWays {
     return way;
   }
 
-  int perMillion() {
+  /** How likely a list is followed, in millionths. */
+  public int perMillion() {
     return problem.hasOwnSilentList(payer) ? BY_OWN : BY_HOUSE;
   }
 
   /** Which step a way of the evidence belongs to; empty when it is of none. */
-  static Optional<SilentStep> stepOf(Way way) {
+  public static Optional<SilentStep> stepOf(Way way) {
     boolean equal = way.gap == Gap.NONE || way.gap == Gap.DISCOUNT || way.gap == Gap.LATE_DISCOUNT;
     if (way.has(Shape.EARLIEST)) {
       return Optional.of(SilentStep.EARLIEST_DUE);

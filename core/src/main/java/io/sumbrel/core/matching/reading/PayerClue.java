@@ -1,4 +1,4 @@
-package io.sumbrel.core.matching;
+package io.sumbrel.core.matching.reading;
 
 import io.sumbrel.core.evidence.TextSpan;
 import io.sumbrel.core.matching.text.NameLikeness;
@@ -13,7 +13,7 @@ import java.util.Optional;
  * @param name how often a payer of this name did
  * @param named whether the customer's own number stands in the text
  */
-record PayerClue(
+public record PayerClue(
     int customer,
     int likeness,
     Optional<Before> account,
@@ -23,8 +23,9 @@ record PayerClue(
     Optional<TextSpan> numberAt) {
 
   /** How often somebody paid for this customer, for others, and when last. */
-  record Before(int times, int others, LocalDate last) {
-    boolean isSteady() {
+  public record Before(int times, int others, LocalDate last) {
+    /** Whether nobody else was paid for. */
+    public boolean isSteady() {
       return others == 0;
     }
   }

@@ -1,4 +1,4 @@
-package io.sumbrel.core.matching;
+package io.sumbrel.core.matching.change;
 
 import io.sumbrel.core.matching.candidate.LongIndex;
 import io.sumbrel.core.matching.candidate.LongMarks;
@@ -11,7 +11,10 @@ import java.util.BitSet;
 /**
  * Items of which something else is left than before: by the heads of their families, and amounts.
  */
-final class ChangedSince implements Changes {
+public final class ChangedSince implements Changes {
+  /** The bits of what may mean anybody's items. */
+  public static final long ANY_FAMILY = -1;
+
   private final MatchingProblem problem;
   private final BitSet heads = new BitSet();
   private long families;
@@ -29,12 +32,12 @@ final class ChangedSince implements Changes {
   private boolean nothing = true;
   private boolean records;
 
-  ChangedSince(MatchingProblem problem) {
+  public ChangedSince(MatchingProblem problem) {
     this.problem = problem;
   }
 
   /** Whatever is left of an item now, and was before. */
-  void add(int item, long before, long now) {
+  public void add(int item, long before, long now) {
     nothing = false;
     add(before);
     add(now);
@@ -51,7 +54,7 @@ final class ChangedSince implements Changes {
   }
 
   /** Who pays for whom is remembered otherwise. */
-  void add(RememberedPayers.Learned more) {
+  public void add(RememberedPayers.Learned more) {
     learned = more;
     nothing &= more.customers().isEmpty();
     more.customers().forEach(c -> addHead(problem.headOf(problem.customerIndex(c))));
@@ -76,27 +79,28 @@ final class ChangedSince implements Changes {
     }
   }
 
-  boolean has(int item) {
+  /** Whether something else is left of an item. */
+  public boolean has(int item) {
     return items.get(item);
   }
 
   /** Whether so much is left now of an item of which something else was left. */
-  boolean hasBecome(long minor) {
+  public boolean hasBecome(long minor) {
     return become.first(minor) >= 0;
   }
 
   /** Whether an item is open that was settled. */
-  boolean hasOpened() {
+  public boolean hasOpened() {
     return opened;
   }
 
   /**
    * Whether it might concern a sum, at a glance.
    *
-   * @param seen what {@link Findings#families} says of it
+   * @param seen a bit for each family whose items it may mean, several sharing one
    */
-  boolean mayConcern(long amount, long seen) {
-    boolean broad = records || !learned.customers().isEmpty() || seen == Findings.ANY_FAMILY;
+  public boolean mayConcern(long amount, long seen) {
+    boolean broad = records || !learned.customers().isEmpty() || seen == ANY_FAMILY;
     return !nothing && (broad || (seen & families) != 0 || hasAmount(amount));
   }
 

@@ -1,4 +1,4 @@
-package io.sumbrel.core.matching;
+package io.sumbrel.core.matching.ways;
 
 import io.sumbrel.core.matching.candidate.LongMarks;
 import java.util.Arrays;
@@ -7,7 +7,7 @@ import java.util.Arrays;
  * Invoices in an order, which may be asked which neighbours come to exactly a sum: made once for a
  * pool.
  */
-final class RunSums {
+public final class RunSums {
   private static final int BITS = 16;
 
   final int[] order;
@@ -22,11 +22,11 @@ final class RunSums {
   private volatile LongMarks marks;
 
   /** Takes a run, two invoices or more. */
-  interface Run {
+  public interface Run {
     void of(int[] items);
   }
 
-  RunSums(int[] order, long[] amounts) {
+  public RunSums(int[] order, long[] amounts) {
     this.order = order;
     this.amounts = amounts;
     this.sums = new long[order.length + 1];
@@ -48,7 +48,7 @@ final class RunSums {
   }
 
   /** Passes on every run that comes to a sum, the one that ends first before the others. */
-  void reaching(long wanted, Run run) {
+  public void reaching(long wanted, Run run) {
     LongMarks marked = marks();
     int enough = Arrays.binarySearch(sums, wanted);
     for (int to = Math.max(2, enough < 0 ? ~enough : enough); to < sums.length; to++) {

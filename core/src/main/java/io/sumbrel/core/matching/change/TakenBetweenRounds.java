@@ -1,4 +1,4 @@
-package io.sumbrel.core.matching;
+package io.sumbrel.core.matching.change;
 
 import io.sumbrel.core.matching.assignment.Amounts;
 import io.sumbrel.core.matching.problem.MatchingProblem;
@@ -10,7 +10,7 @@ import java.util.BitSet;
  * What was taken off what is left between one round and the next. It is much, and few ask: so it is
  * looked up for whoever asks, family by family.
  */
-final class TakenBetweenRounds implements Changes {
+public final class TakenBetweenRounds implements Changes {
   private final MatchingProblem problem;
   private final Amounts before;
   private final Amounts now;
@@ -18,7 +18,7 @@ final class TakenBetweenRounds implements Changes {
   private final BitSet known = new BitSet();
   private final BitSet touched = new BitSet();
 
-  TakenBetweenRounds(MatchingProblem problem, Amounts before, Amounts now) {
+  public TakenBetweenRounds(MatchingProblem problem, Amounts before, Amounts now) {
     this.problem = problem;
     this.before = before;
     this.now = now;
