@@ -21,6 +21,10 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.concurrent.Callable;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
 import org.springframework.boot.test.context.TestComponent;
 import org.springframework.http.HttpMethod;
 import org.springframework.mock.web.MockHttpServletResponse;
@@ -267,5 +271,17 @@ public final class House {
     assertThat(api.facts.read(clerk.booksId(), Proof::of).lines()).allMatch(ProofLine::holds);
     assertThat(api.facts.readSinceClosing(clerk.booksId(), Proof::of).lines())
         .allMatch(ProofLine::holds);
+  }
+
+  /** What two who ask at the same time are answered. */
+  public static List<Answer> together(Callable<Answer> one, Callable<Answer> other)
+      throws Exception {
+    ExecutorService two = Executors.newFixedThreadPool(2);
+    try {
+      List<Future<Answer>> answers = two.invokeAll(List.of(one, other));
+      return List.of(answers.get(0).get(), answers.get(1).get());
+    } finally {
+      two.shutdown();
+    }
   }
 }

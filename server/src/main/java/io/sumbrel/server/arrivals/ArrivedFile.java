@@ -19,6 +19,7 @@ import io.sumbrel.formats.pastcsv.PastPaymentCsvReader;
 import io.sumbrel.formats.receiptcsv.ReceiptCsvReader;
 import io.sumbrel.formats.statementcsv.StatementCsvReader;
 import io.sumbrel.formats.ubl.UblReader;
+import io.sumbrel.server.layout.CsvLayouts;
 import java.util.Arrays;
 import java.util.Currency;
 import java.util.IdentityHashMap;

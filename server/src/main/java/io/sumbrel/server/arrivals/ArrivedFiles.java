@@ -5,6 +5,8 @@ import io.sumbrel.formats.FileKind;
 import io.sumbrel.formats.payoutcsv.PayoutLayout;
 import io.sumbrel.formats.payoutcsv.PayoutReader;
 import io.sumbrel.server.bank.BankAccount;
+import io.sumbrel.server.layout.CsvLayouts;
+import io.sumbrel.server.layout.Lockboxes;
 import java.util.List;
 import java.util.Optional;
 import org.springframework.stereotype.Component;

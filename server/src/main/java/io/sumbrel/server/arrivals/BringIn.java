@@ -8,6 +8,7 @@ import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.formats.FileKind;
 import io.sumbrel.server.audit.AuditRecord;
 import io.sumbrel.server.bank.StatementChain;
+import io.sumbrel.server.layout.CsvLayouts;
 import io.sumbrel.server.people.Actor;
 import io.sumbrel.server.persistence.Column;
 import io.sumbrel.server.persistence.RowIds;

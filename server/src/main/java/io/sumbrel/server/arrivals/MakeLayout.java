@@ -10,6 +10,7 @@ import io.sumbrel.formats.payoutcsv.PayoutLayout;
 import io.sumbrel.server.audit.AuditRecord;
 import io.sumbrel.server.bank.BankAccount;
 import io.sumbrel.server.bank.BankAccounts;
+import io.sumbrel.server.layout.CsvLayouts;
 import io.sumbrel.server.people.Actor;
 import jakarta.persistence.EntityManager;
 import java.util.List;

@@ -9,6 +9,7 @@ import io.sumbrel.formats.lockbox.LockboxReader;
 import io.sumbrel.server.audit.AuditRecord;
 import io.sumbrel.server.bank.BankAccount;
 import io.sumbrel.server.bank.BankAccounts;
+import io.sumbrel.server.layout.Lockboxes;
 import io.sumbrel.server.people.Actor;
 import jakarta.persistence.EntityManager;
 import java.util.ArrayList;

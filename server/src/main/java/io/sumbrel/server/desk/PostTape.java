@@ -175,6 +175,11 @@ public class PostTape {
   @Transactional
   Posted useCredits(Actor actor, CreditsRequest request, String key) {
     RepeatedRequests.Asked asked = new RepeatedRequests.Asked(key, "credits", request);
+    requireFew(request.lines());
+    // the same request sent twice at once waits here for its answer
+    items.lock(
+        actor.booksId(),
+        request.lines().stream().flatMap(l -> l.itemId().stream()).map(ItemId::new).toList());
     Optional<Posted> before = answers.before(actor, asked, Posted.class);
     if (before.isPresent()) {
       return before.get();
@@ -264,7 +269,7 @@ public class PostTape {
   }
 
   /** Before anything is locked or read for them. */
-  private static void requireFew(List<TapeLine> lines) {
+  private static void requireFew(List<?> lines) {
     if (lines.size() > Tape.MOST_LINES) {
       throw Tape.tooManyLines();
     }

@@ -67,6 +67,21 @@ class CreditsTest extends ServerTest {
   }
 
   @Test
+  void theSameRequestTwiceAtOnceIsPostedOnceAndAnsweredTwice() throws Exception {
+    Map<?, ?>[] tape = {used("C-1", 12_000), house.settles("T-1", 12_000)};
+    for (int time = 0; time < 5; time++) {
+      String key = UUID.randomUUID().toString();
+      List<House.Answer> both = House.together(() -> use(key, tape), () -> use(key, tape));
+      assertThat(both).extracting(House.Answer::status).containsOnly(200);
+      assertThat(both.get(0).body()).isEqualTo(both.get(1).body());
+      assertThat(house.open("T-1")).isEqualTo(38_000);
+      String number = both.get(0).body().path("number").asString();
+      assertThat(house.turnBack(house.clerk, number).status()).isEqualTo(200);
+    }
+    house.prove();
+  }
+
+  @Test
   void moneyOfNobodyIsNamedLater() {
     House.Answer kept =
         house.post(house.clerk, house.money("NOBODY"), line("UNIDENTIFIED", 11_900));

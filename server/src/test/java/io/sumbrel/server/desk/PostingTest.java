@@ -7,10 +7,6 @@ import io.sumbrel.server.ServerTest;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
-import java.util.concurrent.Callable;
-import java.util.concurrent.ExecutorService;
-import java.util.concurrent.Executors;
-import java.util.concurrent.Future;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.http.HttpMethod;
@@ -215,7 +211,7 @@ class PostingTest extends ServerTest {
         "/api/desk/money/" + money + "/draft",
         Map.of("lines", List.of(line), "putBy", false));
     List<House.Answer> answers =
-        together(
+        House.together(
             () -> house.post(house.clerk, money, line), () -> house.post(house.other, money, line));
     assertThat(answers).extracting(House.Answer::status).containsExactlyInAnyOrder(200, 409);
     House.Answer second = answers.stream().filter(a -> a.status() == 409).findFirst().orElseThrow();
@@ -230,7 +226,7 @@ class PostingTest extends ServerTest {
     long two = house.money("UNKNOWN STALL");
     Map<String, Object> rest = Map.of("kind", "UNIDENTIFIED", "amountMinor", 2_000);
     List<House.Answer> answers =
-        together(
+        House.together(
             () -> house.post(house.clerk, one, line),
             () -> house.post(house.other, two, line, rest));
     assertThat(answers).extracting(House.Answer::status).containsExactlyInAnyOrder(200, 409);
@@ -293,16 +289,5 @@ class PostingTest extends ServerTest {
 
   private static List<Long> amounts(JsonNode trail) {
     return trail.path("journal").valueStream().map(l -> l.path("minor").asLong()).toList();
-  }
-
-  private static List<House.Answer> together(
-      Callable<House.Answer> one, Callable<House.Answer> other) throws Exception {
-    ExecutorService two = Executors.newFixedThreadPool(2);
-    try {
-      List<Future<House.Answer>> answers = two.invokeAll(List.of(one, other));
-      return List.of(answers.get(0).get(), answers.get(1).get());
-    } finally {
-      two.shutdown();
-    }
   }
 }

@@ -1,4 +1,4 @@
-package io.sumbrel.server.arrivals;
+package io.sumbrel.server.layout;
 
 import io.sumbrel.formats.CsvSample;
 import io.sumbrel.formats.CsvShape;
@@ -20,7 +20,7 @@ import tools.jackson.databind.ObjectMapper;
 
 /** The layouts that people made for the CSV of their banks. */
 @Component
-class CsvLayouts {
+public class CsvLayouts {
   private final EntityManager entities;
   private final RowIds ids;
   private final Clock clock;
@@ -43,21 +43,22 @@ class CsvLayouts {
    * A layout, of entries or of payouts, and the account whose entries it reads or into which the
    * processor pays.
    */
-  record Stored(
+  public record Stored(
       long id, Optional<CsvLayout> entries, Optional<PayoutLayout> payouts, BankAccount account) {
 
-    static Stored tried(CsvLayout layout, BankAccount account) {
+    /** A layout that is not kept yet. */
+    public static Stored tried(CsvLayout layout, BankAccount account) {
       return new Stored(0, Optional.of(layout), Optional.empty(), account);
     }
 
-    CsvShape shape() {
+    public CsvShape shape() {
       return entries.<CsvShape>map(l -> l).or(() -> payouts).orElseThrow();
     }
   }
 
   /** The layout whose header a file has. */
   @Transactional(readOnly = true)
-  Optional<Stored> forFile(long booksId, byte[] bytes) {
+  public Optional<Stored> forFile(long booksId, byte[] bytes) {
     return rows(booksId).stream()
         .filter(r -> signature(bytes, stored(booksId, r).shape()).equals(r.signature))
         .findFirst()
@@ -65,7 +66,7 @@ class CsvLayouts {
   }
 
   @Transactional(readOnly = true)
-  Optional<Stored> find(long booksId, Long layoutId) {
+  public Optional<Stored> find(long booksId, Long layoutId) {
     return rows(booksId).stream()
         .filter(r -> r.id.equals(layoutId))
         .findFirst()
@@ -94,7 +95,7 @@ class CsvLayouts {
 
   /** Keeps a layout for all files with its header; a layout made before for them is replaced. */
   @Transactional(propagation = Propagation.MANDATORY)
-  Stored keep(Actor actor, byte[] file, CsvShape layout, long bankAccountId) {
+  public Stored keep(Actor actor, byte[] file, CsvShape layout, long bankAccountId) {
     String signature = Column.whole("The header of the file", signature(file, layout), 2000);
     CsvLayoutRow row =
         rows(actor.booksId()).stream()

@@ -1,4 +1,4 @@
-package io.sumbrel.server.arrivals;
+package io.sumbrel.server.layout;
 
 import jakarta.persistence.Entity;
 import jakarta.persistence.Id;

@@ -1,4 +1,4 @@
-package io.sumbrel.server.arrivals;
+package io.sumbrel.server.layout;
 
 import io.sumbrel.core.deposit.BankedDeposit;
 import io.sumbrel.core.deposit.LockboxBatch;
@@ -40,9 +40,9 @@ public class Lockboxes {
   }
 
   /** A lockbox that is set up. */
-  record Box(String number, BankAccount account, LockboxLayout layout) {}
+  public record Box(String number, BankAccount account, LockboxLayout layout) {}
 
-  List<Box> all(long booksId) {
+  public List<Box> all(long booksId) {
     return entities
         .createQuery("from LockboxRow where booksId = :b order by number", LockboxRow.class)
         .setParameter("b", booksId)
@@ -58,7 +58,7 @@ public class Lockboxes {
   }
 
   /** The layout by which a file names one of our boxes; empty when it names none. */
-  Optional<LockboxLayout> layoutOf(long booksId, byte[] bytes) {
+  public Optional<LockboxLayout> layoutOf(long booksId, byte[] bytes) {
     return all(booksId).stream()
         .filter(b -> LockboxReader.boxes(bytes, b.layout()).contains(b.number()))
         .map(Box::layout)
@@ -70,7 +70,7 @@ public class Lockboxes {
    *
    * @throws Refusal with the place and the reason; {@code unknown-lockbox}
    */
-  Parsed<List<BankedDeposit>> read(long booksId, byte[] bytes) {
+  public Parsed<List<BankedDeposit>> read(long booksId, byte[] bytes) {
     LockboxLayout layout =
         layoutOf(booksId, bytes)
             .orElseThrow(
@@ -89,7 +89,7 @@ public class Lockboxes {
     return Parsed.of(deposits, parsed.issues());
   }
 
-  static BankedDeposit banked(LockboxBatch batch, BankAccount account) {
+  public static BankedDeposit banked(LockboxBatch batch, BankAccount account) {
     if (account.beginsWith().currency().getDefaultFractionDigits() != 2) {
       throw new Refusal(
           "currency", "A lockbox file counts hundredths; " + account.name() + " has none.");
