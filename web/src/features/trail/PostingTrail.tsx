@@ -1,4 +1,6 @@
-import { useQuery } from '@tanstack/react-query';
+import Button from '@mui/material/Button';
+import { useInfiniteQuery, useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { Amount } from '../../components/Amount';
 import { DebitCredit, DebitCreditHeads } from '../../components/DebitCredit';
@@ -7,15 +9,18 @@ import { Tape } from '../../components/Tape';
 import { longDate, moment } from '../../money/money';
 import { PostingLink } from './PostingLink';
 import { SourceLink } from './SourceLink';
-import { postingTrailQuery } from './trailApi';
+import { postingLinesQuery, postingTrailQuery } from './trailApi';
 import styles from './Trail.module.css';
-
-const MOST_ROWS = 200;
 
 /** One posting: the money and its place in its file, the tape, the items, the journal. */
 export function PostingTrail() {
   const { number = '' } = useParams();
   const trail = useQuery(postingTrailQuery(number));
+  const [more, setMore] = useState('');
+  const further = useInfiniteQuery({
+    ...postingLinesQuery(number, trail.data?.lines.next ?? 0),
+    enabled: more === number,
+  });
   if (trail.isPending) {
     return <Loading />;
   }
@@ -23,7 +28,11 @@ export function PostingTrail() {
     return <Sentence error={trail.error} retry={() => void trail.refetch()} />;
   }
   const t = trail.data;
-  const currency = t.money?.currency ?? t.journal[0]?.currency ?? 'USD';
+  const parts = [t.lines, ...(further.data?.pages ?? [])];
+  const journal = parts.flatMap((p) => p.journal);
+  const items = parts.flatMap((p) => p.items);
+  const goesOn = parts[parts.length - 1]?.next !== undefined;
+  const currency = t.money?.currency ?? journal[0]?.currency ?? 'USD';
   const left = t.tape.reduce((sum, l) => sum + l.side * l.amountMinor, t.money?.amountMinor ?? 0);
   return (
     <div className={styles.page}>
@@ -107,7 +116,7 @@ export function PostingTrail() {
             </tr>
           </thead>
           <tbody>
-            {t.journal.slice(0, MOST_ROWS).map((l, i) => (
+            {journal.map((l, i) => (
               <tr key={i}>
                 <td>
                   {l.account} {l.accountName}
@@ -118,11 +127,10 @@ export function PostingTrail() {
             ))}
           </tbody>
         </table>
-        <Rest shown={MOST_ROWS} all={t.journal.length} />
         <h2>Items it moved</h2>
         <table className={styles.table}>
           <tbody>
-            {t.items.slice(0, MOST_ROWS).map((m, i) => (
+            {items.map((m, i) => (
               <tr key={i}>
                 <td>
                   <Link to={`/trail/items/${m.itemId}`}>{m.number}</Link>
@@ -135,17 +143,18 @@ export function PostingTrail() {
             ))}
           </tbody>
         </table>
-        <Rest shown={MOST_ROWS} all={t.items.length} />
+        {goesOn && (
+          <p className={styles.soft}>
+            The first {items.length} items and {journal.length} lines; there are more.{' '}
+            <Button
+              disabled={further.isFetching}
+              onClick={() => (more === number ? void further.fetchNextPage() : setMore(number))}
+            >
+              Show more
+            </Button>
+          </p>
+        )}
       </div>
     </div>
   );
-}
-
-/** Says that a list is cut. */
-function Rest({ shown, all }: { shown: number; all: number }) {
-  return all > shown ? (
-    <p className={styles.soft}>
-      The first {shown} of {all} are shown.
-    </p>
-  ) : null;
 }

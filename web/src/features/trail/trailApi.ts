@@ -1,4 +1,4 @@
-import { queryOptions } from '@tanstack/react-query';
+import { infiniteQueryOptions, queryOptions } from '@tanstack/react-query';
 import { client, type Schemas, unwrap } from '../../api/client';
 
 export type Source = Schemas['SourceView'];
@@ -12,12 +12,27 @@ export const itemTrailQuery = (id: number) =>
 export const postingTrailQuery = (number: string) =>
   queryOptions({
     queryKey: ['trail', 'posting', number],
-    queryFn: () => {
-      const [year, count] = number.split('-').map(Number);
-      return unwrap(
-        client.GET('/api/trail/postings/{year}/{number}', {
-          params: { path: { year: year ?? 0, number: count ?? 0 } },
-        }),
-      );
-    },
+    queryFn: () =>
+      unwrap(
+        client.GET('/api/trail/postings/{year}/{number}', { params: { path: place(number) } }),
+      ),
   });
+
+/** The lines of a long posting, after those that came with it. */
+export const postingLinesQuery = (number: string, from: number) =>
+  infiniteQueryOptions({
+    queryKey: ['trail', 'lines', number, from],
+    queryFn: ({ pageParam }) =>
+      unwrap(
+        client.GET('/api/trail/postings/{year}/{number}/lines', {
+          params: { path: place(number), query: { after: pageParam } },
+        }),
+      ),
+    initialPageParam: from,
+    getNextPageParam: (page) => page.next,
+  });
+
+const place = (words: string) => {
+  const [year = 0, number = 0] = words.split('-').map(Number);
+  return { year, number };
+};

@@ -266,6 +266,14 @@ public final class House {
         Map.of());
   }
 
+  /** Closes a month; whether it could be closed. */
+  public boolean close(String month) {
+    Answer answer =
+        send(supervisor, HttpMethod.POST, "/api/books/months/" + month + "/closing", Map.of());
+    assertThat(answer.code()).as(answer.sentence()).isNotEqualTo("not-proved");
+    return answer.status() == 204;
+  }
+
   /** Every invariant holds, computed from what is stored; and of what is since a closed month. */
   public void prove() {
     assertThat(api.facts.read(clerk.booksId(), Proof::of).lines()).allMatch(ProofLine::holds);

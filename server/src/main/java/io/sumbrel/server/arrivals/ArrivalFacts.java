@@ -50,15 +50,14 @@ public class ArrivalFacts {
     return Long.parseLong(name.substring(NAME.length()));
   }
 
-  /** Of every file that was accepted, from one on. */
+  /** Of every file that was accepted. */
   @Transactional(readOnly = true)
-  public List<Fact> from(long booksId, long first) {
+  public List<Fact> all(long booksId) {
     return entities
         .createQuery(
-            "select id from ArrivalRow where booksId = :b and id >= :first and state in (ACCEPTED, WITHDRAWN)",
+            "select id from ArrivalRow where booksId = :b and state in (ACCEPTED, WITHDRAWN)",
             Long.class)
         .setParameter("b", booksId)
-        .setParameter("first", first)
         .getResultStream()
         .map(this::standing)
         .toList();

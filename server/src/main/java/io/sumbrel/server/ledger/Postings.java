@@ -2,6 +2,7 @@ package io.sumbrel.server.ledger;
 
 import io.sumbrel.core.difference.DifferenceReason;
 import io.sumbrel.core.ledger.JournalEntry;
+import io.sumbrel.core.ledger.JournalLine;
 import io.sumbrel.core.openitem.ItemId;
 import io.sumbrel.core.openitem.OpenItem;
 import io.sumbrel.core.posting.ItemMovement;
@@ -244,12 +245,33 @@ public class Postings {
    */
   @Transactional(readOnly = true)
   public Stored find(long booksId, PostingNumber number, Function<MoneyInId, MoneyIn> moneyOf) {
-    PostingRow row =
-        row(booksId, number)
-            .orElseThrow(
-                () -> new Refusal("not-found", "There is no posting " + number.words() + "."));
+    PostingRow row = existing(booksId, number);
+    return found(row, lines(entities.unwrap(Session.class), List.of(row.id)), moneyOf);
+  }
+
+  /**
+   * The same without journal and movements, of which there may be very many: {@link #part}.
+   *
+   * @throws Refusal {@code not-found}
+   */
+  @Transactional(readOnly = true)
+  public Stored withoutLines(
+      long booksId, PostingNumber number, Function<MoneyInId, MoneyIn> moneyOf) {
+    PostingRow row = existing(booksId, number);
     Session reading = entities.unwrap(Session.class);
-    Lines lines = lines(reading, List.of(row.id));
+    List<Long> id = List.of(row.id);
+    Lines lines =
+        new Lines(
+            Map.of(),
+            linesOf(reading, TapeLineRow.class, id, r -> r.postingId),
+            linesOf(reading, TiePartRow.class, id, r -> r.postingId),
+            Map.of());
+    return found(row, lines, moneyOf);
+  }
+
+  private Stored found(PostingRow row, Lines lines, Function<MoneyInId, MoneyIn> moneyOf) {
+    Session reading = entities.unwrap(Session.class);
+    long booksId = row.booksId;
     List<ItemId> named =
         lines.tapes.getOrDefault(row.id, List.of()).stream()
             .filter(l -> l.itemId != null)
@@ -269,6 +291,48 @@ public class Postings {
             turnedBackBy,
             reasonWords(booksId));
     return stored(row, lines, known);
+  }
+
+  /**
+   * Some lines of a posting, as a long one is shown.
+   *
+   * @param journal of its entry
+   * @param movements of items
+   * @param more whether there are further ones of either
+   */
+  public record Part(List<JournalLine> journal, List<ItemMovement> movements, boolean more) {}
+
+  /**
+   * The lines of a posting after so many.
+   *
+   * @throws Refusal {@code not-found}
+   */
+  @Transactional(readOnly = true)
+  public Part part(long booksId, PostingNumber number, int after, int size) {
+    long posting = existing(booksId, number).id;
+    List<JournalLineRow> journal = part(JournalLineRow.class, posting, after, size + 1);
+    List<ItemMovementRow> movements = part(ItemMovementRow.class, posting, after, size + 1);
+    return new Part(
+        journal.stream().limit(size).map(JournalLineRow::toFact).toList(),
+        movements.stream().limit(size).map(ItemMovementRow::toFact).toList(),
+        journal.size() > size || movements.size() > size);
+  }
+
+  private <T> List<T> part(Class<T> type, long posting, int after, int size) {
+    return entities
+        .createQuery(
+            "from %s where postingId = :p and lineNumber > :after order by lineNumber"
+                .formatted(type.getSimpleName()),
+            type)
+        .setParameter("p", posting)
+        .setParameter("after", after)
+        .setMaxResults(size)
+        .getResultList();
+  }
+
+  private PostingRow existing(long booksId, PostingNumber number) {
+    return row(booksId, number)
+        .orElseThrow(() -> new Refusal("not-found", "There is no posting " + number.words() + "."));
   }
 
   Optional<PostingRow> row(long booksId, PostingNumber number) {

@@ -122,7 +122,7 @@ public class BooksFactsReader {
   }
 
   private BooksFacts facts(long booksId, StoodBefore.Part part) {
-    long file = part.arrival();
+    long file = part.firstArrival();
     Map<Long, BankAccount> accounts =
         books.all(booksId).stream().collect(Collectors.toMap(BankAccount::id, Function.identity()));
     Collection<MoneyLine> lines =
@@ -185,6 +185,7 @@ public class BooksFactsReader {
         all,
         () -> StreamSupport.stream(inTurn.spliterator(), false).map(s -> made(s, byId)).iterator(),
         arrivals.intakes(booksId, file).stream()
+            .filter(i -> part.has(i.arrivalId()))
             .map(
                 i ->
                     switch (i.use()) {
@@ -246,8 +247,11 @@ public class BooksFactsReader {
 
   /** What the record names besides postings, as it is now. */
   private List<Fact> standing(long booksId, StoodBefore.Part part) {
-    List<Fact> standing = new ArrayList<>(arrivalFacts.from(booksId, part.arrival()));
-    if (part.point().isEmpty()) {
+    List<Fact> standing = new ArrayList<>();
+    if (part.point().isPresent()) {
+      part.arrivals().forEach(a -> standing.add(arrivalFacts.of(a)));
+    } else {
+      standing.addAll(arrivalFacts.all(booksId));
       itemsHash.reckoned(booksId).ifPresent(standing::add);
     }
     standing.add(people.rights(booksId));

@@ -48,10 +48,21 @@ class StoodBefore {
    *
    * @param point what was proved when a month was closed, and need not be looked at; empty where
    *     everything is
-   * @param arrival the first file of which the record tells since then
+   * @param arrivals the files of which the record tells since then
    */
-  record Part(Optional<ProvedPoints.Point> point, long arrival) {
-    static final Part EVERYTHING = new Part(Optional.empty(), 0);
+  record Part(Optional<ProvedPoints.Point> point, Set<Long> arrivals) {
+    static final Part EVERYTHING = new Part(Optional.empty(), Set.of());
+
+    /** The first file that is looked at. */
+    long firstArrival() {
+      return point.isEmpty()
+          ? 0
+          : arrivals.stream().mapToLong(Long::longValue).min().orElse(Long.MAX_VALUE);
+    }
+
+    boolean has(long arrival) {
+      return point.isEmpty() || arrivals.contains(arrival);
+    }
 
     Postings.From from() {
       return point.map(ProvedPoints.Point::from).orElse(Postings.From.BEGINNING);
@@ -62,15 +73,14 @@ class StoodBefore {
   Part part(long booksId) {
     return points
         .newest(booksId)
-        .map(point -> new Part(Optional.of(point), firstArrival(booksId, point.from())))
+        .map(point -> new Part(Optional.of(point), arrivals(booksId, point.from())))
         .orElse(Part.EVERYTHING);
   }
 
-  private long firstArrival(long booksId, Postings.From from) {
+  private Set<Long> arrivals(long booksId, Postings.From from) {
     return audit.namedFrom(booksId, from.record(), ArrivalFacts.NAME).stream()
-        .mapToLong(ArrivalFacts::arrivalIn)
-        .min()
-        .orElse(Long.MAX_VALUE);
+        .map(ArrivalFacts::arrivalIn)
+        .collect(Collectors.toSet());
   }
 
   /**

@@ -7,6 +7,7 @@ import io.sumbrel.core.openitem.ItemId;
 import io.sumbrel.core.openitem.OpenItem;
 import io.sumbrel.core.party.Customer;
 import io.sumbrel.core.party.CustomerId;
+import io.sumbrel.core.posting.ItemMovement;
 import io.sumbrel.core.posting.PostingNumber;
 import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.core.tape.Tape;
@@ -31,11 +32,14 @@ import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 
 @RestController
 @RequestMapping("/api/trail")
 class TrailController {
+  private static final int PAGE = 200;
+
   private final Arrivals arrivals;
   private final MoneyLines moneyLines;
   private final Customers customers;
@@ -141,8 +145,15 @@ class TrailController {
       Optional<MoneyTrail> money,
       Optional<SourceView> source,
       List<TapeLineTrail> tape,
-      List<JournalTrail> journal,
-      List<ItemMoveTrail> items) {}
+      LinesTrail lines) {}
+
+  /**
+   * Lines of a posting, and what it did to items.
+   *
+   * @param next after how many lines there are more; empty when there are none
+   */
+  record LinesTrail(
+      List<JournalTrail> journal, List<ItemMoveTrail> items, Optional<Integer> next) {}
 
   @GetMapping("/items/{id}")
   ItemTrail item(@AuthenticationPrincipal Actor actor, @PathVariable long id) {
@@ -188,12 +199,9 @@ class TrailController {
       @AuthenticationPrincipal Actor actor, @PathVariable int year, @PathVariable int number) {
     long books = actor.booksId();
     Postings.Stored stored =
-        postings.find(
+        postings.withoutLines(
             books, PostingNumber.of(year, number), m -> moneyLines.find(books, m).moneyIn());
     Map<CustomerId, Customer> byId = customers.byId(books);
-    Map<ItemId, OpenItem> moved =
-        items.find(books, stored.posting().movements().stream().map(m -> m.item()).toList());
-    Map<String, String> names = charts.names(books);
     return new PostingTrail(
         stored.posting().number().words(),
         stored.posting().kind().words(),
@@ -207,17 +215,38 @@ class TrailController {
         stored.moneyIn().map(m -> money(actor, moneyLines.find(books, m))),
         stored.arrivalId().map(a -> source(actor, a, Optional.empty(), Optional.empty())),
         stored.posting().tape().map(t -> tape(t, byId)).orElse(List.of()),
-        stored.posting().entry().lines().stream().map(l -> journal(l, names, byId)).toList(),
-        stored.posting().movements().stream()
-            .map(
-                m ->
-                    new ItemMoveTrail(
-                        m.item().number(),
-                        moved.get(m.item()).number(),
-                        m.kind().words(),
-                        moved.get(m.item()).currency().getCurrencyCode(),
-                        m.openDelta()))
-            .toList());
+        lines(actor, year, number, 0));
+  }
+
+  /**
+   * @param after so many lines of each kind, which are known already
+   */
+  @GetMapping("/postings/{year}/{number}/lines")
+  LinesTrail lines(
+      @AuthenticationPrincipal Actor actor,
+      @PathVariable int year,
+      @PathVariable int number,
+      @RequestParam(defaultValue = "0") int after) {
+    long books = actor.booksId();
+    Postings.Part part =
+        postings.part(books, PostingNumber.of(year, number), Math.max(0, after), PAGE);
+    Map<CustomerId, Customer> byId = customers.byId(books);
+    Map<String, String> names = charts.names(books);
+    Map<ItemId, OpenItem> moved =
+        items.find(books, part.movements().stream().map(ItemMovement::item).toList());
+    return new LinesTrail(
+        part.journal().stream().map(l -> journal(l, names, byId)).toList(),
+        part.movements().stream().map(m -> move(m, moved.get(m.item()))).toList(),
+        part.more() ? Optional.of(Math.max(0, after) + PAGE) : Optional.empty());
+  }
+
+  private static ItemMoveTrail move(ItemMovement movement, OpenItem item) {
+    return new ItemMoveTrail(
+        item.id().number(),
+        item.number(),
+        movement.kind().words(),
+        item.currency().getCurrencyCode(),
+        movement.openDelta());
   }
 
   private MoneyTrail money(Actor actor, MoneyLine line) {

@@ -20,13 +20,14 @@ import tools.jackson.databind.JsonNode;
  */
 class ArrivalsRandomTest extends ServerTest {
   private static final int STEPS = 80;
-  private static final LocalDate START = LocalDate.of(2026, 10, 2);
+  private static final LocalDate START = LocalDate.of(2026, 10, 25);
 
   private final Random random = new Random(31);
   private final List<Booked> bank = new ArrayList<>();
   private int accepted;
   private int refused;
   private int withdrawn;
+  private int closed;
 
   /** What the bank booked, in its order. */
   private record Booked(LocalDate day, long minor, String reference) {}
@@ -45,8 +46,11 @@ class ArrivalsRandomTest extends ServerTest {
       if (step % 5 == 0) {
         house.prove();
       }
+      closed += step % 10 == 9 && house.close("2026-10") ? 1 : 0;
       assertThat(isTrueBeginning(account().path("bankMinor").asLong())).as("step " + step).isTrue();
     }
+    house.prove();
+    assertThat(closed).as("October closed").isEqualTo(1);
     assertThat(accepted).isGreaterThan(10);
     assertThat(refused).isGreaterThan(3);
     assertThat(withdrawn).isGreaterThan(1);

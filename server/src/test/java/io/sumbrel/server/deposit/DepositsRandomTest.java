@@ -28,7 +28,7 @@ import tools.jackson.databind.JsonNode;
  */
 class DepositsRandomTest extends ServerTest {
   private static final int STEPS = 70;
-  private static final LocalDate START = LocalDate.of(2026, 10, 2);
+  private static final LocalDate START = LocalDate.of(2026, 10, 28);
   private static final String BOX = "0040912";
 
   private final Random random = new Random(912);
@@ -79,6 +79,11 @@ class DepositsRandomTest extends ServerTest {
       if (step % 5 == 0) {
         house.prove();
       }
+    }
+    assertThat(house.close("2026-10")).as("October closed").isTrue();
+    for (int step = 0; step < 10; step++) {
+      post();
+      house.prove();
     }
     assertThat(waits).isGreaterThan(4);
     assertThat(posted).isGreaterThan(3);

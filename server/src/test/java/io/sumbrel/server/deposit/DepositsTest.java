@@ -184,7 +184,7 @@ class DepositsTest extends ServerTest {
                 "/api/trail/postings/2026/"
                     + Integer.parseInt(member.path("explainedBy").asString().substring(5)))
             .body();
-    assertThat(trail.path("journal").toString()).contains("Lockbox clearing");
+    assertThat(trail.path("lines").path("journal").toString()).contains("Lockbox clearing");
     assertThat(trail.path("money").path("account").asString())
         .isEqualTo("lockbox batch 0040912-003");
     assertThat(house.turnBack(house.clerk, member.path("explainedBy").asString()).status())

@@ -120,7 +120,7 @@ class TiesTest extends ServerTest {
     House.Answer tied = tie(house.clerk, halves, slip, "");
     assertThat(tied.status()).isEqualTo(200);
     String trail = "/api/trail/postings/" + tied.body().path("number").asString().replace("-", "/");
-    assertThat(house.get(house.reader, trail).body().path("journal"))
+    assertThat(house.get(house.reader, trail).body().path("lines").path("journal"))
         .extracting(l -> l.path("account").asString() + " " + l.path("minor").asLong())
         .containsExactly("1010 10000", "1230 -10000");
     assertThat(house.post(house.clerk, halves.get(0), unidentified(6_000)).code())

@@ -57,7 +57,7 @@ class CreditsTest extends ServerTest {
     assertThat(use(key, tape).body()).isEqualTo(posted.body());
     assertThat(house.open("T-1")).isEqualTo(38_000);
     assertThat(house.open("C-1")).isZero();
-    assertThat(trail(posted).path("journal")).hasSize(2);
+    assertThat(trail(posted).path("lines").path("journal")).hasSize(2);
     house.prove();
     String number = posted.body().path("number").asString();
     assertThat(house.turnBack(house.clerk, number).status()).isEqualTo(200);
@@ -118,9 +118,10 @@ class CreditsTest extends ServerTest {
     line.putAll(Map.of("account", "4800", "taxCode", "SALES", "note", "old pallets"));
     House.Answer posted = house.post(house.clerk, house.money("NOBODY"), line);
     JsonNode trail = trail(posted);
-    assertThat(trail.path("journal").get(1).path("minor").asLong()).isEqualTo(-9_917);
-    assertThat(trail.path("journal").get(2).path("minor").asLong()).isEqualTo(-1_983);
-    assertThat(trail.path("journal").get(2).path("account").asString()).isEqualTo("2200");
+    assertThat(trail.path("lines").path("journal").get(1).path("minor").asLong()).isEqualTo(-9_917);
+    assertThat(trail.path("lines").path("journal").get(2).path("minor").asLong()).isEqualTo(-1_983);
+    assertThat(trail.path("lines").path("journal").get(2).path("account").asString())
+        .isEqualTo("2200");
     assertThat(trail.path("tape").get(0).path("words").asString())
         .isEqualTo("to an account 4800, tax 19.83, “old pallets”");
     house.prove();

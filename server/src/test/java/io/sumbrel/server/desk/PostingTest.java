@@ -45,7 +45,7 @@ class PostingTest extends ServerTest {
     assertThat(house.open("T-501")).isZero();
     JsonNode trail = trail(posted.body().path("number").asString());
     assertThat(trail.path("money").path("source").path("line").asInt()).isEqualTo(3);
-    assertThat(trail.path("journal")).hasSize(3);
+    assertThat(trail.path("lines").path("journal")).hasSize(3);
   }
 
   @Test
@@ -288,6 +288,11 @@ class PostingTest extends ServerTest {
   }
 
   private static List<Long> amounts(JsonNode trail) {
-    return trail.path("journal").valueStream().map(l -> l.path("minor").asLong()).toList();
+    return trail
+        .path("lines")
+        .path("journal")
+        .valueStream()
+        .map(l -> l.path("minor").asLong())
+        .toList();
   }
 }

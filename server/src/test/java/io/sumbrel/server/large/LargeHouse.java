@@ -11,7 +11,6 @@ import io.sumbrel.core.tape.Tape;
 import io.sumbrel.core.tape.TapeLine;
 import io.sumbrel.core.tape.TapeMoney;
 import io.sumbrel.server.arrivals.AcceptFile;
-import io.sumbrel.server.arrivals.ArrivalView;
 import io.sumbrel.server.arrivals.BringIn;
 import io.sumbrel.server.bank.BankAccounts;
 import io.sumbrel.server.books.Houses;
@@ -141,8 +140,16 @@ class LargeHouse {
   }
 
   void accept(Actor clerk, String name, byte[] file) {
-    ArrivalView arrival = bringIn.bringIn(clerk, name, new ByteArrayInputStream(file));
-    acceptFile.accept(clerk, arrival.id(), AcceptFile.Acceptance.PLAIN);
+    accept(clerk, bring(clerk, name, file));
+  }
+
+  /** Drops a file, which is read and then waits. */
+  long bring(Actor clerk, String name, byte[] file) {
+    return bringIn.bringIn(clerk, name, new ByteArrayInputStream(file)).id();
+  }
+
+  void accept(Actor clerk, long arrival) {
+    acceptFile.accept(clerk, arrival, AcceptFile.Acceptance.PLAIN);
   }
 
   private static long amount(int item) {

@@ -113,13 +113,24 @@ class LargeHouseDrill {
     goOnUnlessTheHouseIsOnlyKept();
     clerk = large.clerk();
     get("/api/desk"); // the plan that is made at the start is no part of what follows
-    accept("one.csv", large.oneItem(SIZE));
+    large.accept(clerk, "one.csv", large.oneItem(SIZE));
     byte[] list = large.openItems(SIZE);
     byte[] again = list.clone();
-    timed("list of open items accepted", 15_000, () -> accept("list.csv", list));
+    takenIn("list of open items", list);
+    takenIn("the same list once more, a day later,", changed(again));
+    takenIn("statement of the day", large.newMoney(SIZE));
+  }
+
+  /** Dropped, looked at by its reader; then accepted. */
+  private void takenIn(String what, byte[] file) throws Exception {
+    long arrival = timed(what + " dropped", 15_000, () -> large.bring(clerk, "file.csv", file));
     timed(
-        "the same list once more, a day later", 15_000, () -> accept("again.csv", changed(again)));
-    timed("statement of the day accepted", 15_000, () -> accept("day.csv", large.newMoney(SIZE)));
+        what + " accepted",
+        15_000,
+        () -> {
+          large.accept(clerk, arrival);
+          return arrival;
+        });
   }
 
   /** The server is started anew. */
@@ -238,11 +249,6 @@ class LargeHouseDrill {
     if (!held) {
       MISSED.add(what);
     }
-  }
-
-  private Void accept(String name, byte[] file) {
-    large.accept(clerk, name, file);
-    return null;
   }
 
   /** Other bytes with the same rows: the file of yesterday is not taken in twice. */

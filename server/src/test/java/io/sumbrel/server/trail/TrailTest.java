@@ -5,7 +5,10 @@ import static org.assertj.core.api.Assertions.assertThat;
 import io.sumbrel.server.House;
 import io.sumbrel.server.ServerTest;
 import java.time.LocalDate;
+import java.util.HashSet;
 import java.util.Map;
+import java.util.Set;
+import java.util.stream.IntStream;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
@@ -69,9 +72,43 @@ class TrailTest extends ServerTest {
     assertThat(money.path("account").asString()).isEqualTo("Quayline ··1234");
     assertThat(trail.path("tape").get(0).path("words").asString()).isEqualTo("settles T-1");
     assertThat(trail.path("tape").get(0).path("side").asInt()).isEqualTo(-1);
-    long sum = trail.path("journal").valueStream().mapToLong(l -> l.path("minor").asLong()).sum();
+    long sum =
+        trail
+            .path("lines")
+            .path("journal")
+            .valueStream()
+            .mapToLong(l -> l.path("minor").asLong())
+            .sum();
     assertThat(sum).isZero();
-    assertThat(trail.path("items")).hasSize(2);
+    assertThat(trail.path("lines").path("items")).hasSize(2);
+  }
+
+  @Test
+  void aLongPostingComesPartByPartAndWhole() {
+    house.items(
+        IntStream.rangeClosed(1, 450)
+            .mapToObj("L-%1$d,K-%1$d,Long %1$d,2026-10-14,,5.00,5.00,,USD,,net 30"::formatted)
+            .toArray(String[]::new));
+    String read = item("L-1").path("movements").get(0).path("number").asString();
+    JsonNode part = posting(read).path("lines");
+    Set<String> numbers = new HashSet<>();
+    long sum = 0;
+    int parts = 1;
+    while (true) {
+      part.path("items").valueStream().forEach(i -> numbers.add(i.path("number").asString()));
+      sum += part.path("journal").valueStream().mapToLong(l -> l.path("minor").asLong()).sum();
+      if (!part.has("next")) {
+        break;
+      }
+      assertThat(part.path("items")).hasSize(200);
+      String after = "/lines?after=" + part.path("next").asInt();
+      part =
+          house.get(house.reader, "/api/trail/postings/" + read.replace("-", "/") + after).body();
+      parts++;
+    }
+    assertThat(parts).isEqualTo(3);
+    assertThat(numbers).hasSize(450);
+    assertThat(sum).as("debits less credits").isZero();
   }
 
   @Test
