@@ -138,9 +138,26 @@ public class MadeSince {
         .setParameter("b", booksId)
         .getResultStream()
         .forEach(
-            y ->
-                lasts.put(y.postingYear, firsts.getOrDefault(y.postingYear, y.lastNumber + 1) - 1));
+            y -> {
+              int last = firsts.getOrDefault(y.postingYear, y.lastNumber + 1) - 1;
+              while (last > 0 && !exists(booksId, new PostingNumber(y.postingYear, last))) {
+                last--;
+              }
+              lasts.put(y.postingYear, last);
+            });
     return lasts;
+  }
+
+  private boolean exists(long booksId, PostingNumber number) {
+    return !entities
+        .createQuery(
+            "select 1 from PostingRow where booksId = :b and postingYear = :y and postingNumber = :n",
+            Integer.class)
+        .setParameter("b", booksId)
+        .setParameter("y", number.year())
+        .setParameter("n", number.number())
+        .getResultList()
+        .isEmpty();
   }
 
   /**
