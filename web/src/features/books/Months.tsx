@@ -15,14 +15,17 @@ export function Months() {
   const [month, setMonth] = useState('');
   const [reason, setReason] = useState('');
   const [problem, setProblem] = useState('');
+  const [doing, setDoing] = useState<'' | 'closing' | 'reopening'>('');
 
-  const attempt = async (act: () => Promise<unknown>) => {
+  const attempt = async (what: 'closing' | 'reopening', act: () => Promise<unknown>) => {
     setProblem('');
+    setDoing(what);
     try {
       await act();
     } catch (e) {
       setProblem(sentenceOf(e));
     }
+    setDoing('');
     await queries.invalidateQueries();
   };
 
@@ -36,13 +39,16 @@ export function Months() {
     <>
       <div className={page.head}>
         <Field label="Month" type="month" value={month} change={setMonth} />
-        <Button onClick={() => void attempt(() => closeMonth(month))} disabled={month === ''}>
-          Close the month
+        <Button
+          onClick={() => void attempt('closing', () => closeMonth(month))}
+          disabled={month === '' || doing !== ''}
+        >
+          {doing === 'closing' ? 'Proving the books …' : 'Close the month'}
         </Button>
         <Field label="Reason to reopen it" value={reason} change={setReason} />
         <Button
-          onClick={() => void attempt(() => reopenMonth(month, reason))}
-          disabled={month === '' || reason === ''}
+          onClick={() => void attempt('reopening', () => reopenMonth(month, reason))}
+          disabled={month === '' || reason === '' || doing !== ''}
         >
           Reopen
         </Button>
