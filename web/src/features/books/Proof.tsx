@@ -1,13 +1,13 @@
 import Button from '@mui/material/Button';
 import { useMutation } from '@tanstack/react-query';
-import type { components } from '../../api/generated/schema';
+import type { Schemas } from '../../api/client';
 import page from '../../components/Page.module.css';
 import { Sentence } from '../../components/States';
 import { moment } from '../../money/money';
 import { proofQuery, proveEverything } from './booksApi';
 import { Read } from './Read';
 
-type Invariant = components['schemas']['InvariantView'];
+type Invariant = Schemas['InvariantView'];
 
 /** What must hold: since the newest month was closed, and from the first day on when it is asked for. */
 export function Proof() {

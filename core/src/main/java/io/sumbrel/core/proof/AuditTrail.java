@@ -44,10 +44,10 @@ public record AuditTrail(
 
     /** How many lines there are, and how many under the key. */
     String words() {
-      long keyed = Math.max(0, Math.min(lines, from + lines - keyedFrom));
       if (from > 1) {
         return "%d lines from line %d on".formatted(lines, from);
       }
+      long keyed = Math.max(0, lines - (keyedFrom - 1));
       return keyed == lines
           ? lines + " lines"
           : "%d lines, %d of them under the key".formatted(lines, keyed);

@@ -99,7 +99,7 @@ public final class BankDays {
   }
 
   private Sums sums(AccountCode account, LocalDate day) {
-    return day.isAfter(closed) || closed.equals(LocalDate.MIN)
+    return day.isAfter(closed)
         ? days.get(account).computeIfAbsent(day, d -> new Sums())
         : new Sums();
   }

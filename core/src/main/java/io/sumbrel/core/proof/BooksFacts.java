@@ -56,7 +56,7 @@ public record BooksFacts(
    * @param explaining what of before explains a sum which the facts explain too, or free again
    * @param moved what movements from before come to, of the items that moved since
    * @param ledger what the accounts stood at, receivables by customer; in no order
-   * @param open what is open now of the items that did not move since
+   * @param open what is open now, of all items
    * @param lastNumbers the last journal number given before, by the year
    * @param unread names of facts of the record that are not reckoned anew
    */
@@ -90,7 +90,13 @@ public record BooksFacts(
   }
 
   /** What is open of many items together. */
-  public record Open(ItemKind kind, Optional<CustomerId> customer, Money amount) {}
+  public record Open(ItemKind kind, Optional<CustomerId> customer, Money amount) {
+    /** What is open of one. */
+    public static Open of(OpenItem item) {
+      return new Open(
+          item.kind(), item.customer(), Money.ofMinor(item.currency(), item.openMinor()));
+    }
+  }
 
   /**
    * A posting.

@@ -3,7 +3,6 @@ package io.sumbrel.core.proof;
 import io.sumbrel.core.ledger.JournalLine;
 import io.sumbrel.core.ledger.StandardAccount;
 import io.sumbrel.core.money.AmountText;
-import io.sumbrel.core.money.Money;
 import io.sumbrel.core.openitem.ItemId;
 import io.sumbrel.core.openitem.ItemKind;
 import io.sumbrel.core.openitem.OpenItem;
@@ -16,7 +15,6 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import java.util.stream.Stream;
 
 /** The invariants of open items, and of the accounts on which they stand. */
 final class ItemProof {
@@ -127,15 +125,12 @@ final class ItemProof {
         12, "Unidentified receipts are the sums still unidentified", sums(open.byKey()), failures);
   }
 
-  private Iterable<BooksFacts.Open> open() {
-    Stream<BooksFacts.Open> before =
-        facts.before().stream().flatMap(stood -> stood.open().stream());
-    return Stream.concat(before, facts.items().stream().map(ItemProof::open))::iterator;
-  }
-
-  private static BooksFacts.Open open(OpenItem item) {
-    return new BooksFacts.Open(
-        item.kind(), item.customer(), Money.ofMinor(item.currency(), item.openMinor()));
+  /** Of all items: what is there of some of them tells of the others by sums. */
+  private List<BooksFacts.Open> open() {
+    return facts
+        .before()
+        .map(BooksFacts.Before::open)
+        .orElseGet(() -> facts.items().stream().map(BooksFacts.Open::of).toList());
   }
 
   private static String sums(Map<String, Long> byCurrency) {

@@ -5,7 +5,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 import io.sumbrel.core.books.RandomWalk;
 import io.sumbrel.core.ledger.AccountCode;
 import io.sumbrel.core.ledger.JournalLine;
-import io.sumbrel.core.money.Money;
 import io.sumbrel.core.openitem.ItemId;
 import io.sumbrel.core.openitem.ItemKind;
 import io.sumbrel.core.openitem.OpenItem;
@@ -150,10 +149,7 @@ class ProofSinceTest {
                   explaining,
                   moved(earlier, touched),
                   ledger(earlier),
-                  now.items().stream()
-                      .filter(i -> !touched.contains(i.id()))
-                      .map(Walked::open)
-                      .toList(),
+                  now.items().stream().map(BooksFacts.Open::of).toList(),
                   lastNumbers(earlier),
                   Set.of())));
     }
@@ -162,11 +158,6 @@ class ProofSinceTest {
       return earlier.stream()
           .map(Posting::number)
           .collect(Collectors.toMap(PostingNumber::year, PostingNumber::number, Math::max));
-    }
-
-    private static BooksFacts.Open open(OpenItem item) {
-      return new BooksFacts.Open(
-          item.kind(), item.customer(), Money.ofMinor(item.currency(), item.openMinor()));
     }
 
     private Map<AccountCode, BankReconciliation> bank(LocalDate closed) {

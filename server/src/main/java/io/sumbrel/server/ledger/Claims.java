@@ -5,6 +5,7 @@ import io.sumbrel.core.posting.Claimed;
 import io.sumbrel.core.posting.PostingNumber;
 import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.core.refusal.Refusal;
+import io.sumbrel.server.persistence.InParts;
 import jakarta.persistence.EntityManager;
 import java.util.Collection;
 import java.util.HashMap;
@@ -22,8 +23,6 @@ import org.springframework.transaction.annotation.Transactional;
  */
 @Component
 public class Claims {
-  private static final int AT_ONCE = 1_000;
-
   private final EntityManager entities;
 
   Claims(EntityManager entities) {
@@ -37,22 +36,19 @@ public class Claims {
   @Transactional(readOnly = true)
   public Map<MoneyInId, Claim> some(List<MoneyInId> money) {
     Map<MoneyInId, Claim> claims = new HashMap<>();
-    for (int from = 0; from < money.size(); from += AT_ONCE) {
-      entities
-          .createQuery(
-              """
-              select c, p from ClaimRow c join PostingRow p on p.id = c.postingId
-              where c.moneyInId in :ids
-              """,
-              Object[].class)
-          .setParameter(
-              "ids",
-              money.subList(from, Math.min(money.size(), from + AT_ONCE)).stream()
-                  .map(MoneyInId::number)
-                  .toList())
-          .getResultStream()
-          .forEach(r -> claims.put(new MoneyInId(((ClaimRow) r[0]).moneyInId), claim(r[1])));
-    }
+    InParts.of(
+        money,
+        some ->
+            entities
+                .createQuery(
+                    """
+                    select c, p from ClaimRow c join PostingRow p on p.id = c.postingId
+                    where c.moneyInId in :ids
+                    """,
+                    Object[].class)
+                .setParameter("ids", some.stream().map(MoneyInId::number).toList())
+                .getResultStream()
+                .forEach(r -> claims.put(new MoneyInId(((ClaimRow) r[0]).moneyInId), claim(r[1]))));
     return claims;
   }
 

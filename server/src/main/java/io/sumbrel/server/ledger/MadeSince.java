@@ -4,6 +4,8 @@ import io.sumbrel.core.openitem.ItemId;
 import io.sumbrel.core.posting.PostingNumber;
 import io.sumbrel.core.proof.BooksFacts;
 import io.sumbrel.core.receipt.MoneyInId;
+import io.sumbrel.server.persistence.InParts;
+import io.sumbrel.server.receipt.TakenIn;
 import jakarta.persistence.EntityManager;
 import java.util.Collection;
 import java.util.HashMap;
@@ -22,17 +24,13 @@ import org.springframework.transaction.annotation.Transactional;
  */
 @Component
 public class MadeSince {
-  /** The embedded database holds every row that it found against the whole list once more. */
-  private static final int AT_ONCE = 100;
-
   private final EntityManager entities;
+  private final Postings postings;
 
-  MadeSince(EntityManager entities) {
+  MadeSince(EntityManager entities, Postings postings) {
     this.entities = entities;
+    this.postings = postings;
   }
-
-  /** Items that a file brought first; what was open of them then, in minor units. */
-  public record FirstSeen(long count, long openMinor) {}
 
   /**
    * The postings of a house from one on.
@@ -91,10 +89,13 @@ public class MadeSince {
     return claims;
   }
 
-  /** What lists brought of items that were new, by their file. */
+  /**
+   * What lists brought of items that were new, by their file: how many, and what was open of them
+   * then, all currencies of the file together.
+   */
   @Transactional(readOnly = true)
-  public Map<Long, FirstSeen> firstSeen(Made made) {
-    Map<Long, FirstSeen> firstSeen = new HashMap<>();
+  public Map<Long, TakenIn> firstSeen(Made made) {
+    Map<Long, TakenIn> firstSeen = new HashMap<>();
     rows(
         """
         select postingId, count(*), sum(openDelta) from ItemMovementRow
@@ -104,7 +105,7 @@ public class MadeSince {
         r -> {
           Long arrival = made.arrivals.get((Long) r[0]);
           if (arrival != null) {
-            firstSeen.put(arrival, new FirstSeen((Long) r[1], (Long) r[2]));
+            firstSeen.put(arrival, new TakenIn((Long) r[1], (Long) r[2]));
           }
         });
     return firstSeen;
@@ -140,24 +141,13 @@ public class MadeSince {
         .forEach(
             y -> {
               int last = firsts.getOrDefault(y.postingYear, y.lastNumber + 1) - 1;
-              while (last > 0 && !exists(booksId, new PostingNumber(y.postingYear, last))) {
+              while (last > 0
+                  && postings.row(booksId, new PostingNumber(y.postingYear, last)).isEmpty()) {
                 last--;
               }
               lasts.put(y.postingYear, last);
             });
     return lasts;
-  }
-
-  private boolean exists(long booksId, PostingNumber number) {
-    return !entities
-        .createQuery(
-            "select 1 from PostingRow where booksId = :b and postingYear = :y and postingNumber = :n",
-            Integer.class)
-        .setParameter("b", booksId)
-        .setParameter("y", number.year())
-        .setParameter("n", number.number())
-        .getResultList()
-        .isEmpty();
   }
 
   /**
@@ -204,13 +194,13 @@ public class MadeSince {
   }
 
   private <T> void parts(Collection<Long> all, String query, Class<T> type, Consumer<T> row) {
-    List<Long> ids = List.copyOf(all);
-    for (int from = 0; from < ids.size(); from += AT_ONCE) {
-      entities
-          .createQuery(query, type)
-          .setParameter("some", ids.subList(from, Math.min(ids.size(), from + AT_ONCE)))
-          .getResultStream()
-          .forEach(row);
-    }
+    InParts.of(
+        all,
+        some ->
+            entities
+                .createQuery(query, type)
+                .setParameter("some", some)
+                .getResultStream()
+                .forEach(row));
   }
 }

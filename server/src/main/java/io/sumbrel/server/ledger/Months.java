@@ -50,9 +50,14 @@ public class Months {
     return newest.isEmpty() ? LocalDate.EPOCH : YearMonth.parse(newest.get(0)).atEndOfMonth();
   }
 
-  /** What the bank accounts came to when the newest closed month was closed, by their ids. */
+  /**
+   * What the bank accounts came to when a month was closed.
+   *
+   * @param closed its last day
+   * @param code of an account, by its id
+   */
   @Transactional(readOnly = true)
-  public Map<Long, BankReconciliation> closedWith(
+  public Map<AccountCode, BankReconciliation> closedWith(
       long booksId, LocalDate closed, Function<Long, AccountCode> code) {
     return entities
         .createQuery(
@@ -60,9 +65,8 @@ public class Months {
         .setParameter("b", booksId)
         .setParameter("m", YearMonth.from(closed).toString())
         .getResultStream()
-        .collect(
-            Collectors.toMap(
-                r -> r.bankAccountId, r -> r.toFact(code.apply(r.bankAccountId), closed)));
+        .map(r -> r.toFact(code.apply(r.bankAccountId), closed))
+        .collect(Collectors.toMap(BankReconciliation::account, Function.identity()));
   }
 
   /**

@@ -20,10 +20,12 @@ import org.springframework.transaction.annotation.Transactional;
 public class ProvedPoints {
   private final EntityManager entities;
   private final BulkRows bulk;
+  private final Months months;
 
-  ProvedPoints(EntityManager entities, BulkRows bulk) {
+  ProvedPoints(EntityManager entities, BulkRows bulk, Months months) {
     this.entities = entities;
     this.bulk = bulk;
+    this.months = months;
   }
 
   /**
@@ -37,21 +39,20 @@ public class ProvedPoints {
   /** That of the newest closed month; empty where none is closed, or nothing was kept of it. */
   @Transactional(readOnly = true)
   public Optional<Point> newest(long booksId) {
-    return entities
-        .createQuery(
-            "from MonthRow where booksId = :b and state = CLOSED order by monthCode desc",
-            MonthRow.class)
-        .setParameter("b", booksId)
-        .setMaxResults(1)
-        .getResultStream()
-        .findFirst()
+    LocalDate closed = months.closedUntil(booksId);
+    return month(booksId, closed)
         .filter(month -> month.provedPosting != null)
         .map(
             month ->
                 new Point(
-                    YearMonth.parse(month.monthCode).atEndOfMonth(),
+                    closed,
                     new Postings.From(month.provedRecord, month.provedPosting),
                     balances(month).stream().map(MonthBalanceRow::toFact).toList()));
+  }
+
+  private Optional<MonthRow> month(long booksId, LocalDate closed) {
+    String code = YearMonth.from(closed).toString();
+    return Optional.ofNullable(entities.find(MonthRow.class, new MonthRow.Key(booksId, code)));
   }
 
   private List<MonthBalanceRow> balances(MonthRow month) {
@@ -74,7 +75,7 @@ public class ProvedPoints {
         .setParameter("b", booksId)
         .setParameter("m", month)
         .executeUpdate();
-    MonthRow row = entities.find(MonthRow.class, new MonthRow.Key(booksId, month));
+    MonthRow row = month(booksId, point.closed).orElseThrow();
     row.provedRecord = point.from.record();
     row.provedPosting = point.from.id();
     List<MonthBalanceRow> balances = new ArrayList<>();

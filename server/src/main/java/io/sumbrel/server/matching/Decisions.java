@@ -2,6 +2,7 @@ package io.sumbrel.server.matching;
 
 import io.sumbrel.core.receipt.PastPayment;
 import io.sumbrel.core.tape.LineKind;
+import io.sumbrel.server.persistence.InParts;
 import jakarta.persistence.EntityManager;
 import jakarta.persistence.TypedQuery;
 import java.time.LocalDate;
@@ -26,9 +27,6 @@ import org.springframework.transaction.annotation.Transactional;
  */
 @Component
 class Decisions {
-  /** The embedded database holds every row that it found against the whole list once more. */
-  private static final int AT_ONCE = 100;
-
   private final EntityManager entities;
 
   Decisions(EntityManager entities) {
@@ -45,11 +43,7 @@ class Decisions {
   @Transactional(readOnly = true)
   Map<Long, List<PastPayment>> among(long booksId, Collection<Long> postings) {
     Map<Long, List<PastPayment>> among = new HashMap<>();
-    List<Long> asked = List.copyOf(postings);
-    for (int from = 0; from < asked.size(); from += AT_ONCE) {
-      List<Long> some = asked.subList(from, Math.min(asked.size(), from + AT_ONCE));
-      among.putAll(new Reading(booksId, Optional.of(some)).read());
-    }
+    InParts.of(postings, some -> among.putAll(new Reading(booksId, Optional.of(some)).read()));
     return among;
   }
 

@@ -7,8 +7,10 @@ import io.sumbrel.core.openitem.OpenItem;
 import io.sumbrel.core.openitem.Terms;
 import io.sumbrel.core.party.CustomerId;
 import io.sumbrel.core.posting.ItemMovement;
+import io.sumbrel.core.proof.BooksFacts;
 import io.sumbrel.core.proof.SetHash;
 import io.sumbrel.server.persistence.BulkRows;
+import io.sumbrel.server.persistence.InParts;
 import io.sumbrel.server.persistence.RowIds;
 import jakarta.persistence.EntityManager;
 import jakarta.persistence.TypedQuery;
@@ -25,7 +27,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
-import java.util.function.Consumer;
 import java.util.function.Function;
 import java.util.stream.Stream;
 import org.hibernate.Session;
@@ -38,9 +39,6 @@ import org.springframework.transaction.annotation.Transactional;
 public class Items {
   private static final String MOVE =
       "update item_balance set total_minor = total_minor + ?, open_minor = open_minor + ? where item_id = ?";
-
-  /** The embedded database holds every row that it found against the whole list once more. */
-  private static final int AT_ONCE = 100;
 
   /** For more numbers, one pass over all items is quicker than so many looks. */
   private static final int MANY = 1_000;
@@ -89,12 +87,9 @@ public class Items {
         .toList();
   }
 
-  /** What is open of many items together. */
-  public record Sum(ItemKind kind, Optional<CustomerId> customer, Money amount) {}
-
   /** What is open, by kind, customer and currency. */
   @Transactional(readOnly = true)
-  public List<Sum> sums(long booksId) {
+  public List<BooksFacts.Open> sums(long booksId) {
     return entities
         .createQuery(
             """
@@ -107,7 +102,7 @@ public class Items {
         .getResultStream()
         .map(
             r ->
-                new Sum(
+                new BooksFacts.Open(
                     (ItemKind) r[0],
                     Optional.ofNullable((Long) r[1]).map(CustomerId::new),
                     Money.ofMinor(Currency.getInstance((String) r[2]), (Long) r[3])))
@@ -206,18 +201,11 @@ public class Items {
     return ids;
   }
 
-  private static <T> void inParts(Collection<T> all, Consumer<List<T>> each) {
-    List<T> list = List.copyOf(all);
-    for (int from = 0; from < list.size(); from += AT_ONCE) {
-      each.accept(list.subList(from, Math.min(list.size(), from + AT_ONCE)));
-    }
-  }
-
   /** Items by id, without a lock. Ids that are not of these books are left out. */
   @Transactional(readOnly = true)
   public Map<ItemId, OpenItem> find(long booksId, Collection<ItemId> items) {
     Map<ItemId, OpenItem> found = new HashMap<>();
-    inParts(
+    InParts.of(
         items,
         some ->
             entities
@@ -250,7 +238,7 @@ public class Items {
   public Map<String, OpenItem> lockNumbered(
       long booksId, Collection<String> numbers, boolean allOpen) {
     Set<ItemId> ids = idsOf(booksId, numbers, allOpen);
-    inParts(
+    InParts.of(
         ids,
         some ->
             entities
@@ -346,7 +334,7 @@ public class Items {
     Map<Long, Described> byId = new HashMap<>();
     described.forEach(d -> byId.put(d.item().id().number(), d));
     if (!byId.isEmpty()) {
-      hash.follow(booksId, hash -> inParts(byId.keySet(), some -> describe(some, byId, hash)));
+      hash.follow(booksId, hash -> InParts.of(byId.keySet(), some -> describe(some, byId, hash)));
     }
   }
 
@@ -371,7 +359,7 @@ public class Items {
   @Transactional(readOnly = true)
   public Map<ItemId, String> extras(Collection<ItemId> items) {
     Map<ItemId, String> extras = new HashMap<>();
-    inParts(
+    InParts.of(
         items.stream().map(ItemId::number).toList(),
         some ->
             entities

@@ -144,7 +144,7 @@ public class BooksFactsReader {
     Map<ItemId, OpenItem> byId =
         all.stream().collect(Collectors.toMap(OpenItem::id, Function.identity()));
     Iterable<Postings.Stored> inTurn = postings.inTurn(booksId, part.from(), byId::get, money::get);
-    Map<Long, MadeSince.FirstSeen> firstSeen = madeSince.firstSeen(made);
+    Map<Long, TakenIn> firstSeen = madeSince.firstSeen(made);
     Map<Long, Long> moved =
         moneyLines.moved(statements.stream().mapToLong(Statements.Stored::id).min().orElse(0));
     Map<RecordedId, PostingNumber> ties = claims.ties(booksId);
@@ -189,7 +189,7 @@ public class BooksFactsReader {
             .map(
                 i ->
                     switch (i.use()) {
-                      case OPEN_ITEMS -> listIntake(i, firstSeen.get(i.arrivalId()));
+                      case OPEN_ITEMS -> intake(i, firstSeen.get(i.arrivalId()));
                       case DEPOSITS, BROUGHT_FORWARD -> intake(i, members.get(i.arrivalId()));
                       case PAST_PAYMENTS -> intake(i, past.get(i.arrivalId()));
                       case STATEMENT, INFORMATION, DETAIL -> statementIntake(i, taken, held);
@@ -197,7 +197,7 @@ public class BooksFactsReader {
             .toList(),
         audit.trail(booksId, Math.max(1, part.from().record())),
         standing(booksId, part),
-        part.point().map(p -> before.of(booksId, part, made, accounts, all)));
+        part.point().map(p -> before.of(booksId, part, made, accounts)));
   }
 
   /**
@@ -326,9 +326,5 @@ public class BooksFactsReader {
         intake.knownMinor(),
         waiting.size(),
         waiting.stream().mapToLong(l -> l.moneyIn().amountMinor()).sum());
-  }
-
-  private static BooksFacts.Intake listIntake(Arrivals.Intake intake, MadeSince.FirstSeen seen) {
-    return intake(intake, seen == null ? null : new TakenIn(seen.count(), seen.openMinor()));
   }
 }

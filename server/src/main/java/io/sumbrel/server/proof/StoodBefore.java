@@ -1,11 +1,5 @@
 package io.sumbrel.server.proof;
 
-import io.sumbrel.core.ledger.AccountCode;
-import io.sumbrel.core.money.Money;
-import io.sumbrel.core.openitem.ItemKind;
-import io.sumbrel.core.openitem.OpenItem;
-import io.sumbrel.core.party.CustomerId;
-import io.sumbrel.core.proof.BankReconciliation;
 import io.sumbrel.core.proof.BooksFacts;
 import io.sumbrel.server.arrivals.ArrivalFacts;
 import io.sumbrel.server.audit.AuditRecord;
@@ -17,9 +11,6 @@ import io.sumbrel.server.ledger.ProvedPoints;
 import io.sumbrel.server.openitem.Items;
 import io.sumbrel.server.openitem.ItemsHash;
 import java.time.LocalDate;
-import java.util.Currency;
-import java.util.HashMap;
-import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -83,51 +74,18 @@ class StoodBefore {
         .collect(Collectors.toSet());
   }
 
-  /**
-   * @param moved the items that moved since
-   */
   BooksFacts.Before of(
-      long booksId,
-      Part part,
-      MadeSince.Made made,
-      Map<Long, BankAccount> accounts,
-      List<OpenItem> moved) {
+      long booksId, Part part, MadeSince.Made made, Map<Long, BankAccount> accounts) {
     ProvedPoints.Point point = part.point().orElseThrow();
     LocalDate closed = point.closed();
-    Map<AccountCode, BankReconciliation> bank =
-        months.closedWith(booksId, closed, id -> accounts.get(id).code()).values().stream()
-            .collect(Collectors.toMap(BankReconciliation::account, r -> r));
     return new BooksFacts.Before(
         closed,
-        bank,
+        months.closedWith(booksId, closed, id -> accounts.get(id).code()),
         since.explainingBefore(booksId, made),
         since.movedBefore(made),
         point.balances(),
-        elsewhere(items.sums(booksId), moved),
+        items.sums(booksId),
         since.lastNumbers(booksId, made),
         Set.of(ItemsHash.NAME));
-  }
-
-  private record Key(ItemKind kind, Optional<CustomerId> customer, Currency currency) {}
-
-  /** What is open of other items than some: all that is open, less theirs. */
-  private static List<BooksFacts.Open> elsewhere(List<Items.Sum> all, List<OpenItem> but) {
-    Map<Key, Long> sums = new HashMap<>();
-    for (Items.Sum sum : all) {
-      Key key = new Key(sum.kind(), sum.customer(), sum.amount().currency());
-      sums.merge(key, sum.amount().minor(), Long::sum);
-    }
-    for (OpenItem item : but) {
-      Key key = new Key(item.kind(), item.customer(), item.currency());
-      sums.merge(key, -item.openMinor(), Long::sum);
-    }
-    return sums.entrySet().stream()
-        .map(
-            s ->
-                new BooksFacts.Open(
-                    s.getKey().kind(),
-                    s.getKey().customer(),
-                    Money.ofMinor(s.getKey().currency(), s.getValue())))
-        .toList();
   }
 }
