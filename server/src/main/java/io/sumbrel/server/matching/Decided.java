@@ -25,7 +25,9 @@ final class Decided {
       Set<Long> touched,
       Map<Long, List<PastPayment>> now,
       List<PastPayment> come,
-      List<PastPayment> gone) {}
+      List<PastPayment> gone) {
+    static final Change NONE = new Change(Set.of(), Map.of(), List.of(), List.of());
+  }
 
   /** What it takes to say of some postings what stands of them now. */
   Change to(Collection<Long> touched, Map<Long, List<PastPayment>> now) {

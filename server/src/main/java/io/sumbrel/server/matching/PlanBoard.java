@@ -1,44 +1,22 @@
 package io.sumbrel.server.matching;
 
-import io.sumbrel.core.deposit.Recorded;
 import io.sumbrel.core.matching.Plan;
 import io.sumbrel.core.matching.Planner;
 import io.sumbrel.core.matching.problem.MatchingProblem;
 import io.sumbrel.core.matching.problem.RememberedPayers;
 import io.sumbrel.core.matching.ways.Budgets;
-import io.sumbrel.core.matching.weights.Weights;
-import io.sumbrel.core.openitem.OpenItem;
-import io.sumbrel.core.party.Customer;
-import io.sumbrel.core.posting.PostingNumber;
-import io.sumbrel.core.proof.AuditLine;
-import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.core.receipt.PastPayment;
-import io.sumbrel.core.rules.HouseRules;
 import io.sumbrel.server.audit.AuditRecord;
 import io.sumbrel.server.audit.BooksChanged;
 import io.sumbrel.server.books.Houses;
-import io.sumbrel.server.deposit.WaitingForTie;
-import io.sumbrel.server.ledger.Claims;
-import io.sumbrel.server.ledger.Explanations;
-import io.sumbrel.server.ledger.Ledger;
-import io.sumbrel.server.openitem.Items;
-import io.sumbrel.server.party.Customers;
-import io.sumbrel.server.persistence.OneMoment;
 import io.sumbrel.server.receipt.MoneyLine;
-import io.sumbrel.server.receipt.MoneyLines;
-import io.sumbrel.server.rules.Rules;
 import jakarta.annotation.PreDestroy;
-import java.time.LocalDate;
 import java.util.ArrayList;
-import java.util.Collection;
-import java.util.Comparator;
 import java.util.HashMap;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
@@ -60,69 +38,25 @@ import org.springframework.transaction.support.TransactionSynchronizationManager
 public class PlanBoard {
   private static final Logger LOG = LoggerFactory.getLogger(PlanBoard.class);
 
-  /** With more items changed since the indexes were built, these are built anew. */
-  private static final int MOST_CHANGES = 500;
-
-  private static final Comparator<MoneyLine> IN_ORDER =
-      Comparator.comparing((MoneyLine l) -> l.moneyIn().bookingDate())
-          .thenComparing(l -> l.moneyIn().id().number());
-
-  /** Acts that move items, and change nothing else of what a plan is made from. */
-  private static final Set<String> ONLY_MOVING = Set.of(Ledger.TAPE_POSTED, Ledger.TURNED_BACK);
-
-  /** Acts of which no plan is made. */
-  private static final Set<String> CHANGING_NOTHING =
-      Set.of("month-closed", "month-reopened", "second-person-asked", "sent-back", "file-dropped");
-
   private final AuditRecord audit;
-  private final MoneyLines moneyLines;
-  private final WaitingForTie waitingForTie;
-  private final Claims claims;
-  private final Items items;
-  private final Explanations explanations;
-  private final Customers customers;
-  private final Rules rules;
-  private final PastPayments pastPayments;
-  private final Decisions decisions;
-  private final HouseWeights weights;
-  private final Houses books;
+  private final Houses houses;
+  private final PlanReader reader;
   private final Budgets budgets;
   private final ExecutorService background = Executors.newSingleThreadExecutor();
   private final Map<Long, Board> boards = new ConcurrentHashMap<>();
   private final Map<Long, Object> planning = new ConcurrentHashMap<>();
-  private final OneMoment oneMoment;
   private volatile boolean stopping;
 
   PlanBoard(
       AuditRecord audit,
-      MoneyLines moneyLines,
-      WaitingForTie waitingForTie,
-      Claims claims,
-      Items items,
-      Explanations explanations,
-      Customers customers,
-      Rules rules,
-      PastPayments pastPayments,
-      Decisions decisions,
-      HouseWeights weights,
-      Houses books,
-      OneMoment oneMoment,
+      Houses houses,
+      PlanReader reader,
       @Value("${sumbrel.matching.set-steps}") long setSteps,
       @Value("${sumbrel.matching.plan-nodes}") int planNodes) {
     this.audit = audit;
-    this.moneyLines = moneyLines;
-    this.waitingForTie = waitingForTie;
-    this.claims = claims;
-    this.items = items;
-    this.explanations = explanations;
-    this.customers = customers;
-    this.rules = rules;
-    this.pastPayments = pastPayments;
-    this.decisions = decisions;
-    this.weights = weights;
-    this.books = books;
+    this.houses = houses;
+    this.reader = reader;
     this.budgets = new Budgets(setSteps, planNodes);
-    this.oneMoment = oneMoment;
   }
 
   /**
@@ -136,23 +70,11 @@ public class PlanBoard {
   public record Board(
       long feedNumber,
       List<MoneyLine> pile,
-      Basis basis,
+      PlanReader.Basis basis,
       Decided decided,
       MatchingProblem problem,
       Plan plan,
       Map<MoneyInId, Plan.Row> rows) {}
-
-  /**
-   * What changes seldom, and then everything with it.
-   *
-   * @param past a number for the state of the past payments, which come and go with their files
-   */
-  record Basis(
-      List<Customer> customers,
-      long past,
-      List<Recorded> recorded,
-      HouseRules rules,
-      Weights weights) {}
 
   /**
    * The plan, at least as new as the record is now.
@@ -197,7 +119,7 @@ public class PlanBoard {
   /** Whoever comes first after a start finds the plan begun. */
   @EventListener(ApplicationReadyEvent.class)
   void planAtStart() {
-    books.all().forEach(id -> background.execute(() -> planQuietly(id)));
+    houses.all().forEach(id -> background.execute(() -> planQuietly(id)));
   }
 
   @TransactionalEventListener
@@ -228,172 +150,48 @@ public class PlanBoard {
     background.shutdown();
   }
 
-  /**
-   * What a plan is made from, as of one moment.
-   *
-   * @param decided what it changes of what was decided
-   * @param moved the items that may have changed since a board was made; empty where everything is
-   *     read
-   * @param candidates every item that may be meant, where everything is read
-   */
-  private record Reading(
-      long feedNumber,
-      List<MoneyLine> pile,
-      Basis basis,
-      Decided.Change decided,
-      Optional<Collection<OpenItem>> moved,
-      List<OpenItem> candidates,
-      List<PastPayment> past) {
-    List<MoneyIn> money() {
-      return pile.stream().map(MoneyLine::moneyIn).toList();
-    }
-  }
-
   private Board made(long booksId, Optional<Board> before) {
-    Reading reading = oneMoment.read(() -> read(booksId, before));
+    PlanReader.Read read =
+        before.map(b -> reader.since(booksId, b)).orElseGet(() -> reader.first(booksId));
     Decided decided = before.map(Board::decided).orElseGet(Decided::new);
     Optional<MatchingProblem> changed =
-        reading.moved.flatMap(
-            items ->
-                before
-                    .get()
-                    .problem
-                    .with(reading.money(), items, reading.decided.come(), reading.decided.gone()));
+        read.moved()
+            .flatMap(
+                items ->
+                    before
+                        .get()
+                        .problem
+                        .with(read.money(), items, read.decided().come(), read.decided().gone()));
     MatchingProblem problem =
         changed.orElseGet(
             () ->
                 problem(
-                    reading.moved.isEmpty()
-                        ? reading
-                        : oneMoment.read(() -> withEverything(booksId, reading)),
-                    decided));
+                    read.moved().isEmpty() ? read : reader.withEverything(booksId, read), decided));
     Plan plan =
         changed.isPresent()
             ? Planner.replan(before.get().plan, problem)
             : Planner.plan(
                 problem,
-                reading.basis.weights,
+                read.basis().weights(),
                 budgets,
                 Runtime.getRuntime().availableProcessors());
     Map<MoneyInId, Plan.Row> rows = new HashMap<>();
     plan.rows().forEach(r -> rows.put(r.moneyIn(), r));
-    decided.apply(reading.decided);
-    return new Board(reading.feedNumber, reading.pile, reading.basis, decided, problem, plan, rows);
+    decided.apply(read.decided());
+    return new Board(read.feedNumber(), read.pile(), read.basis(), decided, problem, plan, rows);
   }
 
-  private Reading read(long booksId, Optional<Board> before) {
-    if (before.isEmpty()) {
-      return readAll(booksId, before, new Decided().toAll(decisions.all(booksId)));
-    }
-    List<AuditLine> since =
-        audit.linesAfter(booksId, before.get().feedNumber).stream()
-            .filter(l -> !CHANGING_NOTHING.contains(l.act().name()))
-            .toList();
-    List<PostingNumber> moving =
-        since.stream()
-            .filter(PlanBoard::onlyMoves)
-            .map(l -> PostingNumber.parse(l.act().subject()))
-            .toList();
-    Explanations.Effects touched = explanations.effectsOf(booksId, moving);
-    return since.stream().allMatch(PlanBoard::onlyMoves)
-        ? readChanges(booksId, before.get(), touched)
-        : readAll(booksId, before, decided(booksId, before.get(), touched));
-  }
-
-  private static boolean onlyMoves(AuditLine line) {
-    return ONLY_MOVING.contains(line.act().name());
-  }
-
-  private Decided.Change decided(long booksId, Board before, Explanations.Effects touched) {
-    return before.decided.to(touched.tapes(), decisions.among(booksId, touched.tapes()));
-  }
-
-  /** Only tapes were posted and turned back since: no more is read than what they touched. */
-  private Reading readChanges(long booksId, Board before, Explanations.Effects touched) {
-    Set<MoneyInId> claimed = claims.among(touched.money());
-    Set<MoneyInId> known = new HashSet<>();
-    List<MoneyLine> pile = new ArrayList<>();
-    for (MoneyLine line : before.pile) {
-      known.add(line.moneyIn().id());
-      if (!claimed.contains(line.moneyIn().id())) {
-        pile.add(line);
-      }
-    }
-    List<MoneyInId> again =
-        touched.money().stream().filter(m -> !claimed.contains(m) && !known.contains(m)).toList();
-    if (!again.isEmpty()) {
-      pile.addAll(moneyLines.some(booksId, again));
-      pile.sort(IN_ORDER);
-    }
-    Basis basis =
-        new Basis(
-            before.basis.customers,
-            before.basis.past,
-            waitingForTie.recorded(booksId),
-            before.basis.rules,
-            before.basis.weights);
-    boolean goesOn = before.basis.equals(basis) && before.problem.changes() < MOST_CHANGES;
-    return new Reading(
-        audit.lastNumber(booksId),
-        pile,
-        basis,
-        decided(booksId, before, touched),
-        goesOn ? Optional.of(items.find(booksId, touched.items()).values()) : Optional.empty(),
-        goesOn ? List.of() : candidates(booksId, basis),
-        goesOn ? List.of() : pastPayments.all(booksId));
-  }
-
-  /** Decisions are many, and only postings change them. */
-  private Reading readAll(long booksId, Optional<Board> before, Decided.Change decided) {
-    long feedNumber = audit.lastNumber(booksId);
-    Basis basis =
-        new Basis(
-            customers.all(booksId),
-            pastPayments.newest(booksId),
-            waitingForTie.recorded(booksId),
-            rules.of(booksId),
-            weights.of(booksId));
-    boolean goesOn =
-        before.filter(b -> b.basis.equals(basis) && b.problem.changes() < MOST_CHANGES).isPresent();
-    return new Reading(
-        feedNumber,
-        moneyLines.pile(booksId),
-        basis,
-        decided,
-        goesOn ? Optional.of(items.all(booksId)) : Optional.empty(),
-        goesOn ? List.of() : candidates(booksId, basis),
-        goesOn ? List.of() : pastPayments.all(booksId));
-  }
-
-  /** Where the indexes cannot take a change up: they are built anew of all items. */
-  private Reading withEverything(long booksId, Reading changes) {
-    return new Reading(
-        changes.feedNumber,
-        changes.pile,
-        changes.basis,
-        changes.decided,
-        Optional.empty(),
-        candidates(booksId, changes.basis),
-        pastPayments.all(booksId));
-  }
-
-  /** What is open, and what was settled within the look-back. */
-  private List<OpenItem> candidates(long booksId, Basis basis) {
-    LocalDate from = books.businessDate(booksId).minusMonths(basis.rules.limits().lookBackMonths());
-    return items.openOrAfter(booksId, from);
-  }
-
-  private static MatchingProblem problem(Reading reading, Decided decided) {
-    List<PastPayment> past = new ArrayList<>(reading.past);
-    past.addAll(decided.with(reading.decided));
-    Basis basis = reading.basis;
-    RememberedPayers remembered = RememberedPayers.of(past, basis.customers, reading.candidates);
+  private static MatchingProblem problem(PlanReader.Read read, Decided decided) {
+    List<PastPayment> past = new ArrayList<>(read.past());
+    past.addAll(decided.with(read.decided()));
+    PlanReader.Basis basis = read.basis();
+    RememberedPayers remembered = RememberedPayers.of(past, basis.customers(), read.candidates());
     return MatchingProblem.of(
-        reading.money(),
-        reading.candidates,
-        basis.customers,
+        read.money(),
+        read.candidates(),
+        basis.customers(),
         remembered,
-        basis.recorded,
-        basis.rules);
+        basis.recorded(),
+        basis.rules());
   }
 }

@@ -43,27 +43,69 @@ public record Habit(
   private static final int ABOUT = 2;
 
   /**
+   * Of all payments of a customer.
+   *
+   * @param of what the customer was billed
+   */
+  static Habit of(List<PastPayment> payments, Billed of) {
+    Tally tally = new Tally(NONE);
+    payments.forEach(p -> tally.count(p, of, 1));
+    return tally.habit();
+  }
+
+  /**
    * The same with a payment more or less.
    *
    * @param of what the customer was billed
    * @param sign 1 for one more, −1 for one less
    */
   Habit and(PastPayment payment, Billed of, int sign) {
-    Paid paid = Paid.of(payment, of);
-    return new Habit(
-        payments + sign,
-        discounted + (payment.discountMinor() > 0 ? sign : 0),
-        known + (paid.known() ? sign : 0),
-        months + (paid.month() ? sign : 0),
-        inPart + (paid.inPart() ? sign : 0),
-        paid.kept() > 0 ? counted(kept, paid.kept(), sign) : kept,
-        counted(days, payment.date().getDayOfMonth(), sign));
+    Tally tally = new Tally(this);
+    tally.count(payment, of, sign);
+    return tally.habit();
   }
 
-  private static <K> Map<K, Integer> counted(Map<K, Integer> counts, K key, int sign) {
-    Map<K, Integer> now = new HashMap<>(counts);
-    now.merge(key, sign, (a, b) -> a + b == 0 ? null : Integer.valueOf(a + b));
-    return Map.copyOf(now);
+  /** A habit while payments are counted. */
+  private static final class Tally {
+    private int payments;
+    private int discounted;
+    private int known;
+    private int months;
+    private int inPart;
+    private final Map<Long, Integer> kept;
+    private final Map<Integer, Integer> days;
+
+    Tally(Habit from) {
+      payments = from.payments;
+      discounted = from.discounted;
+      known = from.known;
+      months = from.months;
+      inPart = from.inPart;
+      kept = new HashMap<>(from.kept);
+      days = new HashMap<>(from.days);
+    }
+
+    void count(PastPayment payment, Billed of, int sign) {
+      Paid paid = Paid.of(payment, of);
+      payments += sign;
+      discounted += payment.discountMinor() > 0 ? sign : 0;
+      known += paid.known() ? sign : 0;
+      months += paid.month() ? sign : 0;
+      inPart += paid.inPart() ? sign : 0;
+      if (paid.kept() > 0) {
+        count(kept, paid.kept(), sign);
+      }
+      count(days, payment.date().getDayOfMonth(), sign);
+    }
+
+    private static <K> void count(Map<K, Integer> counts, K key, int sign) {
+      counts.merge(key, sign, (a, b) -> a + b == 0 ? null : Integer.valueOf(a + b));
+    }
+
+    Habit habit() {
+      return new Habit(
+          payments, discounted, known, months, inPart, Map.copyOf(kept), Map.copyOf(days));
+    }
   }
 
   /** On two of three payments or more. */

@@ -15,7 +15,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.function.UnaryOperator;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 
 /**
  * Who paid for whom before: by the payer's name as the bank writes it, and by the account from
@@ -42,17 +43,12 @@ public final class RememberedPayers {
    */
   private record Layered<K, V>(Map<K, V> many, Map<K, V> few) {
 
-    static <K, V> Layered<K, V> empty() {
-      return new Layered<>(Map.of(), new HashMap<>());
+    static <K, V> Layered<K, V> of(Map<K, V> many) {
+      return new Layered<>(many, new HashMap<>());
     }
 
     Layered<K, V> copy() {
       return new Layered<>(many, new HashMap<>(few));
-    }
-
-    /** What was put so far, to be shared. */
-    Layered<K, V> settled() {
-      return new Layered<>(few, new HashMap<>());
     }
 
     V get(K key, V otherwise) {
@@ -133,17 +129,74 @@ public final class RememberedPayers {
     }
     Map<CustomerId, Billed> billed = new HashMap<>();
     itemsOf.forEach((customer, all) -> billed.put(customer, new Billed(all)));
-    RememberedPayers payers =
-        new RememberedPayers(byNumber, Layered.empty(), Layered.empty(), Layered.empty(), billed);
-    Map<String, String> normal = new HashMap<>();
-    UnaryOperator<String> plain = n -> normal.computeIfAbsent(n, NameLikeness::normal);
-    past.forEach(payment -> payers.learn(payment, true, plain));
+    Gathered gathered = new Gathered();
+    for (PastPayment payment : past) {
+      CustomerId customer = byNumber.get(payment.customerNumber());
+      if (customer != null) {
+        gathered.add(payment, customer);
+      }
+    }
     return new RememberedPayers(
         byNumber,
-        payers.byName.settled(),
-        payers.byAccount.settled(),
-        payers.habits.settled(),
+        Layered.of(Gathered.times(gathered.byName)),
+        Layered.of(Gathered.times(gathered.byAccount)),
+        Layered.of(gathered.habits(billed)),
         billed);
+  }
+
+  /** Very many payments, put together by what is asked for later: each of these is made once. */
+  private static final class Gathered {
+    private final Map<CustomerId, List<PastPayment>> ofCustomers = new HashMap<>();
+    private final Map<String, Map<CustomerId, IntStream.Builder>> byName = new HashMap<>();
+    private final Map<String, Map<CustomerId, IntStream.Builder>> byAccount = new HashMap<>();
+    private final Map<String, String> names = new HashMap<>();
+    private final Map<String, String> accounts = new HashMap<>();
+
+    void add(PastPayment payment, CustomerId customer) {
+      int day = (int) payment.date().toEpochDay();
+      ofCustomers.computeIfAbsent(customer, c -> new ArrayList<>()).add(payment);
+      payment
+          .payerName()
+          .map(n -> names.computeIfAbsent(n, NameLikeness::normal))
+          .ifPresent(n -> add(byName, n, customer, day));
+      payment
+          .payerAccount()
+          .map(a -> accounts.computeIfAbsent(a, RememberedPayers::bare))
+          .ifPresent(a -> add(byAccount, a, customer, day));
+    }
+
+    private static void add(
+        Map<String, Map<CustomerId, IntStream.Builder>> index,
+        String key,
+        CustomerId customer,
+        int day) {
+      if (!key.isEmpty()) {
+        index
+            .computeIfAbsent(key, k -> new HashMap<>())
+            .computeIfAbsent(customer, c -> IntStream.builder())
+            .add(day);
+      }
+    }
+
+    static Map<String, Map<CustomerId, Times>> times(
+        Map<String, Map<CustomerId, IntStream.Builder>> index) {
+      Map<String, Map<CustomerId, Times>> times = new HashMap<>();
+      index.forEach(
+          (key, days) -> {
+            Map<CustomerId, Times> ofKey = new HashMap<>();
+            days.forEach((c, d) -> ofKey.put(c, new Times(d.build().sorted().toArray())));
+            times.put(key, ofKey);
+          });
+      return times;
+    }
+
+    Map<CustomerId, Habit> habits(Map<CustomerId, Billed> billed) {
+      return ofCustomers.entrySet().parallelStream()
+          .collect(
+              Collectors.toMap(
+                  Map.Entry::getKey,
+                  e -> Habit.of(e.getValue(), billed.getOrDefault(e.getKey(), Billed.NOTHING))));
+    }
   }
 
   /**
@@ -153,8 +206,8 @@ public final class RememberedPayers {
   public RememberedPayers after(List<PastPayment> come, List<PastPayment> gone) {
     RememberedPayers after =
         new RememberedPayers(byNumber, byName.copy(), byAccount.copy(), habits.copy(), billed);
-    come.forEach(payment -> after.learn(payment, true, NameLikeness::normal));
-    gone.forEach(payment -> after.learn(payment, false, NameLikeness::normal));
+    come.forEach(payment -> after.learn(payment, true));
+    gone.forEach(payment -> after.learn(payment, false));
     return after;
   }
 
@@ -171,17 +224,14 @@ public final class RememberedPayers {
     return new Learned(names, accounts, customers);
   }
 
-  /**
-   * @param plain makes a payer's name plain
-   */
-  private void learn(PastPayment payment, boolean more, UnaryOperator<String> plain) {
+  private void learn(PastPayment payment, boolean more) {
     CustomerId customer = byNumber.get(payment.customerNumber());
     if (customer != null) {
       Billed of = billed.getOrDefault(customer, Billed.NOTHING);
       habits.few.put(customer, habitOf(customer).and(payment, of, more ? 1 : -1));
       payment
           .payerName()
-          .ifPresent(n -> change(byName, plain.apply(n), customer, payment.date(), more));
+          .ifPresent(n -> change(byName, NameLikeness.normal(n), customer, payment.date(), more));
       payment
           .payerAccount()
           .ifPresent(a -> change(byAccount, bare(a), customer, payment.date(), more));
