@@ -30,6 +30,7 @@ import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.hibernate.Session;
+import org.hibernate.StatelessSession;
 import org.hibernate.query.QueryProducer;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
@@ -99,20 +100,29 @@ public class Postings {
         .findFirst();
   }
 
+  /** A row with what it takes to make a fact of it, which nothing is read for. */
+  private record Raw(PostingRow row, Lines lines, Known known) {
+    Stored stored() {
+      return Postings.stored(row, lines, known);
+    }
+  }
+
   /**
    * The postings in the order of their making, read piece by piece.
    *
    * @param items the items that they move
    * @param money the sums that they explain
+   * @param made what is made of each; by another thread
    */
-  public Iterable<Stored> inTurn(
+  public <R> Iterable<R> inTurn(
       long booksId,
       From from,
       Function<ItemId, OpenItem> items,
-      Function<MoneyInId, MoneyIn> money) {
+      Function<MoneyInId, MoneyIn> money,
+      Function<Stored, R> made) {
     Map<String, String> words = reasonWords(booksId);
     return pieces.inTurn(
-        (reading, last) -> {
+        (StatelessSession reading, Optional<Raw> last) -> {
           List<PostingRow> rows =
               reading
                   .createQuery(
@@ -122,13 +132,14 @@ public class Postings {
                       """,
                       PostingRow.class)
                   .setParameter("b", booksId)
-                  .setParameter("last", last.map(Stored::recordNumber).orElse(from.record - 1))
+                  .setParameter("last", last.map(r -> r.row.recordNumber).orElse(from.record - 1))
                   .setMaxResults(Pieces.SIZE)
                   .getResultList();
           Known known = new Known(items, money, numbers(reading, rows), Map.of(), words);
           Lines lines = lines(reading, rows.stream().map(r -> r.id).toList());
-          return rows.stream().map(r -> stored(r, lines, known)).toList();
-        });
+          return rows.stream().map(r -> new Raw(r, lines, known)).toList();
+        },
+        raw -> made.apply(raw.stored()));
   }
 
   private static Map<Long, PostingNumber> numbers(QueryProducer reading, List<PostingRow> rows) {

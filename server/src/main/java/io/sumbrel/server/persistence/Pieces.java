@@ -1,10 +1,17 @@
 package io.sumbrel.server.persistence;
 
 import jakarta.persistence.EntityManager;
+import java.util.Iterator;
 import java.util.List;
+import java.util.NoSuchElementException;
 import java.util.Optional;
+import java.util.Spliterators;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.CompletionException;
 import java.util.function.BiFunction;
+import java.util.function.Function;
 import java.util.stream.Stream;
+import java.util.stream.StreamSupport;
 import org.hibernate.Session;
 import org.hibernate.StatelessSession;
 import org.springframework.stereotype.Component;
@@ -32,16 +39,64 @@ public class Pieces {
    *     fewer than {@link #SIZE}
    */
   public <T> Iterable<T> inTurn(BiFunction<StatelessSession, Optional<T>, List<T>> next) {
-    return () ->
-        Stream.iterate(
-                read(next, Optional.empty()),
-                piece -> !piece.isEmpty(),
-                piece ->
-                    piece.size() < SIZE
-                        ? List.<T>of()
-                        : read(next, Optional.of(piece.get(piece.size() - 1))))
-            .flatMap(List::stream)
-            .iterator();
+    return () -> each(pieces(next));
+  }
+
+  /**
+   * What is made of each row that is read: by another thread, while the next piece is read.
+   *
+   * @param made reads nothing, and may be asked of several rows at once
+   */
+  public <T, R> Iterable<R> inTurn(
+      BiFunction<StatelessSession, Optional<T>, List<T>> next, Function<T, R> made) {
+    return () -> each(ahead(pieces(next), piece -> piece.stream().map(made).toList()));
+  }
+
+  private <T> Iterator<List<T>> pieces(BiFunction<StatelessSession, Optional<T>, List<T>> next) {
+    return Stream.iterate(
+            read(next, Optional.empty()),
+            piece -> !piece.isEmpty(),
+            piece ->
+                piece.size() < SIZE
+                    ? List.<T>of()
+                    : read(next, Optional.of(piece.get(piece.size() - 1))))
+        .iterator();
+  }
+
+  private static <T> Iterator<T> each(Iterator<List<T>> pieces) {
+    return StreamSupport.stream(Spliterators.spliteratorUnknownSize(pieces, 0), false)
+        .flatMap(List::stream)
+        .iterator();
+  }
+
+  private static <T, R> Iterator<R> ahead(Iterator<T> read, Function<T, R> made) {
+    return new Iterator<>() {
+      private Optional<CompletableFuture<R>> waiting = begun();
+
+      private Optional<CompletableFuture<R>> begun() {
+        if (!read.hasNext()) {
+          return Optional.empty();
+        }
+        T piece = read.next();
+        return Optional.of(CompletableFuture.supplyAsync(() -> made.apply(piece)));
+      }
+
+      @Override
+      public boolean hasNext() {
+        return waiting.isPresent();
+      }
+
+      @Override
+      public R next() {
+        CompletableFuture<R> now = waiting.orElseThrow(NoSuchElementException::new);
+        waiting = begun();
+        try {
+          return now.join();
+        } catch (CompletionException e) {
+          throw e.getCause() instanceof RuntimeException cause ? cause : e;
+        }
+      }
+    };
   }
 
   private <T> List<T> read(

@@ -41,7 +41,6 @@ import java.util.Optional;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
-import java.util.stream.StreamSupport;
 import org.springframework.stereotype.Component;
 
 /** Gathers all stored facts of a set of books, as of one moment. */
@@ -143,7 +142,8 @@ public class BooksFactsReader {
         part.point().isPresent() ? items.movedFrom(booksId, part.from().id()) : items.all(booksId);
     Map<ItemId, OpenItem> byId =
         all.stream().collect(Collectors.toMap(OpenItem::id, Function.identity()));
-    Iterable<Postings.Stored> inTurn = postings.inTurn(booksId, part.from(), byId::get, money::get);
+    Iterable<BooksFacts.Made> inTurn =
+        postings.inTurn(booksId, part.from(), byId::get, money::get, s -> made(s, byId));
     Map<Long, TakenIn> firstSeen = madeSince.firstSeen(made);
     Map<Long, Long> moved =
         moneyLines.moved(statements.stream().mapToLong(Statements.Stored::id).min().orElse(0));
@@ -183,7 +183,7 @@ public class BooksFactsReader {
         deposits.all(booksId).stream().map(d -> deposit(d, ofMember, ties)).toList(),
         deposits.onHand(booksId).stream().map(m -> onHand(m, ties)).toList(),
         all,
-        () -> StreamSupport.stream(inTurn.spliterator(), false).map(s -> made(s, byId)).iterator(),
+        inTurn,
         arrivals.intakes(booksId, file).stream()
             .filter(i -> part.has(i.arrivalId()))
             .map(
