@@ -1,6 +1,6 @@
 import Button from '@mui/material/Button';
 import { useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
+import { type ReactNode, useState } from 'react';
 import { sentenceOf } from '../../api/client';
 import { Field } from '../../components/Field';
 import { Sentence } from '../../components/States';
@@ -9,6 +9,7 @@ import styles from './Rules.module.css';
 import { keepLimits, type Limits } from './rulesApi';
 
 type Reason = Limits['reasons'][number];
+type Tables = Limits['own'];
 
 const COLUMNS: [keyof Reason, string][] = [
   ['clerkTape', 'clerk, on a tape'],
@@ -17,19 +18,29 @@ const COLUMNS: [keyof Reason, string][] = [
   ['supervisorMonth', 'supervisor, customer and month'],
 ];
 
-const FIELDS: [Exclude<keyof Limits, 'reasons'>, string][] = [
+const FIELDS: [Exclude<keyof Limits, 'reasons' | 'own'>, string][] = [
   ['discountGraceDays', 'Days of grace for a discount'],
   ['lookBackMonths', 'Months back, for settled numbers'],
   ['recordedDays', 'Days from recorded to bank'],
   ['daysAhead', 'Days ahead of today, for dates'],
 ];
 
+interface Props {
+  limits: Limits;
+  /** Of currencies that have no limits of their own. */
+  beginnings: Tables;
+  may: boolean;
+}
+
 /** How far people may go without asking, and how far the machine looks. */
-export function HouseLimits({ limits, may }: { limits: Limits; may: boolean }) {
+export function HouseLimits({ limits, beginnings, may }: Props) {
   const queries = useQueryClient();
   const [typed, setTyped] = useState<Partial<Limits>>({});
+  const [currency, setCurrency] = useState('');
   const [problem, setProblem] = useState('');
-  const reasons = typed.reasons ?? limits.reasons;
+  const own = typed.own ?? limits.own;
+  const table = own.find((t) => t.currency === currency);
+  const type = (more: Partial<Limits>) => setTyped((before) => ({ ...before, ...more }));
 
   const keep = async () => {
     setProblem('');
@@ -40,6 +51,17 @@ export function HouseLimits({ limits, may }: { limits: Limits; may: boolean }) {
       setProblem(sentenceOf(e));
     }
     await queries.invalidateQueries();
+  };
+
+  const choose = (chosen: string) => {
+    setCurrency(chosen);
+    if (chosen && !own.some((t) => t.currency === chosen)) {
+      const begun = beginnings.find((t) => t.currency === chosen) ?? {
+        currency: chosen,
+        reasons: limits.reasons,
+      };
+      type({ own: [...own, begun] });
+    }
   };
 
   return (
@@ -56,55 +78,34 @@ export function HouseLimits({ limits, may }: { limits: Limits; may: boolean }) {
           void keep();
         }}
       >
-        <table className={page.table}>
-          <thead>
-            <tr>
-              <th rowSpan={2}>reason</th>
-              <th colSpan={2}>a clerk, up to</th>
-              <th colSpan={2}>a supervisor, up to</th>
-            </tr>
-            <tr>
-              {COLUMNS.map(([key]) => (
-                <th key={key} className="figures">
-                  {key.endsWith('Tape') ? 'on a tape' : 'in a month'}
-                </th>
-              ))}
-            </tr>
-          </thead>
-          <tbody>
-            {reasons.map((r, i) => (
-              <tr key={r.reason}>
-                <td className={styles.reason}>{r.words}</td>
-                {COLUMNS.map(([key, label]) => (
-                  <td key={key} className="figures">
-                    <input
-                      className={styles.limit}
-                      aria-label={`${r.words}: ${label}`}
-                      value={r[key]}
-                      inputMode="decimal"
-                      disabled={!may}
-                      onChange={(e) =>
-                        setTyped((before) => ({
-                          ...before,
-                          reasons: reasons.map((other, at) =>
-                            at === i ? { ...other, [key]: e.target.value } : other,
-                          ),
-                        }))
-                      }
-                    />
-                  </td>
-                ))}
-              </tr>
-            ))}
-          </tbody>
-        </table>
+        <OfWhich beginnings={beginnings} own={own} currency={currency} choose={choose} may={may}>
+          {table && may && (
+            <Button
+              onClick={() => {
+                type({ own: own.filter((t) => t !== table) });
+                setCurrency('');
+              }}
+            >
+              No limits of its own for {currency}
+            </Button>
+          )}
+        </OfWhich>
+        <Table
+          reasons={table?.reasons ?? typed.reasons ?? limits.reasons}
+          may={may}
+          change={(reasons) =>
+            type(
+              table ? { own: own.map((t) => (t === table ? { ...t, reasons } : t)) } : { reasons },
+            )
+          }
+        />
         <div className={styles.fields}>
           {FIELDS.map(([key, label]) => (
             <Field
               key={key}
               label={label}
               value={typed[key] ?? limits[key]}
-              change={(value) => setTyped((before) => ({ ...before, [key]: value }))}
+              change={(value) => type({ [key]: value })}
               inputMode="decimal"
               disabled={!may}
             />
@@ -118,5 +119,94 @@ export function HouseLimits({ limits, may }: { limits: Limits; may: boolean }) {
       </form>
       {problem && <Sentence error={problem} />}
     </section>
+  );
+}
+
+interface Which {
+  beginnings: Tables;
+  own: Tables;
+  currency: string;
+  choose: (currency: string) => void;
+  may: boolean;
+  children: ReactNode;
+}
+
+/** For which currency the table holds; a house of one currency is not asked. */
+function OfWhich({ beginnings, own, currency, choose, may, children }: Which) {
+  const others = beginnings.filter((t) => !own.some((o) => o.currency === t.currency));
+  if (own.length + others.length < 2) {
+    return null;
+  }
+  return (
+    <div className={styles.which}>
+      <label>
+        Limits for{' '}
+        <select value={currency} onChange={(e) => choose(e.target.value)}>
+          <option value="">{own.length ? 'every other currency' : 'every currency'}</option>
+          {own.map((t) => (
+            <option key={t.currency}>{t.currency}</option>
+          ))}
+          {may &&
+            others.map((t) => (
+              <option key={t.currency} value={t.currency}>
+                {t.currency}, its own from now on
+              </option>
+            ))}
+        </select>
+      </label>
+      {children}
+    </div>
+  );
+}
+
+interface TableProps {
+  reasons: Reason[];
+  may: boolean;
+  change: (reasons: Reason[]) => void;
+}
+
+function Table({ reasons, may, change }: TableProps) {
+  return (
+    <table className={page.table}>
+      <thead>
+        <tr>
+          <th rowSpan={2}>reason</th>
+          <th colSpan={2}>a clerk, up to</th>
+          <th colSpan={2}>a supervisor, up to</th>
+        </tr>
+        <tr>
+          {COLUMNS.map(([key]) => (
+            <th key={key} className="figures">
+              {key.endsWith('Tape') ? 'on a tape' : 'in a month'}
+            </th>
+          ))}
+        </tr>
+      </thead>
+      <tbody>
+        {reasons.map((r) => (
+          <tr key={r.reason}>
+            <td className={styles.reason}>{r.words}</td>
+            {COLUMNS.map(([key, label]) => (
+              <td key={key} className="figures">
+                <input
+                  className={styles.limit}
+                  aria-label={`${r.words}: ${label}`}
+                  value={r[key]}
+                  inputMode="decimal"
+                  disabled={!may}
+                  onChange={(e) =>
+                    change(
+                      reasons.map((other) =>
+                        other === r ? { ...other, [key]: e.target.value } : other,
+                      ),
+                    )
+                  }
+                />
+              </td>
+            ))}
+          </tr>
+        ))}
+      </tbody>
+    </table>
   );
 }

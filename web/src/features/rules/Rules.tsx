@@ -62,7 +62,7 @@ export function Rules() {
         )}
       </section>
       <Withheld key={rules.data.withheld} rates={rules.data.withheld} may={may} />
-      <HouseLimits limits={rules.data.limits} may={may} />
+      <HouseLimits limits={rules.data.limits} beginnings={rules.data.beginnings} may={may} />
       <Learned may={may} />
     </>
   );

@@ -1,6 +1,7 @@
 package io.sumbrel.bench.match;
 
 import io.sumbrel.core.difference.DifferenceReason;
+import io.sumbrel.core.money.Money;
 import io.sumbrel.core.openitem.ItemKind;
 import io.sumbrel.core.openitem.OpenItem;
 import io.sumbrel.core.party.Customer;
@@ -142,13 +143,17 @@ final class Receipts {
     return items.size() < 2 || items.size() > 40 ? Optional.empty() : Optional.of(settle(items));
   }
 
+  private static Money in(OpenItem item, long minor) {
+    return Money.ofMinor(item.currency(), minor);
+  }
+
   private static List<TapeLine> settle(List<OpenItem> items) {
     List<TapeLine> lines = new ArrayList<>();
     for (OpenItem i : items) {
       lines.add(
           i.openMinor() > 0
-              ? TapeLine.settles(i.id(), i.openMinor())
-              : TapeLine.creditUsed(i.id(), -i.openMinor()));
+              ? TapeLine.settles(i.id(), in(i, i.openMinor()))
+              : TapeLine.creditUsed(i.id(), in(i, -i.openMinor())));
     }
     return lines;
   }
@@ -165,7 +170,7 @@ final class Receipts {
         random.nextInt(3) > 0
             ? CHARGES[random.nextInt(CHARGES.length)]
             : 300 + random.nextInt(3_000);
-    lines.add(TapeLine.keptBack(DifferenceReason.BANK_CHARGE, charge));
+    lines.add(TapeLine.keptBack(DifferenceReason.BANK_CHARGE, in(items.get(0), charge)));
     return items.stream().mapToLong(OpenItem::openMinor).sum() > 5 * charge
         ? Optional.of(lines)
         : Optional.empty();
@@ -178,7 +183,7 @@ final class Receipts {
             ? open * (2 + random.nextInt(30)) / 100
             : 1_000L * (1 + random.nextInt(20));
     return less > 0 && less < open
-        ? Optional.of(List.of(TapeLine.settles(item.id(), open - less)))
+        ? Optional.of(List.of(TapeLine.settles(item.id(), in(item, open - less))))
         : Optional.empty();
   }
 
@@ -191,7 +196,7 @@ final class Receipts {
     for (OpenItem i : open) {
       long part = Math.min(left, i.openMinor());
       if (part > 0) {
-        lines.add(TapeLine.settles(i.id(), part));
+        lines.add(TapeLine.settles(i.id(), in(i, part)));
       }
       left -= part;
     }
@@ -204,7 +209,7 @@ final class Receipts {
             ? item.openMinor() * (1 + random.nextInt(20)) / 100 + 1
             : 1_000L * (1 + random.nextInt(10));
     List<TapeLine> lines = settle(List.of(item));
-    lines.add(TapeLine.onAccount(item.customer().orElseThrow(), over));
+    lines.add(TapeLine.onAccount(item.customer().orElseThrow(), in(item, over)));
     return lines;
   }
 
@@ -251,7 +256,9 @@ final class Receipts {
     List<OpenItem> items = may.subList(0, Math.min(may.size(), 1 + random.nextInt(3)));
     List<TapeLine> lines = settle(items);
     items.forEach(
-        i -> lines.add(TapeLine.granted(DifferenceReason.DISCOUNT, i.id(), i.discountMinor())));
+        i ->
+            lines.add(
+                TapeLine.granted(DifferenceReason.DISCOUNT, i.id(), in(i, i.discountMinor()))));
     return Optional.of(lines);
   }
 

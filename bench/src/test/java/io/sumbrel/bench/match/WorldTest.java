@@ -3,6 +3,7 @@ package io.sumbrel.bench.match;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import io.sumbrel.core.matching.Planner;
+import io.sumbrel.core.money.Money;
 import io.sumbrel.core.openitem.OpenItem;
 import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.tape.LineKind;
@@ -90,7 +91,10 @@ class WorldTest {
         for (OpenItem other : world.items()) {
           boolean equal = other.openMinor() == item.openMinor() && !other.id().equals(item.id());
           if (equal && lines.get(0).amountMinor() == item.openMinor() && !other.isSettled()) {
-            List<TapeLine> swapped = List.of(TapeLine.settles(other.id(), other.openMinor()));
+            List<TapeLine> swapped =
+                List.of(
+                    TapeLine.settles(
+                        other.id(), Money.ofMinor(other.currency(), other.openMinor())));
             boolean same =
                 other.customer().equals(item.customer())
                     && other.currency().equals(item.currency());

@@ -46,7 +46,7 @@ public record Recorded(
   public boolean mayBeIn(MoneyIn entry, HouseLimits limits) {
     return entry.bankLine().isPresent()
         && entry.currency().equals(currency)
-        && entry.amountMinor() + limits.chargeCapMinor() >= amountMinor
+        && entry.amountMinor() + limits.chargeCap(currency).minor() >= amountMinor
         && !others.contains(entry.id())
         && WaitingEntries.isNear(known(entry, limits.recordedDays()), of(entry));
   }

@@ -4,6 +4,7 @@ import io.sumbrel.core.difference.Authority;
 import io.sumbrel.core.difference.DifferenceLimits;
 import io.sumbrel.core.ledger.AccountCode;
 import io.sumbrel.core.money.AmountText;
+import io.sumbrel.core.money.Money;
 import io.sumbrel.core.receipt.BankLine;
 import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.receipt.MoneyInId;
@@ -101,15 +102,14 @@ public record Tie(
     if (reason.isEmpty()) {
       return;
     }
-    DifferenceLimits.Limit limit = limits.of(reason.get().limitedAs(), authority);
+    DifferenceLimits.Limit limit = limits.of(reason.get().limitedAs(), authority, currency);
     long own = Math.abs(differenceMinor());
-    requireAtMost("", own, limit.tapeMinor());
-    requireAtMost(
-        " on this account this month", Math.addExact(own, thisMonthMinor), limit.monthMinor());
+    requireAtMost("", own, limit.tape());
+    requireAtMost(" on this account this month", Math.addExact(own, thisMonthMinor), limit.month());
   }
 
-  private void requireAtMost(String where, long minor, long most) {
-    if (minor > most) {
+  private void requireAtMost(String where, long minor, Money most) {
+    if (minor > most.minor()) {
       throw new Refusal(
           "over-limit",
           "%s, %s%s: more than the limit of %s."
@@ -117,7 +117,7 @@ public record Tie(
                   AmountText.words(minor, currency),
                   reason.orElseThrow().words(),
                   where,
-                  AmountText.words(most, currency)));
+                  most.words()));
     }
   }
 

@@ -60,7 +60,7 @@ public final class Lessons {
             .map(
                 way ->
                     Lesson.Choice.of(
-                        count.of(way), isRight.test(way.lines(problem, moneyIn.amountMinor()))))
+                        count.of(way), isRight.test(way.lines(problem, moneyIn.amount()))))
             .toList());
   }
 }

@@ -44,7 +44,7 @@ public final class Proposal {
   }
 
   public List<TapeLine> lines() {
-    return way.lines(problem, moneyIn.amountMinor());
+    return way.lines(problem, moneyIn.amount());
   }
 
   /**

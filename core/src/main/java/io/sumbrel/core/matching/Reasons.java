@@ -285,7 +285,7 @@ final class Reasons {
     if (has(Feature.CHARGE_SPOKEN_OF)) {
       add(1, new Evidence.ChargesSpokenOf());
     }
-    Money cap = money(problem.limits().chargeCapMinor());
+    Money cap = problem.limits().chargeCap(moneyIn.currency());
     add(points(Topic.DIFFERENCE), new Evidence.ChargeKept(money(way.gapMinor), cap));
   }
 
@@ -295,7 +295,7 @@ final class Reasons {
       boolean own = problem.hasOwnSilentList(way.customer);
       add(Math.max(1, points), new Evidence.ByList(SilentWays.stepOf(way), own));
     } else if (way.has(Shape.EARLIEST)) {
-      boolean round = Reading.isRound(moneyIn.amountMinor());
+      boolean round = money(moneyIn.amountMinor()).isRound();
       add(
           points,
           new Evidence.SetShape(round ? SetKind.ROUND_WITHOUT_NUMBER : SetKind.WITHOUT_NUMBER));

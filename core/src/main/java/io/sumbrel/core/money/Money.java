@@ -13,6 +13,11 @@ public record Money(Currency currency, long minor) {
   /** The largest amount handled, in minor units: 10^13. */
   public static final long MAX_MINOR = 10_000_000_000_000L;
 
+  /** Our own choice, in smallest units: what is worth more has more decimals as a rule. */
+  private static final long CENTS = 100;
+
+  private static final long ROUND = 5_000;
+
   public Money {
     Objects.requireNonNull(currency);
     if (minor > MAX_MINOR || minor < -MAX_MINOR) {
@@ -26,6 +31,11 @@ public record Money(Currency currency, long minor) {
 
   public static Money zero(Currency currency) {
     return new Money(currency, 0);
+  }
+
+  /** The most that anybody calls cents in a currency, such as 1.00. */
+  public static Money cents(Currency currency) {
+    return new Money(currency, CENTS);
   }
 
   public Money plus(Money other) {
@@ -42,6 +52,11 @@ public record Money(Currency currency, long minor) {
 
   public boolean isZero() {
     return minor == 0;
+  }
+
+  /** Whether somebody chose the figure rather than reckoned it, such as 250.00. */
+  public boolean isRound() {
+    return minor % ROUND == 0;
   }
 
   /** The amount in words of figures, such as {@code 1,262.00} or {@code −18.00}. */

@@ -111,7 +111,7 @@ public record TapePosted(
     Money received = Money.ofMinor(currency, tape.money().amountMinor());
     moneyAccount.ifPresent(a -> lines.add(JournalLine.debit(a, received)));
     for (TapeLine line : tape.lines()) {
-      lines.addAll(linesFor(tape, line, Money.ofMinor(currency, line.amountMinor())));
+      lines.addAll(linesFor(tape, line, line.amount()));
     }
     return new JournalEntry(date, lines);
   }

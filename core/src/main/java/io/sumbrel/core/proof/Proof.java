@@ -100,7 +100,10 @@ public final class Proof {
     Optional<BooksFacts.Entry> entry = tape.money().moneyIn().map(m -> entries.get(m.id()));
     long imported = entry.map(e -> e.moneyIn().amountMinor()).orElse(0L);
     String wrong = "";
-    if (Tape.leftToPlace(tape.money(), tape.lines()) != 0) {
+    if (tape.lines().stream()
+        .anyMatch(l -> !l.amount().currency().equals(tape.money().currency()))) {
+      wrong = ": its lines are in another currency than the money.";
+    } else if (Tape.leftToPlace(tape.money(), tape.lines()) != 0) {
       wrong = ": its lines do not come to 0.00.";
     } else if (imported != tape.money().amountMinor()) {
       wrong = ": what it received is not what was imported.";

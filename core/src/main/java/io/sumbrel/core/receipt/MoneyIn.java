@@ -2,6 +2,7 @@ package io.sumbrel.core.receipt;
 
 import io.sumbrel.core.bank.StatementEntry;
 import io.sumbrel.core.money.AmountText;
+import io.sumbrel.core.money.Money;
 import io.sumbrel.core.remittance.RemittanceDetail;
 import java.time.LocalDate;
 import java.util.Currency;
@@ -109,6 +110,11 @@ public record MoneyIn(
     if (amountMinor == 0) {
       throw new IllegalArgumentException("money of nothing: " + id);
     }
+  }
+
+  /** Signed. */
+  public Money amount() {
+    return Money.ofMinor(currency, amountMinor);
   }
 
   public boolean isIn() {

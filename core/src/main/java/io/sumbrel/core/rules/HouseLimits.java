@@ -3,17 +3,21 @@ package io.sumbrel.core.rules;
 import io.sumbrel.core.difference.Authority;
 import io.sumbrel.core.difference.DifferenceLimits;
 import io.sumbrel.core.difference.DifferenceReason;
+import io.sumbrel.core.difference.LimitTable;
 import io.sumbrel.core.money.AmountText;
+import io.sumbrel.core.money.Money;
 import io.sumbrel.core.refusal.Refusal;
 import java.time.LocalDate;
-import java.util.Comparator;
+import java.util.ArrayList;
 import java.util.Currency;
+import java.util.List;
+import java.util.Map;
 import java.util.Objects;
+import java.util.TreeMap;
 import java.util.stream.Collectors;
 
 /**
- * How far a person may go without asking, and how far the machine looks. Amounts in minor units of
- * the currency at hand.
+ * How far a person may go without asking, and how far the machine looks.
  *
  * @param discountGraceDays days after the last discount day on which a discount is still granted
  * @param lookBackMonths how old a settled item may be to be recognised in a text
@@ -31,7 +35,7 @@ public record HouseLimits(
   public static final HouseLimits DEFAULTS =
       new HouseLimits(DifferenceLimits.DEFAULTS, 3, 18, 60, 31);
 
-  /** Limits hold in every currency; they are written in one with two decimals. */
+  /** Limits for every currency are written as one with two decimals is. */
   public static final Currency WRITTEN_IN = Currency.getInstance("USD");
 
   /** Further back nothing is told from noise. */
@@ -63,37 +67,60 @@ public record HouseLimits(
   }
 
   /** The most that a bank may have kept on the way before somebody must look. */
-  public long chargeCapMinor() {
-    return differences.of(DifferenceReason.BANK_CHARGE, Authority.CLERK).tapeMinor();
+  public Money chargeCap(Currency currency) {
+    return differences.of(DifferenceReason.BANK_CHARGE, Authority.CLERK, currency).tape();
   }
 
   /** The most that a clerk writes off of one sum. */
-  public long clerkWriteOffMinor() {
-    return differences.of(DifferenceReason.SMALL_DIFFERENCE, Authority.CLERK).tapeMinor();
+  public Money clerkWriteOff(Currency currency) {
+    return differences.of(DifferenceReason.SMALL_DIFFERENCE, Authority.CLERK, currency).tape();
   }
 
-  /** What holds, in words. */
-  public String words() {
-    String reasons =
-        differences.clerk().keySet().stream()
-            .sorted(Comparator.comparing(DifferenceReason::code))
-            .map(
+  /** What is otherwise than it was, in words. */
+  public String changedSince(HouseLimits before) {
+    Map<String, String> now = parts();
+    Map<String, String> then = before.parts();
+    List<String> changed = new ArrayList<>();
+    now.forEach(
+        (what, words) -> {
+          if (!words.equals(then.get(what))) {
+            changed.add(what + " " + words);
+          }
+        });
+    before.differences.own().keySet().stream()
+        .filter(c -> !differences.own().containsKey(c))
+        .map(Currency::getCurrencyCode)
+        .sorted()
+        .forEach(c -> changed.add(c + " as any other currency"));
+    return changed.isEmpty() ? "as they were" : String.join("; ", changed);
+  }
+
+  /** What each limit says, by what it is for. */
+  private Map<String, String> parts() {
+    Map<String, String> parts = new TreeMap<>(words(differences.everywhere(), WRITTEN_IN, ""));
+    differences.own().forEach((c, table) -> parts.putAll(words(table, c, " in " + c)));
+    parts.put("days of grace", "" + discountGraceDays);
+    parts.put("months back", "" + lookBackMonths);
+    parts.put("days to the bank", "" + recordedDays);
+    parts.put("days ahead", "" + daysAhead);
+    return parts;
+  }
+
+  private static Map<String, String> words(LimitTable table, Currency currency, String where) {
+    return table.clerk().keySet().stream()
+        .collect(
+            Collectors.toMap(
+                r -> r.words() + where,
                 r ->
-                    r.words()
-                        + " "
-                        + words(r, Authority.CLERK)
+                    words(table.of(r, Authority.CLERK), currency)
                         + ", "
-                        + words(r, Authority.SUPERVISOR))
-            .collect(Collectors.joining("; "));
-    return "%s; %d days of grace, %d months back, %d days to the bank, %d days ahead"
-        .formatted(reasons, discountGraceDays, lookBackMonths, recordedDays, daysAhead);
+                        + words(table.of(r, Authority.SUPERVISOR), currency)));
   }
 
-  private String words(DifferenceReason reason, Authority authority) {
-    DifferenceLimits.Limit limit = differences.of(reason, authority);
-    return AmountText.plain(limit.tapeMinor(), WRITTEN_IN)
+  private static String words(LimitTable.Figures figures, Currency currency) {
+    return AmountText.plain(figures.tapeMinor(), currency)
         + "/"
-        + AmountText.plain(limit.monthMinor(), WRITTEN_IN);
+        + AmountText.plain(figures.monthMinor(), currency);
   }
 
   /**

@@ -4,6 +4,7 @@ import io.sumbrel.core.difference.Authority;
 import io.sumbrel.core.difference.DifferenceLimits;
 import io.sumbrel.core.difference.DifferenceReason;
 import io.sumbrel.core.money.AmountText;
+import io.sumbrel.core.money.Money;
 import io.sumbrel.core.money.Proportion;
 import io.sumbrel.core.openitem.ItemId;
 import io.sumbrel.core.openitem.OpenItem;
@@ -122,21 +123,21 @@ final class DifferenceRules {
             new DifferencesBefore.OfCustomer(customer, reason), line.amountMinor(), Long::sum);
       }
     }
-    onTape.forEach((r, minor) -> requireLimit(r, minor, "on this tape", limit(r).tapeMinor()));
+    onTape.forEach((r, minor) -> requireLimit(r, minor, "on this tape", limit(r).tape()));
     onItem.forEach(
         (k, minor) ->
             requireLimit(
                 k.reason(),
                 minor + facts.before().on(k.item(), k.reason()).countedMinor(),
                 "on " + facts.items().get(k.item()).number(),
-                limit(k.reason()).tapeMinor()));
+                limit(k.reason()).tape()));
     ofCustomer.forEach(
         (k, minor) ->
             requireLimit(
                 k.reason(),
                 minor + facts.before().thisMonth(k.customer(), k.reason()),
                 "for this customer this month",
-                limit(k.reason()).monthMinor()));
+                limit(k.reason()).month()));
     requireSumOfGrants(onTape);
   }
 
@@ -147,32 +148,36 @@ final class DifferenceRules {
     for (Map.Entry<DifferenceReason, Long> granted : onTape.entrySet()) {
       if (granted.getKey().side() == DifferenceReason.Side.GRANTED) {
         sum += granted.getValue();
-        most = Math.max(most, limit(granted.getKey()).tapeMinor());
+        most = Math.max(most, limit(granted.getKey()).tape().minor());
       }
     }
     if (sum > most) {
-      throw overLimit("granted under several reasons", sum, "on this tape", most);
+      throw overLimit(
+          "granted under several reasons",
+          sum,
+          "on this tape",
+          Money.ofMinor(money.currency(), most));
     }
   }
 
   private DifferenceLimits.Limit limit(DifferenceReason reason) {
-    return facts.limits().differences().of(reason, facts.authority());
+    return facts.limits().differences().of(reason, facts.authority(), money.currency());
   }
 
-  private void requireLimit(DifferenceReason reason, long minor, String where, long most) {
-    if (minor > most) {
+  private void requireLimit(DifferenceReason reason, long minor, String where, Money most) {
+    if (minor > most.minor()) {
       throw overLimit(reason.words(), minor, where, most);
     }
   }
 
-  private Refusal overLimit(String what, long minor, String where, long most) {
+  private Refusal overLimit(String what, long minor, String where, Money most) {
     String who =
         facts.authority() == Authority.CLERK
             ? "; a supervisor may post it."
             : "; a supervisor sets it in the rules.";
     return new Refusal(
         "over-limit",
-        "%s: %s %s; your limit is %s%s".formatted(what, words(minor), where, words(most), who));
+        "%s: %s %s; your limit is %s%s".formatted(what, words(minor), where, most.words(), who));
   }
 
   /** The item on which it is: the one that it names, or the only one that the tape settles. */

@@ -2,6 +2,7 @@ package io.sumbrel.core.tape;
 
 import io.sumbrel.core.difference.DifferenceReason;
 import io.sumbrel.core.ledger.AccountCode;
+import io.sumbrel.core.money.Money;
 import io.sumbrel.core.openitem.ItemId;
 import io.sumbrel.core.party.CustomerId;
 import io.sumbrel.core.tax.TaxPart;
@@ -11,7 +12,7 @@ import java.util.Optional;
 /**
  * One line of a tape.
  *
- * @param amountMinor above zero in minor units; its side comes from the kind
+ * @param amount above zero; its side comes from the kind
  * @param item the item that is settled, granted on, or used
  * @param reason of a line kept back or granted
  * @param shortPay on a line that settles: why the rest stays open and is followed up
@@ -22,7 +23,7 @@ import java.util.Optional;
  */
 public record TapeLine(
     LineKind kind,
-    long amountMinor,
+    Money amount,
     Optional<ItemId> item,
     Optional<DifferenceReason> reason,
     Optional<ShortPayReason> shortPay,
@@ -36,6 +37,7 @@ public record TapeLine(
 
   public TapeLine {
     Objects.requireNonNull(kind);
+    Objects.requireNonNull(amount);
     Objects.requireNonNull(item);
     Objects.requireNonNull(reason);
     Objects.requireNonNull(shortPay);
@@ -45,10 +47,10 @@ public record TapeLine(
     Objects.requireNonNull(customer);
   }
 
-  private static TapeLine bare(LineKind kind, long amountMinor) {
+  private static TapeLine bare(LineKind kind, Money amount) {
     return new TapeLine(
         kind,
-        amountMinor,
+        amount,
         Optional.empty(),
         Optional.empty(),
         Optional.empty(),
@@ -58,26 +60,26 @@ public record TapeLine(
         Optional.empty());
   }
 
-  public static TapeLine settles(ItemId item, long amountMinor) {
-    return bare(LineKind.SETTLES, amountMinor).on(item);
+  public static TapeLine settles(ItemId item, Money amount) {
+    return bare(LineKind.SETTLES, amount).on(item);
   }
 
-  public static TapeLine creditUsed(ItemId item, long amountMinor) {
-    return bare(LineKind.CREDIT_USED, amountMinor).on(item);
+  public static TapeLine creditUsed(ItemId item, Money amount) {
+    return bare(LineKind.CREDIT_USED, amount).on(item);
   }
 
-  public static TapeLine keptBack(DifferenceReason reason, long amountMinor) {
-    return because(bare(LineKind.KEPT_BACK, amountMinor), reason);
+  public static TapeLine keptBack(DifferenceReason reason, Money amount) {
+    return because(bare(LineKind.KEPT_BACK, amount), reason);
   }
 
-  public static TapeLine granted(DifferenceReason reason, ItemId item, long amountMinor) {
-    return because(bare(LineKind.GRANTED, amountMinor), reason).on(item);
+  public static TapeLine granted(DifferenceReason reason, ItemId item, Money amount) {
+    return because(bare(LineKind.GRANTED, amount), reason).on(item);
   }
 
-  public static TapeLine toAccount(AccountCode account, long amountMinor) {
+  public static TapeLine toAccount(AccountCode account, Money amount) {
     return new TapeLine(
         LineKind.TO_ACCOUNT,
-        amountMinor,
+        amount,
         Optional.empty(),
         Optional.empty(),
         Optional.empty(),
@@ -87,10 +89,10 @@ public record TapeLine(
         Optional.empty());
   }
 
-  public static TapeLine onAccount(CustomerId customer, long amountMinor) {
+  public static TapeLine onAccount(CustomerId customer, Money amount) {
     return new TapeLine(
         LineKind.ON_ACCOUNT,
-        amountMinor,
+        amount,
         Optional.empty(),
         Optional.empty(),
         Optional.empty(),
@@ -100,43 +102,41 @@ public record TapeLine(
         Optional.of(customer));
   }
 
-  public static TapeLine unidentified(long amountMinor) {
-    return bare(LineKind.UNIDENTIFIED, amountMinor);
+  public static TapeLine unidentified(Money amount) {
+    return bare(LineKind.UNIDENTIFIED, amount);
   }
 
   /** The same line on an item. */
   public TapeLine on(ItemId item) {
     return new TapeLine(
-        kind, amountMinor, Optional.of(item), reason, shortPay, account, tax, note, customer);
+        kind, amount, Optional.of(item), reason, shortPay, account, tax, note, customer);
   }
 
   /** The same line, with the rest of its item still claimed for a reason. */
   public TapeLine leavingOpen(ShortPayReason why) {
-    return new TapeLine(
-        kind, amountMinor, item, reason, Optional.of(why), account, tax, note, customer);
+    return new TapeLine(kind, amount, item, reason, Optional.of(why), account, tax, note, customer);
   }
 
   /** The same line, with a part of it that is tax. */
   public TapeLine taxed(TaxPart part) {
     return new TapeLine(
-        kind, amountMinor, item, reason, shortPay, account, Optional.of(part), note, customer);
+        kind, amount, item, reason, shortPay, account, Optional.of(part), note, customer);
   }
 
   /** The same line with something written beside it. */
   public TapeLine noted(String words) {
-    return new TapeLine(kind, amountMinor, item, reason, shortPay, account, tax, words, customer);
+    return new TapeLine(kind, amount, item, reason, shortPay, account, tax, words, customer);
   }
 
   /** The same line without a word of the rest, and without a note. */
   TapeLine bareOfWords() {
-    return new TapeLine(
-        kind, amountMinor, item, reason, Optional.empty(), account, tax, "", customer);
+    return new TapeLine(kind, amount, item, reason, Optional.empty(), account, tax, "", customer);
   }
 
   private static TapeLine because(TapeLine l, DifferenceReason reason) {
     return new TapeLine(
         l.kind,
-        l.amountMinor,
+        l.amount,
         l.item,
         Optional.of(reason),
         l.shortPay,
@@ -146,8 +146,13 @@ public record TapeLine(
         l.customer);
   }
 
+  /** The amount in minor units. */
+  public long amountMinor() {
+    return amount.minor();
+  }
+
   /** What the line adds to what is still to place: above zero or below, in minor units. */
   public long signedMinor(boolean paidOut) {
-    return kind.side(paidOut) * amountMinor;
+    return kind.side(paidOut) * amount.minor();
   }
 }

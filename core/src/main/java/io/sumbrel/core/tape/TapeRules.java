@@ -51,11 +51,20 @@ final class TapeRules {
   }
 
   private void requireLine(TapeLine line) {
-    if (line.amountMinor() <= 0 || line.amountMinor() > Money.MAX_MINOR) {
+    if (line.amountMinor() <= 0) {
       throw new Refusal(
           "line-amount",
-          "The amount of “%s” must be above 0.00; it is %s."
-              .formatted(line.kind().words(), words(line.amountMinor())));
+          "The amount of “%s” must be above %s; it is %s."
+              .formatted(
+                  line.kind().words(),
+                  Money.zero(line.amount().currency()).words(),
+                  line.amount().words()));
+    }
+    if (!line.amount().currency().equals(money.currency())) {
+      throw new Refusal(
+          "currency",
+          "“%s” is in %s, the money is in %s."
+              .formatted(line.kind().words(), line.amount().currency(), money.currency()));
     }
     if (money.isPaidOut() && !PAID_OUT.contains(line.kind())) {
       throw new Refusal("paid-out", "Money paid out goes to an account or repays a credit.");
@@ -98,7 +107,7 @@ final class TapeRules {
       throw new Refusal(
           "more-than-open",
           "%s is more than is open on %s: %s."
-              .formatted(words(line.amountMinor()), item.number(), item.openWords()));
+              .formatted(line.amount().words(), item.number(), item.openWords()));
     }
   }
 
@@ -110,7 +119,7 @@ final class TapeRules {
       throw new Refusal(
           item.isSettled() ? "settled" : "more-than-open",
           "%s is more than is left of the credit %s: %s."
-              .formatted(words(line.amountMinor()), item.number(), item.openWords()));
+              .formatted(line.amount().words(), item.number(), item.openWords()));
     }
   }
 
@@ -137,7 +146,7 @@ final class TapeRules {
               throw new Refusal(
                   "tax-code",
                   "The tax of %s is not what tax code %s gives on %s."
-                      .formatted(words(line.amountMinor()), t.code(), money.date()));
+                      .formatted(line.amount().words(), t.code(), money.date()));
             });
   }
 

@@ -65,6 +65,10 @@ public final class RandomWalk {
   int withoutMoney;
   int recorded;
 
+  private static Money usd(long minor) {
+    return Money.ofMinor(USD, minor);
+  }
+
   public RandomWalk(long seed) {
     random = new Random(seed);
     books = new Books(HouseLimits.DEFAULTS, day);
@@ -351,20 +355,20 @@ public final class RandomWalk {
     long used = random.nextInt(20) == 0 ? 1 - credit.openMinor() : -credit.openMinor();
     long settled = Math.min(used, invoice.openMinor());
     List<TapeLine> lines = new ArrayList<>();
-    lines.add(TapeLine.creditUsed(credit.id(), used));
-    lines.add(TapeLine.settles(invoice.id(), settled));
+    lines.add(TapeLine.creditUsed(credit.id(), usd(used)));
+    lines.add(TapeLine.settles(invoice.id(), usd(settled)));
     if (used > settled) {
       lines.add(
           random.nextInt(4) == 0
               ? taxed(used - settled)
-              : TapeLine.onAccount(invoice.customer().orElseThrow(), used - settled));
+              : TapeLine.onAccount(invoice.customer().orElseThrow(), usd(used - settled)));
     }
     books.useCredits(USD, lines, authority());
     withoutMoney++;
   }
 
   private TapeLine taxed(long minor) {
-    TapeLine line = TapeLine.toAccount(StandardAccount.OTHER_INCOME.code(), minor);
+    TapeLine line = TapeLine.toAccount(StandardAccount.OTHER_INCOME.code(), usd(minor));
     return line.taxed(Chart.STANDARD.taxIn("SALES", minor, day)).noted("found");
   }
 
@@ -391,8 +395,8 @@ public final class RandomWalk {
       if (open > 0) {
         lines.add(
             item.kind().isCredit()
-                ? TapeLine.creditUsed(item.id(), open)
-                : TapeLine.settles(item.id(), open));
+                ? TapeLine.creditUsed(item.id(), usd(open))
+                : TapeLine.settles(item.id(), usd(open)));
       }
     }
     close(moneyIn, lines);
@@ -407,16 +411,17 @@ public final class RandomWalk {
     }
     AccountCode other = StandardAccount.OTHER_INCOME.code();
     if (!moneyIn.isIn()) {
-      lines.add(TapeLine.toAccount(other, Math.abs(left)));
+      lines.add(TapeLine.toAccount(other, usd(Math.abs(left))));
     } else if (left > 0) {
       switch (random.nextInt(3)) {
-        case 0 -> lines.add(TapeLine.unidentified(left));
-        case 1 -> lines.add(random.nextBoolean() ? taxed(left) : TapeLine.toAccount(other, left));
+        case 0 -> lines.add(TapeLine.unidentified(usd(left)));
+        case 1 ->
+            lines.add(random.nextBoolean() ? taxed(left) : TapeLine.toAccount(other, usd(left)));
         default ->
             books.items().stream()
                 .flatMap(i -> i.customer().stream())
                 .findFirst()
-                .ifPresent(c -> lines.add(TapeLine.onAccount(c, left)));
+                .ifPresent(c -> lines.add(TapeLine.onAccount(c, usd(left))));
       }
     } else {
       shorten(lines, -left);
@@ -429,18 +434,18 @@ public final class RandomWalk {
       if (line.signedMinor(false) < 0 && line.amountMinor() > under && random.nextBoolean()) {
         lines.set(
             i,
-            TapeLine.settles(line.item().orElseThrow(), line.amountMinor() - under)
+            TapeLine.settles(line.item().orElseThrow(), usd(line.amountMinor() - under))
                 .leavingOpen(ShortPayReason.UNKNOWN));
         return;
       }
       if (line.signedMinor(false) < 0 && line.amountMinor() >= under) {
         DifferenceReason reason =
             random.nextBoolean() ? DifferenceReason.DISCOUNT : DifferenceReason.SMALL_DIFFERENCE;
-        lines.add(TapeLine.granted(reason, line.item().orElseThrow(), under));
+        lines.add(TapeLine.granted(reason, line.item().orElseThrow(), usd(under)));
         return;
       }
     }
-    lines.add(TapeLine.keptBack(DifferenceReason.BANK_CHARGE, under));
+    lines.add(TapeLine.keptBack(DifferenceReason.BANK_CHARGE, usd(under)));
   }
 
   private void turnBack() {

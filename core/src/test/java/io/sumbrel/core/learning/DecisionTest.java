@@ -82,12 +82,12 @@ class DecisionTest extends SmallHouse {
     Plan.Row row = row("ALDER POTS", 29_100, "T-50001");
     List<TapeLine> changed =
         List.of(
-            TapeLine.keptBack(DifferenceReason.PROCESSOR_FEE, 900),
-            TapeLine.settles(first.id(), 30_000));
+            TapeLine.keptBack(DifferenceReason.PROCESSOR_FEE, usd(900)),
+            TapeLine.settles(first.id(), usd(30_000)));
     assertThat(Decision.of(row, changed, false).hand()).isEqualTo(Hand.CHANGED);
     assertThat(Decision.of(row, changed, false).ground()).contains(Ground.NUMBERS);
 
-    Decision byHand = Decision.of(row, List.of(TapeLine.unidentified(29_100)), false);
+    Decision byHand = Decision.of(row, List.of(TapeLine.unidentified(usd(29_100))), false);
     assertThat(byHand.hand()).isEqualTo(Hand.BY_HAND);
     assertThat(byHand.ground()).isEmpty();
   }
@@ -95,7 +95,7 @@ class DecisionTest extends SmallHouse {
   @Test
   void nothingWasSaidWhereThePlanTookNothing() {
     Plan.Row row = row("NOBODY WE KNOW", 777, "HELLO");
-    Decision byHand = Decision.of(row, List.of(TapeLine.onAccount(alder, 777)), false);
+    Decision byHand = Decision.of(row, List.of(TapeLine.onAccount(alder, usd(777))), false);
     assertThat(byHand).isEqualTo(new Decision(Hand.BY_HAND, Optional.empty(), 0));
   }
 

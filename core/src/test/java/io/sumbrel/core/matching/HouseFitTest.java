@@ -40,9 +40,9 @@ class HouseFitTest extends SmallHouse {
     long open = items.get(sum).openMinor();
     return charge
         ? List.of(
-            TapeLine.settles(items.get(sum).id(), open),
-            TapeLine.keptBack(DifferenceReason.BANK_CHARGE, SHORT_BY))
-        : List.of(TapeLine.settles(items.get(sum).id(), open - SHORT_BY));
+            TapeLine.settles(items.get(sum).id(), usd(open)),
+            TapeLine.keptBack(DifferenceReason.BANK_CHARGE, usd(SHORT_BY)))
+        : List.of(TapeLine.settles(items.get(sum).id(), usd(open - SHORT_BY)));
   }
 
   /** A house in which some of these are taken for charges, and the others are paid in part. */
@@ -107,7 +107,7 @@ class HouseFitTest extends SmallHouse {
 
   @Test
   void whatWasNoneOfTheWaysTeachesThatNoneWasRight() {
-    List<TapeLine> apart = List.of(TapeLine.unidentified(pile.get(0).amountMinor()));
+    List<TapeLine> apart = List.of(TapeLine.unidentified(usd(pile.get(0).amountMinor())));
     Lesson none = Lessons.of(problem(), pile.get(0).id(), apart).orElseThrow();
     assertThat(none.choices()).isNotEmpty().noneMatch(Lesson.Choice::right);
     assertThat(none.isRightFirst(Weights.SHIPPED.inLogits())).isFalse();
@@ -120,7 +120,8 @@ class HouseFitTest extends SmallHouse {
     money(customers.get(0).name(), -50_000, "REFUND");
     MoneyInId paidOut = pile.get(pile.size() - 1).id();
     assertThat(
-            Lessons.of(problem(), paidOut, List.of(TapeLine.onAccount(customers.get(0).id(), 1))))
+            Lessons.of(
+                problem(), paidOut, List.of(TapeLine.onAccount(customers.get(0).id(), usd(1)))))
         .isEmpty();
   }
 

@@ -34,7 +34,8 @@ class PlannerTest extends SmallHouse {
     Plan.Row row = plan().get(0);
     assertThat(row.certainty()).isEqualTo(Certainty.SURE);
     assertThat(chosen(row).words()).isEqualTo("T-5001");
-    assertThat(chosen(row).lines()).containsExactly(TapeLine.settles(items.get(0).id(), 128_000));
+    assertThat(chosen(row).lines())
+        .containsExactly(TapeLine.settles(items.get(0).id(), usd(128_000)));
   }
 
   @Test
@@ -96,7 +97,7 @@ class PlannerTest extends SmallHouse {
     items.set(0, items.get(0).moved(0, -70_000));
     money("ALDER POTS", 70_000, "T-5001");
     Proposal way = chosen(plan().get(0));
-    assertThat(way.lines()).containsExactly(TapeLine.onAccount(alder, 70_000));
+    assertThat(way.lines()).containsExactly(TapeLine.onAccount(alder, usd(70_000)));
     assertThat(way.evidence())
         .anyMatch(e -> e.side() == Evidence.Side.AGAINST && e.words().contains("settled already"));
   }
@@ -274,7 +275,7 @@ class PlannerTest extends SmallHouse {
     money("JUNIPER WHEEL THROWERS", 160_000, "PREPAYMENT ORDER P-990");
     Plan.Row row = plan().get(0);
     Proposal best = row.ways().get(0);
-    assertThat(best.lines()).containsExactly(TapeLine.onAccount(juniper, 160_000));
+    assertThat(best.lines()).containsExactly(TapeLine.onAccount(juniper, usd(160_000)));
     assertThat(says(best, "order P-990 is not billed yet")).isTrue();
     assertThat(row.certainty()).isEqualTo(Certainty.LIKELY);
     assertThat(row.ways().get(1).words()).as("the equal item stays a way").isEqualTo("TCK-3001");
@@ -363,9 +364,9 @@ class PlannerTest extends SmallHouse {
     Proposal way = chosen(plan().get(0));
     assertThat(way.lines())
         .containsExactly(
-            TapeLine.settles(items.get(0).id(), 30_000),
-            TapeLine.settles(items.get(1).id(), 40_000),
-            TapeLine.creditUsed(items.get(2).id(), 6_000));
+            TapeLine.settles(items.get(0).id(), usd(30_000)),
+            TapeLine.settles(items.get(1).id(), usd(40_000)),
+            TapeLine.creditUsed(items.get(2).id(), usd(6_000)));
     assertThat(way.certainty()).isEqualTo(Certainty.SURE);
     assertThat(says(way, "the 3 details of the payer add up to the sum")).isTrue();
   }
@@ -379,7 +380,8 @@ class PlannerTest extends SmallHouse {
     Proposal left = chosen(plan().get(0));
     assertThat(left.lines())
         .containsExactly(
-            TapeLine.settles(items.get(0).id(), 50_000), TapeLine.onAccount(alder, 10_000));
+            TapeLine.settles(items.get(0).id(), usd(50_000)),
+            TapeLine.onAccount(alder, usd(10_000)));
     assertThat(says(left, "the detail of the payer leaves 100.00 unsaid")).isTrue();
     pile.clear();
     cheque(50_000, new RemittanceDetail("5001", 50_000), new RemittanceDetail("5002", 75_000));

@@ -76,8 +76,8 @@ class SilentTest extends SmallHouse {
     Proposal proposal = chosen(row(17_311, "THANK YOU"));
     assertThat(proposal.lines())
         .containsExactly(
-            TapeLine.settles(items.get(2).id(), 10_000),
-            TapeLine.settles(items.get(1).id(), 7_311));
+            TapeLine.settles(items.get(2).id(), usd(10_000)),
+            TapeLine.settles(items.get(1).id(), usd(7_311)));
     assertThat(proposal.certainty()).isEqualTo(Certainty.THIN);
     assertThat(proposal.evidence())
         .extracting(Evidence::words)
@@ -112,7 +112,7 @@ class SilentTest extends SmallHouse {
     house(SilentStep.ON_ACCOUNT);
     Plan.Row row = row(24_400, "THANK YOU");
     assertThat(chosen(row).words()).isEqualTo("keep on account");
-    assertThat(chosen(row).lines()).containsExactly(TapeLine.onAccount(alder, 24_400));
+    assertThat(chosen(row).lines()).containsExactly(TapeLine.onAccount(alder, usd(24_400)));
     assertThat(row.ways()).extracting(Proposal::words).contains("T-4 + T-2");
   }
 
@@ -173,12 +173,12 @@ class SilentTest extends SmallHouse {
     List<Plan.Row> rows = plan();
     assertThat(chosen(rows.get(0)).lines())
         .containsExactly(
-            TapeLine.settles(items.get(2).id(), 10_000),
-            TapeLine.settles(items.get(1).id(), 7_311));
+            TapeLine.settles(items.get(2).id(), usd(10_000)),
+            TapeLine.settles(items.get(1).id(), usd(7_311)));
     assertThat(chosen(rows.get(2)).lines())
         .containsExactly(
-            TapeLine.settles(items.get(1).id(), 12_689),
-            TapeLine.settles(items.get(0).id(), 9_533));
+            TapeLine.settles(items.get(1).id(), usd(12_689)),
+            TapeLine.settles(items.get(0).id(), usd(9_533)));
   }
 
   @Test
@@ -194,8 +194,8 @@ class SilentTest extends SmallHouse {
     assertThat(after.rows()).isEqualTo(Planner.plan(problem()).rows());
     assertThat(chosen(after.rows().get(0)).lines())
         .containsExactly(
-            TapeLine.settles(items.get(1).id(), 20_000),
-            TapeLine.settles(items.get(0).id(), 2_222));
+            TapeLine.settles(items.get(1).id(), usd(20_000)),
+            TapeLine.settles(items.get(0).id(), usd(2_222)));
   }
 
   @Test

@@ -6,6 +6,7 @@ import io.sumbrel.core.deposit.Recorded;
 import io.sumbrel.core.deposit.RecordedId;
 import io.sumbrel.core.matching.problem.MatchingProblem;
 import io.sumbrel.core.matching.problem.RememberedPayers;
+import io.sumbrel.core.money.Money;
 import io.sumbrel.core.openitem.ItemId;
 import io.sumbrel.core.openitem.ItemKind;
 import io.sumbrel.core.openitem.OpenItem;
@@ -37,6 +38,10 @@ public abstract class SmallHouse {
   protected final List<Recorded> recorded = new ArrayList<>();
 
   protected HouseRules rules = HouseRules.DEFAULTS;
+
+  protected static Money usd(long minor) {
+    return Money.ofMinor(USD, minor);
+  }
 
   protected CustomerId customer(String name, CustomerId... parent) {
     CustomerId id = new CustomerId(customers.size() + 1L);

@@ -67,8 +67,8 @@ class WithheldTest extends SmallHouse {
     assertThat(way.words()).isEqualTo("T-50011, less 200.00 tax withheld");
     assertThat(way.lines())
         .containsExactly(
-            TapeLine.settles(items.get(0).id(), 122_000),
-            TapeLine.keptBack(DifferenceReason.TAX_WITHHELD, 20_000).on(items.get(0).id()));
+            TapeLine.settles(items.get(0).id(), usd(122_000)),
+            TapeLine.keptBack(DifferenceReason.TAX_WITHHELD, usd(20_000)).on(items.get(0).id()));
     assertThat(way.evidence())
         .anyMatch(e -> e.words().equals("tax of 200.00 withheld, 20 % of the price without tax"));
   }
@@ -93,8 +93,8 @@ class WithheldTest extends SmallHouse {
     Proposal way = first(70_008 - 7_001, "INV 50011 50012");
     assertThat(way.lines())
         .contains(
-            TapeLine.keptBack(DifferenceReason.TAX_WITHHELD, 3_000).on(items.get(0).id()),
-            TapeLine.keptBack(DifferenceReason.TAX_WITHHELD, 4_001).on(items.get(1).id()));
+            TapeLine.keptBack(DifferenceReason.TAX_WITHHELD, usd(3_000)).on(items.get(0).id()),
+            TapeLine.keptBack(DifferenceReason.TAX_WITHHELD, usd(4_001)).on(items.get(1).id()));
   }
 
   @Test

@@ -43,7 +43,7 @@ abstract class ProvedBooks {
   final Tape tape =
       new Tape(
           TapeMoney.of(MONEY),
-          List.of(TapeLine.settles(billed.id(), 500)),
+          List.of(TapeLine.settles(billed.id(), usd(500))),
           Map.of(billed.id(), billed),
           Set.of());
   final List<Posting> postings = new ArrayList<>();
@@ -56,6 +56,10 @@ abstract class ProvedBooks {
   List<BooksFacts.Deposit> deposits = List.of();
   List<BooksFacts.OnHand> onHand = List.of();
   List<Fact> standing = List.of();
+
+  private static Money usd(long minor) {
+    return Money.ofMinor(USD, minor);
+  }
 
   ProvedBooks() {
     JournalEntry seen =

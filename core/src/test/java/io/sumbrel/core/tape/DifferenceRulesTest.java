@@ -7,6 +7,9 @@ import io.sumbrel.core.chart.Chart;
 import io.sumbrel.core.difference.Authority;
 import io.sumbrel.core.difference.DifferenceLimits;
 import io.sumbrel.core.difference.DifferenceReason;
+import io.sumbrel.core.difference.LimitTable;
+import io.sumbrel.core.ledger.StandardAccount;
+import io.sumbrel.core.money.Money;
 import io.sumbrel.core.openitem.ItemId;
 import io.sumbrel.core.openitem.ItemKind;
 import io.sumbrel.core.openitem.OpenItem;
@@ -36,6 +39,10 @@ class DifferenceRulesTest {
   private static final OpenItem LARGE = item(1, 245_000, "net 30");
   private static final OpenItem OTHER = item(2, 60_000, "net 30");
   private static final OpenItem TERMS = item(3, 100_000, "2/10 net 30");
+
+  private static Money usd(long minor) {
+    return Money.ofMinor(USD, minor);
+  }
 
   private static OpenItem item(long id, long total, String terms) {
     return new OpenItem(
@@ -99,12 +106,12 @@ class DifferenceRulesTest {
 
   private static TapeLine difference(DifferenceReason reason, OpenItem item, long minor) {
     return reason.side() == DifferenceReason.Side.GRANTED
-        ? TapeLine.granted(reason, item.id(), minor)
-        : TapeLine.keptBack(reason, minor).on(item.id());
+        ? TapeLine.granted(reason, item.id(), usd(minor))
+        : TapeLine.keptBack(reason, usd(minor)).on(item.id());
   }
 
   private static DifferenceLimits.Limit clerk(DifferenceReason reason) {
-    return DifferenceLimits.DEFAULTS.of(reason, Authority.CLERK);
+    return DifferenceLimits.DEFAULTS.of(reason, Authority.CLERK, USD);
   }
 
   /** 54 lines of a charge, each within the cap, once settled an invoice of 2,450.00 with 318.00. */
@@ -112,9 +119,9 @@ class DifferenceRulesTest {
   void manySmallChargesAreOneLargeCharge() {
     List<TapeLine> lines = new ArrayList<>();
     for (int i = 0; i < 54; i++) {
-      lines.add(TapeLine.keptBack(DifferenceReason.BANK_CHARGE, 3_947));
+      lines.add(TapeLine.keptBack(DifferenceReason.BANK_CHARGE, usd(3_947)));
     }
-    lines.add(TapeLine.settles(LARGE.id(), LARGE.openMinor()));
+    lines.add(TapeLine.settles(LARGE.id(), usd(LARGE.openMinor())));
     refused("over-limit", DifferencesBefore.NONE, lines.toArray(TapeLine[]::new))
         .hasMessage(
             "bank charge kept: 2,131.38 on this tape; your limit is 40.00; a supervisor may post it.");
@@ -123,8 +130,8 @@ class DifferenceRulesTest {
   @ParameterizedTest
   @FieldSource("io.sumbrel.core.difference.DifferenceReason#STANDARD")
   void everyReasonHoldsByTapeByItemAndByCustomerAndMonth(DifferenceReason reason) {
-    TapeLine settles = TapeLine.settles(LARGE.id(), LARGE.openMinor());
-    long most = clerk(reason).tapeMinor();
+    TapeLine settles = TapeLine.settles(LARGE.id(), usd(LARGE.openMinor()));
+    long most = clerk(reason).tape().minor();
     judged(
         Authority.CLERK,
         List.of(),
@@ -135,7 +142,7 @@ class DifferenceRulesTest {
     refused("over-limit", onItem(reason, LARGE, most), settles, difference(reason, LARGE, 1));
     refused(
         "over-limit",
-        inMonth(reason, clerk(reason).monthMinor()),
+        inMonth(reason, clerk(reason).month().minor()),
         settles,
         difference(reason, LARGE, 1));
     judged(
@@ -148,16 +155,16 @@ class DifferenceRulesTest {
 
   @Test
   void aChargeThatNamesNoItemIsTheCustomersAllTheSame() {
-    TapeLine charge = TapeLine.keptBack(DifferenceReason.BANK_CHARGE, 100);
+    TapeLine charge = TapeLine.keptBack(DifferenceReason.BANK_CHARGE, usd(100));
     refused(
         "over-limit",
-        inMonth(DifferenceReason.BANK_CHARGE, clerk(DifferenceReason.BANK_CHARGE).monthMinor()),
-        TapeLine.onAccount(ALDER, 1_000),
+        inMonth(DifferenceReason.BANK_CHARGE, clerk(DifferenceReason.BANK_CHARGE).month().minor()),
+        TapeLine.onAccount(ALDER, usd(1_000)),
         charge);
     refused(
         "over-limit",
         onItem(DifferenceReason.BANK_CHARGE, OTHER, 4_000),
-        TapeLine.settles(OTHER.id(), 60_000),
+        TapeLine.settles(OTHER.id(), usd(60_000)),
         charge);
   }
 
@@ -166,9 +173,9 @@ class DifferenceRulesTest {
     refused(
         "over-limit",
         DifferencesBefore.NONE,
-        TapeLine.settles(LARGE.id(), LARGE.openMinor()),
-        TapeLine.granted(DifferenceReason.ROUNDING, LARGE.id(), 200),
-        TapeLine.granted(DifferenceReason.PRICE, LARGE.id(), 200));
+        TapeLine.settles(LARGE.id(), usd(LARGE.openMinor())),
+        TapeLine.granted(DifferenceReason.ROUNDING, LARGE.id(), usd(200)),
+        TapeLine.granted(DifferenceReason.PRICE, LARGE.id(), usd(200)));
   }
 
   /** 318.00 with a withholding once settled 2,695.65, and 0.01 beside one any invoice. */
@@ -177,30 +184,30 @@ class DifferenceRulesTest {
     refused(
         "grant-above-settled",
         DifferencesBefore.NONE,
-        TapeLine.onAccount(ALDER, 10_000),
-        TapeLine.keptBack(DifferenceReason.TAX_WITHHELD, 1_000).on(LARGE.id()));
+        TapeLine.onAccount(ALDER, usd(10_000)),
+        TapeLine.keptBack(DifferenceReason.TAX_WITHHELD, usd(1_000)).on(LARGE.id()));
     assertThatThrownBy(
             () ->
                 judged(
                     Authority.SUPERVISOR,
                     List.of(5_000),
                     DifferencesBefore.NONE,
-                    TapeLine.settles(LARGE.id(), LARGE.openMinor()),
-                    TapeLine.keptBack(DifferenceReason.TAX_WITHHELD, LARGE.openMinor() - 1)
+                    TapeLine.settles(LARGE.id(), usd(LARGE.openMinor())),
+                    TapeLine.keptBack(DifferenceReason.TAX_WITHHELD, usd(LARGE.openMinor() - 1))
                         .on(LARGE.id())))
         .hasMessageContaining("is more than half of what the tape settles of it");
   }
 
   @Test
   void aRateOfTheHouseAndTermsInTimeCountTowardsNoLimit() {
-    TapeLine tax = TapeLine.keptBack(DifferenceReason.TAX_WITHHELD, 24_500).on(LARGE.id());
-    TapeLine settles = TapeLine.settles(LARGE.id(), LARGE.openMinor());
+    TapeLine tax = TapeLine.keptBack(DifferenceReason.TAX_WITHHELD, usd(24_500)).on(LARGE.id());
+    TapeLine settles = TapeLine.settles(LARGE.id(), usd(LARGE.openMinor()));
     Tape tape = judged(Authority.CLERK, List.of(250, 1_000), DifferencesBefore.NONE, settles, tax);
     assertThat(tape.agreed()).containsExactly(tax);
     refused("over-limit", DifferencesBefore.NONE, settles, tax);
 
-    TapeLine discount = TapeLine.granted(DifferenceReason.DISCOUNT, TERMS.id(), 2_000);
-    TapeLine paid = TapeLine.settles(TERMS.id(), 100_000);
+    TapeLine discount = TapeLine.granted(DifferenceReason.DISCOUNT, TERMS.id(), usd(2_000));
+    TapeLine paid = TapeLine.settles(TERMS.id(), usd(100_000));
     assertThat(judged(Authority.CLERK, List.of(), DifferencesBefore.NONE, paid, discount).agreed())
         .containsExactly(discount);
     refused("over-limit", DifferencesBefore.NONE, paid, discount, discount);
@@ -209,14 +216,43 @@ class DifferenceRulesTest {
 
   @Test
   void limitsOfAMonthAndOfASupervisorAreNeverBelowTheLesser() {
-    assertThatThrownBy(() -> new DifferenceLimits.Limit(300, 299))
+    assertThatThrownBy(() -> new LimitTable.Figures(300, 299))
         .hasMessage("A limit by month is not below that of one tape.");
     assertThatThrownBy(
             () ->
-                DifferenceLimits.DEFAULTS.with(
-                    DifferenceReason.PRICE,
-                    Authority.CLERK,
-                    new DifferenceLimits.Limit(300, 30_001)))
+                LimitTable.STANDARD.with(
+                    DifferenceReason.PRICE, Authority.CLERK, new LimitTable.Figures(300, 30_001)))
         .hasMessage("A supervisor's limit is not below a clerk's: price corrected.");
+  }
+
+  /** 40.00 are little in dollars, 40 in yen are nothing, and 40.000 dinars are much. */
+  @Test
+  void aCurrencyWithLimitsOfItsOwnKeepsToThem() {
+    Currency yen = Currency.getInstance("JPY");
+    LimitTable.Figures few = new LimitTable.Figures(900, 1_800);
+    DifferenceLimits limits =
+        new DifferenceLimits(
+            LimitTable.STANDARD,
+            Map.of(
+                yen, LimitTable.STANDARD.with(DifferenceReason.BANK_CHARGE, Authority.CLERK, few)));
+    assertThat(limits.of(DifferenceReason.BANK_CHARGE, Authority.CLERK, yen))
+        .isEqualTo(new DifferenceLimits.Limit(Money.ofMinor(yen, 900), Money.ofMinor(yen, 1_800)));
+    Currency dinar = Currency.getInstance("KWD");
+    assertThat(limits.of(DifferenceReason.BANK_CHARGE, Authority.CLERK, dinar).tape())
+        .hasToString("KWD 4.000");
+    assertThat(
+            limits
+                .of(
+                    new DifferenceReason(
+                        "FREIGHT",
+                        "freight",
+                        DifferenceReason.Side.GRANTED,
+                        StandardAccount.ALLOWANCES.code(),
+                        DifferenceReason.Tax.STAYS),
+                    Authority.CLERK,
+                    yen)
+                .month()
+                .isZero())
+        .isTrue();
   }
 }

@@ -8,6 +8,7 @@ import io.sumbrel.core.difference.Authority;
 import io.sumbrel.core.difference.DifferenceReason;
 import io.sumbrel.core.ledger.AccountCode;
 import io.sumbrel.core.ledger.StandardAccount;
+import io.sumbrel.core.money.Money;
 import io.sumbrel.core.openitem.ItemId;
 import io.sumbrel.core.openitem.ItemKind;
 import io.sumbrel.core.openitem.OpenItem;
@@ -48,6 +49,10 @@ class TapeTest {
       item(3, ItemKind.CREDIT_NOTE, -4_000, Optional.empty(), DAY, "net 30");
   private static final OpenItem SETTLED =
       item(4, ItemKind.INVOICE, 500, Optional.empty(), DAY, "net 30").moved(0, -500);
+
+  private static Money usd(long minor) {
+    return Money.ofMinor(USD, minor);
+  }
 
   private static OpenItem item(
       long id, ItemKind kind, long total, Optional<Long> tax, LocalDate date, String terms) {
@@ -110,21 +115,24 @@ class TapeTest {
     Tape tape =
         judged(
             126_200,
-            TapeLine.keptBack(DifferenceReason.BANK_CHARGE, 1_800),
-            TapeLine.settles(INVOICE.id(), 128_000));
+            TapeLine.keptBack(DifferenceReason.BANK_CHARGE, usd(1_800)),
+            TapeLine.settles(INVOICE.id(), usd(128_000)));
     assertThat(journal(tape)).containsExactly(126_200L, 1_800L, -128_000L);
   }
 
   /** Tax of a discount, common practice: 23.80 on 1,190.00 including 190.00 is 20.00 and 3.80. */
   @Test
   void splitsTaxOffADiscountButNotOffAWriteOff() {
-    TapeLine settles = TapeLine.settles(TAXED.id(), 119_000);
+    TapeLine settles = TapeLine.settles(TAXED.id(), usd(119_000));
     Tape discount =
-        judged(116_620, settles, TapeLine.granted(DifferenceReason.DISCOUNT, TAXED.id(), 2_380));
+        judged(
+            116_620, settles, TapeLine.granted(DifferenceReason.DISCOUNT, TAXED.id(), usd(2_380)));
     assertThat(journal(discount)).containsExactly(116_620L, -119_000L, 2_000L, 380L);
     Tape writeOff =
         judged(
-            118_900, settles, TapeLine.granted(DifferenceReason.SMALL_DIFFERENCE, TAXED.id(), 100));
+            118_900,
+            settles,
+            TapeLine.granted(DifferenceReason.SMALL_DIFFERENCE, TAXED.id(), usd(100)));
     assertThat(journal(writeOff)).containsExactly(118_900L, -119_000L, 100L);
   }
 
@@ -133,9 +141,9 @@ class TapeTest {
     Tape tape =
         judged(
             125_000,
-            TapeLine.creditUsed(CREDIT.id(), 4_000),
-            TapeLine.settles(INVOICE.id(), 128_000),
-            TapeLine.onAccount(ALDER, 1_000));
+            TapeLine.creditUsed(CREDIT.id(), usd(4_000)),
+            TapeLine.settles(INVOICE.id(), usd(128_000)),
+            TapeLine.onAccount(ALDER, usd(1_000)));
     assertThat(journal(tape)).containsExactly(125_000L, 4_000L, -128_000L, -1_000L);
   }
 
@@ -157,19 +165,20 @@ class TapeTest {
   void usesACreditWithoutMoney() {
     Tape tape =
         withoutMoney(
-            TapeLine.creditUsed(CREDIT.id(), 4_000), TapeLine.settles(INVOICE.id(), 4_000));
+            TapeLine.creditUsed(CREDIT.id(), usd(4_000)),
+            TapeLine.settles(INVOICE.id(), usd(4_000)));
     assertThat(journal(tape)).containsExactly(4_000L, -4_000L);
     assertThatThrownBy(
             () ->
                 withoutMoney(
-                    TapeLine.keptBack(DifferenceReason.BANK_CHARGE, 100),
-                    TapeLine.settles(INVOICE.id(), 100)))
+                    TapeLine.keptBack(DifferenceReason.BANK_CHARGE, usd(100)),
+                    TapeLine.settles(INVOICE.id(), usd(100))))
         .hasMessage("“kept back on the way” needs money that came in.");
   }
 
   @Test
   void splitsTaxOffWhatGoesToAnAccountAsItsCodeSaysAndNotOtherwise() {
-    TapeLine line = TapeLine.toAccount(StandardAccount.OTHER_INCOME.code(), 12_000);
+    TapeLine line = TapeLine.toAccount(StandardAccount.OTHER_INCOME.code(), usd(12_000));
     TaxPart part = Chart.STANDARD.taxIn("SALES", 12_000, DAY);
     assertThat(journal(judged(12_000, line.taxed(part))))
         .containsExactly(12_000L, -10_000L, -2_000L);
@@ -177,42 +186,45 @@ class TapeTest {
         .containsExactly(-12_000L, 10_000L, 2_000L);
     TaxPart other = new TaxPart(part.code(), part.account(), part.minor() + 1);
     refused("tax-code", 12_000, line.taxed(other));
-    refused("tax-code", 12_000, TapeLine.settles(INVOICE.id(), 12_000).taxed(part));
+    refused("tax-code", 12_000, TapeLine.settles(INVOICE.id(), usd(12_000)).taxed(part));
     refused("note", 12_000, line.noted("x".repeat(TapeLine.MOST_NOTE + 1)));
   }
 
   @Test
   void saysByHowMuchItDoesNotMeet() {
-    refused("not-zero", 126_200, TapeLine.settles(INVOICE.id(), 128_000))
+    refused("not-zero", 126_200, TapeLine.settles(INVOICE.id(), usd(128_000)))
         .hasMessage("Left to place is −18.00; a tape is posted at 0.00.");
   }
 
   @Test
   void refusesForeignHandsOnAnItem() {
-    refused("settled", 500, TapeLine.settles(SETTLED.id(), 500))
+    refused("settled", 500, TapeLine.settles(SETTLED.id(), usd(500)))
         .hasMessage("T-4 is settled already; its open amount is 0.00.");
-    refused("more-than-open", 128_001, TapeLine.settles(INVOICE.id(), 128_001));
-    refused("credit", 100, TapeLine.settles(CREDIT.id(), 100));
-    refused("credit", 100, TapeLine.creditUsed(INVOICE.id(), 100));
-    refused("more-than-open", 100, TapeLine.creditUsed(CREDIT.id(), 4_001));
-    refused("unknown-item", 100, TapeLine.settles(new ItemId(99), 100));
+    refused("more-than-open", 128_001, TapeLine.settles(INVOICE.id(), usd(128_001)));
+    refused("credit", 100, TapeLine.settles(CREDIT.id(), usd(100)));
+    refused("credit", 100, TapeLine.creditUsed(INVOICE.id(), usd(100)));
+    refused("more-than-open", 100, TapeLine.creditUsed(CREDIT.id(), usd(4_001)));
+    refused("unknown-item", 100, TapeLine.settles(new ItemId(99), usd(100)));
     refused(
         "twice",
         128_000,
-        TapeLine.settles(INVOICE.id(), 64_000),
-        TapeLine.settles(INVOICE.id(), 64_000));
+        TapeLine.settles(INVOICE.id(), usd(64_000)),
+        TapeLine.settles(INVOICE.id(), usd(64_000)));
   }
 
   @Test
   void refusesLinesThatSayNothing() {
     refused("empty-tape", 100);
-    refused("line-amount", 100, TapeLine.unidentified(0));
-    refused("line-amount", 100, TapeLine.unidentified(-100));
-    refused("account", 100, TapeLine.toAccount(StandardAccount.RECEIVABLES.code(), 100));
+    refused("line-amount", 100, TapeLine.unidentified(usd(0)));
+    refused("line-amount", 100, TapeLine.unidentified(usd(-100)));
+    Money yen = Money.ofMinor(Currency.getInstance("JPY"), 100);
+    refused("currency", 100, TapeLine.unidentified(yen))
+        .hasMessage("“unidentified” is in JPY, the money is in USD.");
+    refused("account", 100, TapeLine.toAccount(StandardAccount.RECEIVABLES.code(), usd(100)));
     refused(
         "no-reason",
         100,
-        TapeLine.granted(DifferenceReason.BANK_CHARGE, INVOICE.id(), 1).on(INVOICE.id()));
+        TapeLine.granted(DifferenceReason.BANK_CHARGE, INVOICE.id(), usd(1)).on(INVOICE.id()));
   }
 
   @Test
@@ -220,8 +232,8 @@ class TapeTest {
     refused(
         "grant-above-settled",
         -0L + 1,
-        TapeLine.settles(TAXED.id(), 100),
-        TapeLine.granted(DifferenceReason.SMALL_DIFFERENCE, TAXED.id(), 101));
+        TapeLine.settles(TAXED.id(), usd(100)),
+        TapeLine.granted(DifferenceReason.SMALL_DIFFERENCE, TAXED.id(), usd(101)));
   }
 
   @Test
@@ -229,39 +241,39 @@ class TapeTest {
     refused(
         "over-limit",
         123_999,
-        TapeLine.keptBack(DifferenceReason.BANK_CHARGE, 4_001),
-        TapeLine.settles(INVOICE.id(), 128_000));
+        TapeLine.keptBack(DifferenceReason.BANK_CHARGE, usd(4_001)),
+        TapeLine.settles(INVOICE.id(), usd(128_000)));
     refused(
         "over-limit",
         127_699,
-        TapeLine.settles(INVOICE.id(), 128_000),
-        TapeLine.granted(DifferenceReason.SMALL_DIFFERENCE, INVOICE.id(), 301));
+        TapeLine.settles(INVOICE.id(), usd(128_000)),
+        TapeLine.granted(DifferenceReason.SMALL_DIFFERENCE, INVOICE.id(), usd(301)));
   }
 
   @Test
   void grantsADiscountInTimeFreelyAndALateOneAsAWriteOff() {
     long discount = TAXED.discountMinor();
-    TapeLine granted = TapeLine.granted(DifferenceReason.DISCOUNT, TAXED.id(), discount);
-    judged(119_000 - discount, TapeLine.settles(TAXED.id(), 119_000), granted);
+    TapeLine granted = TapeLine.granted(DifferenceReason.DISCOUNT, TAXED.id(), usd(discount));
+    judged(119_000 - discount, TapeLine.settles(TAXED.id(), usd(119_000)), granted);
     refused(
         "over-limit",
         128_000 - 2_560,
-        TapeLine.settles(INVOICE.id(), 128_000),
-        TapeLine.granted(DifferenceReason.DISCOUNT, INVOICE.id(), 2_560));
+        TapeLine.settles(INVOICE.id(), usd(128_000)),
+        TapeLine.granted(DifferenceReason.DISCOUNT, INVOICE.id(), usd(2_560)));
   }
 
   @Test
   void holdsAtMostAThousandLines() {
     TapeLine[] lines = new TapeLine[Tape.MOST_LINES + 1];
-    Arrays.fill(lines, TapeLine.unidentified(1));
+    Arrays.fill(lines, TapeLine.unidentified(usd(1)));
     refused("too-many-lines", lines.length, lines).hasMessage("A tape holds up to 1,000 lines.");
     judged(Tape.MOST_LINES, Arrays.copyOf(lines, Tape.MOST_LINES));
   }
 
   @Test
   void explainsMoneyPaidOutByAnAccount() {
-    Tape fee = judged(-1_840, TapeLine.toAccount(StandardAccount.BANK_CHARGES.code(), 1_840));
+    Tape fee = judged(-1_840, TapeLine.toAccount(StandardAccount.BANK_CHARGES.code(), usd(1_840)));
     assertThat(journal(fee)).containsExactly(-1_840L, 1_840L);
-    refused("paid-out", -100, TapeLine.unidentified(100));
+    refused("paid-out", -100, TapeLine.unidentified(usd(100)));
   }
 }

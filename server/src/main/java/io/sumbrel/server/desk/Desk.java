@@ -353,7 +353,7 @@ class Desk {
   @Transactional(readOnly = true)
   JudgedView judge(Actor actor, MoneyInId id, List<LineView> lines) {
     MoneyLine line = postTape.explainable(actor, id);
-    List<TapeLine> tape = postTape.lines(actor, lines, line.moneyIn().bookingDate());
+    List<TapeLine> tape = postTape.lines(actor, lines, line.moneyIn());
     long left = Tape.leftToPlace(TapeMoney.of(line.moneyIn()), tape);
     try {
       postTape.judge(actor, line.moneyIn(), tape, actor.authority());

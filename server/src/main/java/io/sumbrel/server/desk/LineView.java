@@ -12,6 +12,7 @@ import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.core.tape.LineKind;
 import io.sumbrel.core.tape.ShortPayReason;
 import io.sumbrel.core.tape.TapeLine;
+import io.sumbrel.core.tape.TapeMoney;
 import io.sumbrel.core.tax.TaxPart;
 import java.time.LocalDate;
 import java.util.Map;
@@ -32,21 +33,21 @@ record LineView(
 
   /**
    * @param chart whose reasons and tax codes it names
-   * @param date of the money, on which tax is computed
+   * @param money that it explains
    * @throws Refusal {@code line-amount} above what is handled, {@code reason}, {@code tax-code}
    */
-  TapeLine toLine(Chart chart, LocalDate date) {
+  TapeLine toLine(Chart chart, TapeMoney money) {
     if (amountMinor > Money.MAX_MINOR || amountMinor < -Money.MAX_MINOR) {
       throw new Refusal("line-amount", "The amount of a line is larger than is handled here.");
     }
     return new TapeLine(
         kind,
-        amountMinor,
+        Money.ofMinor(money.currency(), amountMinor),
         itemId.map(ItemId::new),
         reason.map(chart::reason),
         shortPay,
         account.map(AccountCode::new),
-        taxCode.map(code -> chart.taxIn(code, Math.max(amountMinor, 0), date)),
+        taxCode.map(code -> chart.taxIn(code, Math.max(amountMinor, 0), money.date())),
         note.orElse(""),
         customerId.map(CustomerId::new));
   }

@@ -147,7 +147,7 @@ public class PostTape {
     MoneyLine line = explainable(actor, id);
     claims.requireUnclaimed(id, " Your tape is kept.");
     Chart chart = charts.of(actor.booksId());
-    List<TapeLine> lines = lines(chart, request.lines(), line.moneyIn().bookingDate());
+    List<TapeLine> lines = lines(chart, request.lines(), TapeMoney.of(line.moneyIn()));
     LocalDate date = postingDate(actor, line.moneyIn(), request.date());
     // found before the record is locked: everybody who posts waits for that lock
     Optional<Decision> decision =
@@ -190,8 +190,8 @@ public class PostTape {
             Optional.empty(),
             months.closedUntil(actor.booksId()));
     Chart chart = charts.of(actor.booksId());
-    List<TapeLine> lines = lines(chart, request.lines(), date);
     TapeMoney none = TapeMoney.none(Currencies.of(request.currency()), date);
+    List<TapeLine> lines = lines(chart, request.lines(), none);
     Tape tape = judged(actor, chart, none, lines, date);
     PostingNumber number = ledger.nextNumber(actor.booksId(), date);
     TapePosted event = TapePosted.of(tape, Optional.empty(), number, date, items::nextId);
@@ -259,7 +259,7 @@ public class PostTape {
     if (lines.stream().anyMatch(l -> l.reason().isPresent())) {
       audit.lock(actor.booksId());
     }
-    TapeFacts facts = facts(actor, actor.authority(), chart, lines, date, locked);
+    TapeFacts facts = facts(actor, actor.authority(), chart, money, lines, date, locked);
     requireCustomers(actor, lines);
     try {
       return Tape.of(money, lines, facts);
@@ -279,6 +279,7 @@ public class PostTape {
       Actor actor,
       Authority authority,
       Chart chart,
+      TapeMoney money,
       List<TapeLine> lines,
       LocalDate date,
       Map<ItemId, OpenItem> named) {
@@ -288,7 +289,8 @@ public class PostTape {
         limits.of(actor.booksId()),
         rules.withheldRates(actor.booksId()),
         authority,
-        differences.before(actor.booksId(), YearMonth.from(date), lines, named, chart));
+        differences.before(
+            actor.booksId(), YearMonth.from(date), money.currency(), lines, named, chart));
   }
 
   /**
@@ -310,6 +312,7 @@ public class PostTape {
             actor,
             authority,
             charts.of(actor.booksId()),
+            TapeMoney.of(moneyIn),
             lines,
             date,
             items.find(actor.booksId(), named)));
@@ -317,12 +320,12 @@ public class PostTape {
 
   /** Drafted lines with the reasons and tax codes of the house. */
   @Transactional(readOnly = true)
-  List<TapeLine> lines(Actor actor, List<LineView> drafted, LocalDate date) {
-    return lines(charts.of(actor.booksId()), drafted, date);
+  List<TapeLine> lines(Actor actor, List<LineView> drafted, MoneyIn moneyIn) {
+    return lines(charts.of(actor.booksId()), drafted, TapeMoney.of(moneyIn));
   }
 
-  private static List<TapeLine> lines(Chart chart, List<LineView> drafted, LocalDate date) {
-    return drafted.stream().map(l -> l.toLine(chart, date)).toList();
+  private static List<TapeLine> lines(Chart chart, List<LineView> drafted, TapeMoney money) {
+    return drafted.stream().map(l -> l.toLine(chart, money)).toList();
   }
 
   private void requireCustomers(Actor actor, List<TapeLine> lines) {

@@ -49,7 +49,7 @@ class SecondPerson {
   String ask(Actor maker, MoneyInId id, List<LineView> drafted) {
     MoneyIn money = postTape.explainable(maker, id).moneyIn();
     claims.requireUnclaimed(id, " Your tape is kept.");
-    List<TapeLine> lines = postTape.lines(maker, drafted, money.bookingDate());
+    List<TapeLine> lines = postTape.lines(maker, drafted, money);
     Refusal beyond = beyondOwnLimits(maker, money, lines);
     postTape.judge(maker, money, lines, Authority.SUPERVISOR);
     drafts.keep(maker, id, drafted, false);

@@ -11,6 +11,7 @@ import io.sumbrel.core.tape.TapeLine;
 import jakarta.persistence.EntityManager;
 import jakarta.persistence.Query;
 import java.time.YearMonth;
+import java.util.Currency;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -32,7 +33,8 @@ public class DifferencesPosted {
       from posting p
       join tape_line l on l.posting_id = p.id
       join customer c on c.id in (:customers)
-      where p.books_id = :b and p.posting_date between :from and :to and not l.agreed
+      where p.books_id = :b and p.posting_date between :from and :to
+        and l.currency = :currency and not l.agreed
         and (l.item_customer_id = c.id or (l.item_customer_id is null and exists (
           select 1 from tape_line y where y.posting_id = p.id
             and (y.item_customer_id = c.id or y.customer_id = c.id))))
@@ -74,6 +76,7 @@ public class DifferencesPosted {
    * What matters for a tape. Whoever posts locks the record first, so that two at once do not both
    * find room under one limit.
    *
+   * @param currency in which the tape is
    * @param items that the tape names
    * @param chart by which the reasons are named
    */
@@ -81,6 +84,7 @@ public class DifferencesPosted {
   public DifferencesBefore before(
       long booksId,
       YearMonth month,
+      Currency currency,
       List<TapeLine> lines,
       Map<ItemId, OpenItem> items,
       Chart chart) {
@@ -91,11 +95,11 @@ public class DifferencesPosted {
     items.values().forEach(i -> i.customer().ifPresent(customers::add));
     lines.forEach(l -> l.customer().ifPresent(customers::add));
     return new DifferencesBefore(
-        ofCustomers(booksId, month, customers, chart), onItems(items.keySet(), chart));
+        ofCustomers(booksId, month, currency, customers, chart), onItems(items.keySet(), chart));
   }
 
   private Map<DifferencesBefore.OfCustomer, Long> ofCustomers(
-      long booksId, YearMonth month, Set<CustomerId> customers, Chart chart) {
+      long booksId, YearMonth month, Currency currency, Set<CustomerId> customers, Chart chart) {
     Map<DifferencesBefore.OfCustomer, Long> sums = new HashMap<>();
     if (!customers.isEmpty()) {
       Query query =
@@ -104,7 +108,8 @@ public class DifferencesPosted {
               .setParameter("b", booksId)
               .setParameter("customers", customers.stream().map(CustomerId::number).toList())
               .setParameter("from", month.atDay(1))
-              .setParameter("to", month.atEndOfMonth());
+              .setParameter("to", month.atEndOfMonth())
+              .setParameter("currency", currency.getCurrencyCode());
       for (Object row : query.getResultList()) {
         Object[] cells = (Object[]) row;
         CustomerId customer = new CustomerId(number(cells[0]));

@@ -2,6 +2,7 @@ package io.sumbrel.server.ledger;
 
 import io.sumbrel.core.difference.DifferenceReason;
 import io.sumbrel.core.ledger.AccountCode;
+import io.sumbrel.core.money.Money;
 import io.sumbrel.core.openitem.ItemId;
 import io.sumbrel.core.openitem.OpenItem;
 import io.sumbrel.core.party.CustomerId;
@@ -17,6 +18,7 @@ import jakarta.persistence.Id;
 import jakarta.persistence.IdClass;
 import jakarta.persistence.Table;
 import java.io.Serializable;
+import java.util.Currency;
 import java.util.Map;
 import java.util.Optional;
 import org.hibernate.annotations.Immutable;
@@ -34,6 +36,7 @@ class TapeLineRow {
   @Enumerated(EnumType.STRING)
   LineKind kind;
 
+  String currency;
   long amountMinor;
   Long itemId;
 
@@ -67,7 +70,8 @@ class TapeLineRow {
     row.postingId = postingId;
     row.lineNumber = number;
     row.kind = line.kind();
-    row.amountMinor = line.amountMinor();
+    row.currency = line.amount().currency().getCurrencyCode();
+    row.amountMinor = line.amount().minor();
     row.itemId = line.item().map(ItemId::number).orElse(null);
     line.reason()
         .ifPresent(
@@ -110,7 +114,7 @@ class TapeLineRow {
     Optional<AccountCode> account = Optional.ofNullable(accountCode).map(AccountCode::new);
     return new TapeLine(
         kind,
-        amountMinor,
+        Money.ofMinor(Currency.getInstance(currency), amountMinor),
         Optional.ofNullable(itemId).map(ItemId::new),
         Optional.ofNullable(reason)
             .map(

@@ -1,8 +1,8 @@
 package io.sumbrel.server.rules;
 
 import io.sumbrel.core.difference.Authority;
-import io.sumbrel.core.difference.DifferenceLimits;
 import io.sumbrel.core.difference.DifferenceReason;
+import io.sumbrel.core.difference.LimitTable;
 import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
@@ -15,9 +15,16 @@ import java.io.Serializable;
 @Table(name = "difference_limit")
 @IdClass(DifferenceLimitRow.Key.class)
 class DifferenceLimitRow {
-  record Key(long booksId, String reason, Authority authority) implements Serializable {}
+  record Key(long booksId, String currency, String reason, Authority authority)
+      implements Serializable {}
+
+  /** Stands for every currency that has no limits of its own. */
+  static final String ANY = "any";
 
   @Id long booksId;
+
+  /** Its code, or {@link #ANY}. */
+  @Id String currency;
 
   /** Its code. */
   @Id String reason;
@@ -30,17 +37,22 @@ class DifferenceLimitRow {
   long monthMinor;
 
   static DifferenceLimitRow of(
-      long booksId, DifferenceReason reason, Authority authority, DifferenceLimits.Limit limit) {
+      long booksId,
+      String currency,
+      DifferenceReason reason,
+      Authority authority,
+      LimitTable.Figures figures) {
     DifferenceLimitRow row = new DifferenceLimitRow();
     row.booksId = booksId;
+    row.currency = currency;
     row.reason = reason.code();
     row.authority = authority;
-    row.tapeMinor = limit.tapeMinor();
-    row.monthMinor = limit.monthMinor();
+    row.tapeMinor = figures.tapeMinor();
+    row.monthMinor = figures.monthMinor();
     return row;
   }
 
-  DifferenceLimits.Limit toLimit() {
-    return new DifferenceLimits.Limit(tapeMinor, monthMinor);
+  LimitTable.Figures toFigures() {
+    return new LimitTable.Figures(tapeMinor, monthMinor);
   }
 }

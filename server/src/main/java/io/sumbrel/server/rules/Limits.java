@@ -4,16 +4,19 @@ import io.sumbrel.core.chart.Chart;
 import io.sumbrel.core.difference.Authority;
 import io.sumbrel.core.difference.DifferenceLimits;
 import io.sumbrel.core.difference.DifferenceReason;
+import io.sumbrel.core.difference.LimitTable;
 import io.sumbrel.core.rules.HouseLimits;
 import io.sumbrel.server.chart.Charts;
 import jakarta.persistence.EntityManager;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.Currency;
 import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
@@ -51,53 +54,95 @@ public class Limits {
   }
 
   private DifferenceLimits differences(long booksId) {
-    Map<Authority, Map<DifferenceReason, DifferenceLimits.Limit>> limits =
-        new EnumMap<>(Authority.class);
-    for (Authority authority : Authority.values()) {
-      limits.put(authority, new HashMap<>());
-    }
     Chart chart = charts.of(booksId);
-    entities
+    Map<String, Map<Authority, Map<DifferenceReason, LimitTable.Figures>>> figures =
+        new HashMap<>();
+    rows(booksId)
+        .forEach(
+            r ->
+                figures
+                    .computeIfAbsent(r.currency, c -> new EnumMap<>(Authority.class))
+                    .computeIfAbsent(r.authority, a -> new HashMap<>())
+                    .put(chart.reason(r.reason), r.toFigures()));
+    Map<String, LimitTable> tables = new HashMap<>();
+    figures.forEach(
+        (currency, by) ->
+            tables.put(
+                currency, new LimitTable(by.get(Authority.CLERK), by.get(Authority.SUPERVISOR))));
+    LimitTable everywhere = tables.remove(DifferenceLimitRow.ANY);
+    return new DifferenceLimits(
+        everywhere,
+        tables.entrySet().stream()
+            .collect(Collectors.toMap(e -> Currency.getInstance(e.getKey()), Map.Entry::getValue)));
+  }
+
+  private Stream<DifferenceLimitRow> rows(long booksId) {
+    return entities
         .createQuery("from DifferenceLimitRow where booksId = :b", DifferenceLimitRow.class)
         .setParameter("b", booksId)
-        .getResultStream()
-        .forEach(r -> limits.get(r.authority).put(chart.reason(r.reason), r.toLimit()));
-    return new DifferenceLimits(limits.get(Authority.CLERK), limits.get(Authority.SUPERVISOR));
+        .getResultStream();
   }
 
   @Transactional(propagation = Propagation.MANDATORY)
   public void store(long booksId, HouseLimits limits) {
-    for (DifferenceReason reason : limits.differences().clerk().keySet()) {
-      for (Authority authority : Authority.values()) {
-        DifferenceLimits.Limit limit = limits.differences().of(reason, authority);
-        entities.merge(DifferenceLimitRow.of(booksId, reason, authority, limit));
-      }
-    }
+    rows(booksId)
+        .filter(r -> !r.currency.equals(DifferenceLimitRow.ANY))
+        .filter(r -> !limits.differences().own().containsKey(Currency.getInstance(r.currency)))
+        .forEach(entities::remove);
+    store(booksId, DifferenceLimitRow.ANY, limits.differences().everywhere());
+    limits
+        .differences()
+        .own()
+        .forEach((currency, table) -> store(booksId, currency.getCurrencyCode(), table));
     entities.merge(LimitRow.of(booksId, DISCOUNT_GRACE_DAYS, limits.discountGraceDays()));
     entities.merge(LimitRow.of(booksId, LOOK_BACK_MONTHS, limits.lookBackMonths()));
     entities.merge(LimitRow.of(booksId, RECORDED_DAYS, limits.recordedDays()));
     entities.merge(LimitRow.of(booksId, DAYS_AHEAD, limits.daysAhead()));
   }
 
-  /** All that limits say, for their hash. */
+  private void store(long booksId, String currency, LimitTable table) {
+    for (DifferenceReason reason : table.clerk().keySet()) {
+      for (Authority authority : Authority.values()) {
+        LimitTable.Figures figures = table.of(reason, authority);
+        entities.merge(DifferenceLimitRow.of(booksId, currency, reason, authority, figures));
+      }
+    }
+  }
+
+  /** All that limits say, for their hash; as before there were any by currency where none are. */
   List<Object> cells(HouseLimits limits) {
     List<Object> cells = new ArrayList<>();
-    limits.differences().clerk().keySet().stream()
-        .sorted(Comparator.comparing(DifferenceReason::code))
-        .forEach(
-            reason -> {
-              cells.add(reason.code());
-              for (Authority authority : Authority.values()) {
-                DifferenceLimits.Limit limit = limits.differences().of(reason, authority);
-                cells.addAll(List.of(authority, limit.tapeMinor(), limit.monthMinor()));
-              }
-            });
+    add(cells, limits.differences().everywhere());
     cells.addAll(
         List.of(
             limits.discountGraceDays(),
             limits.lookBackMonths(),
             limits.recordedDays(),
             limits.daysAhead()));
+    Map<Currency, LimitTable> own = limits.differences().own();
+    if (!own.isEmpty()) {
+      cells.addAll(List.of("by currency", own.size()));
+    }
+    own.entrySet().stream()
+        .sorted(Comparator.comparing(e -> e.getKey().getCurrencyCode()))
+        .forEach(
+            e -> {
+              cells.add(e.getKey().getCurrencyCode());
+              add(cells, e.getValue());
+            });
     return cells;
+  }
+
+  private static void add(List<Object> cells, LimitTable table) {
+    table.clerk().keySet().stream()
+        .sorted(Comparator.comparing(DifferenceReason::code))
+        .forEach(
+            reason -> {
+              cells.add(reason.code());
+              for (Authority authority : Authority.values()) {
+                LimitTable.Figures figures = table.of(reason, authority);
+                cells.addAll(List.of(authority, figures.tapeMinor(), figures.monthMinor()));
+              }
+            });
   }
 }

@@ -131,8 +131,9 @@ public class Rules {
   /** Sets how far people may go, and how far the machine looks. */
   @Transactional
   public void keepLimits(Actor actor, HouseLimits kept) {
+    String changed = kept.changedSince(limits.of(actor.booksId()));
     limits.store(actor.booksId(), kept);
-    audit.append(actor, "limits-set", "the house", kept.words(), standing(actor.booksId()));
+    audit.append(actor, "limits-set", "the house", changed, standing(actor.booksId()));
   }
 
   private List<WithheldRateRow> rates(long booksId) {

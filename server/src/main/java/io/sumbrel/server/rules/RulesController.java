@@ -1,23 +1,17 @@
 package io.sumbrel.server.rules;
 
-import io.sumbrel.core.chart.Chart;
-import io.sumbrel.core.difference.Authority;
-import io.sumbrel.core.difference.DifferenceLimits;
 import io.sumbrel.core.difference.DifferenceReason;
-import io.sumbrel.core.money.AmountText;
 import io.sumbrel.core.party.CustomerId;
-import io.sumbrel.core.refusal.Refusal;
-import io.sumbrel.core.rules.HouseLimits;
 import io.sumbrel.core.rules.HouseRules;
 import io.sumbrel.core.rules.SilentList;
 import io.sumbrel.core.rules.SilentList.Entry;
 import io.sumbrel.core.rules.SilentStep;
+import io.sumbrel.server.bank.BankAccounts;
 import io.sumbrel.server.chart.Charts;
 import io.sumbrel.server.party.Customers;
 import io.sumbrel.server.people.Actor;
-import java.util.HashMap;
+import java.util.Currency;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import org.springframework.http.HttpStatus;
@@ -38,9 +32,11 @@ class RulesController {
   private final Rules rules;
   private final Customers customers;
   private final Charts charts;
+  private final BankAccounts accounts;
 
-  RulesController(Rules rules, Customers customers, Charts charts) {
+  RulesController(Rules rules, Customers customers, Charts charts, BankAccounts accounts) {
     this.charts = charts;
+    this.accounts = accounts;
     this.rules = rules;
     this.customers = customers;
   }
@@ -68,90 +64,14 @@ class RulesController {
 
   /**
    * @param withheld rates in per cent, with blanks between
+   * @param beginnings limits for each currency of the house that has none of its own yet
    */
   record RulesView(
-      SilentView silent, List<AgreedView> agreed, String withheld, LimitsView limits) {}
-
-  /**
-   * Limits as they are written: amounts with decimals, in whatever currency a sum has; days and
-   * months whole.
-   *
-   * @param recordedDays how long what is recorded may take to reach the bank
-   * @param daysAhead how far after today something may be dated
-   */
-  record LimitsView(
-      List<ReasonLimits> reasons,
-      String discountGraceDays,
-      String lookBackMonths,
-      String recordedDays,
-      String daysAhead) {
-    static LimitsView of(HouseLimits limits, List<DifferenceReason> reasons) {
-      return new LimitsView(
-          reasons.stream().map(r -> ReasonLimits.of(r, limits.differences())).toList(),
-          "" + limits.discountGraceDays(),
-          "" + limits.lookBackMonths(),
-          "" + limits.recordedDays(),
-          "" + limits.daysAhead());
-    }
-
-    HouseLimits toLimits(Chart chart) {
-      Map<DifferenceReason, DifferenceLimits.Limit> clerk = new HashMap<>();
-      Map<DifferenceReason, DifferenceLimits.Limit> supervisor = new HashMap<>();
-      for (ReasonLimits limits : reasons) {
-        DifferenceReason reason = chart.reason(limits.reason());
-        clerk.put(
-            reason,
-            new DifferenceLimits.Limit(minor(limits.clerkTape()), minor(limits.clerkMonth())));
-        supervisor.put(
-            reason,
-            new DifferenceLimits.Limit(
-                minor(limits.supervisorTape()), minor(limits.supervisorMonth())));
-      }
-      return new HouseLimits(
-          new DifferenceLimits(clerk, supervisor),
-          whole(discountGraceDays),
-          whole(lookBackMonths),
-          whole(recordedDays),
-          whole(daysAhead));
-    }
-
-    private static int whole(String written) {
-      try {
-        return Integer.parseInt(written.strip());
-      } catch (NumberFormatException e) {
-        throw new Refusal("limit", "“%s” is no whole number.".formatted(written));
-      }
-    }
-
-    private static long minor(String written) {
-      return AmountText.parse(written, HouseLimits.WRITTEN_IN);
-    }
-  }
-
-  /** How far people may go with one reason: on a tape, and for a customer in a month. */
-  record ReasonLimits(
-      String reason,
-      String words,
-      String clerkTape,
-      String clerkMonth,
-      String supervisorTape,
-      String supervisorMonth) {
-    static ReasonLimits of(DifferenceReason reason, DifferenceLimits limits) {
-      DifferenceLimits.Limit clerk = limits.of(reason, Authority.CLERK);
-      DifferenceLimits.Limit supervisor = limits.of(reason, Authority.SUPERVISOR);
-      return new ReasonLimits(
-          reason.code(),
-          reason.words(),
-          plain(clerk.tapeMinor()),
-          plain(clerk.monthMinor()),
-          plain(supervisor.tapeMinor()),
-          plain(supervisor.monthMinor()));
-    }
-
-    private static String plain(long minor) {
-      return AmountText.plain(minor, HouseLimits.WRITTEN_IN);
-    }
-  }
+      SilentView silent,
+      List<AgreedView> agreed,
+      String withheld,
+      LimitsView limits,
+      List<LimitsView.OfCurrency> beginnings) {}
 
   record StepRequest(SilentStep step, boolean on) {}
 
@@ -175,11 +95,15 @@ class RulesController {
                     new AgreedView(
                         c.id().number(), c.name(), all.silent().of(c.id()).orElseThrow().words()))
             .toList();
+    List<DifferenceReason> reasons = charts.of(actor.booksId()).reasons();
+    List<Currency> currencies =
+        accounts.all(actor.booksId()).stream().map(a -> a.beginsWith().currency()).toList();
     return new RulesView(
         SilentView.of(all.silent().house()),
         agreed,
         words(all),
-        LimitsView.of(all.limits(), charts.of(actor.booksId()).reasons()));
+        LimitsView.of(all.limits(), reasons),
+        LimitsView.beginnings(all.limits(), reasons, currencies));
   }
 
   private static String words(HouseRules rules) {

@@ -48,6 +48,10 @@ class LargeHouse {
   private static final LocalDate TODAY = LocalDate.of(2026, 11, 17);
   private static final int AT_ONCE = 500;
 
+  private static Money usd(long minor) {
+    return Money.ofMinor(USD, minor);
+  }
+
   /**
    * @param customers how many pay
    * @param posted so many invoices are paid and posted
@@ -233,7 +237,7 @@ class LargeHouse {
       Tape tape =
           new Tape(
               TapeMoney.of(money),
-              List.of(TapeLine.settles(item.id(), money.amountMinor())),
+              List.of(TapeLine.settles(item.id(), usd(money.amountMinor()))),
               named,
               Set.of());
       PostingNumber number = ledger.nextNumber(clerk.booksId(), money.bookingDate());

@@ -141,7 +141,44 @@ class MigrationTest {
                 order by reason, authority
                 """))
         .containsExactly("5000 20000", "400 400", "30000 30000");
+    assertThat(read("select distinct currency from difference_limit")).containsExactly("any");
     assertThat(read("select code from house_limit order by code"))
         .containsExactly("days-ahead", "look-back-months");
+  }
+
+  /** Of its money, and of the credits that it uses where there is none. */
+  @Test
+  void everyLineOfATapeIsInTheCurrencyOfItsTape() throws SQLException {
+    migrateTo("8");
+    run(
+        "set referential_integrity false",
+        BOOKS,
+        """
+        insert into money_in (id, books_id, bank_account_id, statement_id, arrival_id, place,
+          ordinal, standing, booking_date, value_date, currency, amount_minor, bank_reference,
+          method, bank_text, document_references)
+        values (31, 1, 1, 1, 1, 1, 1, 'COUNTS', date '2026-11-17', date '2026-11-17', 'EUR', 500,
+          '', 'TRANSFER', '', '')
+        """,
+        """
+        insert into open_item (id, books_id, kind, number, item_date, currency, extra, version,
+          numbered_by)
+        values (11, 1, 'UNIDENTIFIED', '26-0001', date '2026-11-17', 'JPY', '', 0, 'BOOKS')
+        """,
+        """
+        insert into posting (id, books_id, posting_year, posting_number, kind, posting_date,
+          posted_at, acted_on, actor, record_number, money_in_id)
+        values
+          (21, 1, 2026, 1, 'TAPE', date '2026-11-17', current_timestamp, date '2026-11-17', 'x', 1, 31),
+          (22, 1, 2026, 2, 'TAPE', date '2026-11-17', current_timestamp, date '2026-11-17', 'x', 2, null)
+        """,
+        """
+        insert into tape_line (posting_id, line_number, kind, amount_minor, item_id)
+        values (21, 1, 'UNIDENTIFIED', 500, null), (22, 1, 'CREDIT_USED', 500, 11),
+          (22, 2, 'TO_ACCOUNT', 500, null)
+        """);
+    migrateTo("latest");
+    assertThat(read("select currency from tape_line order by posting_id, line_number"))
+        .containsExactly("EUR", "JPY", "JPY");
   }
 }

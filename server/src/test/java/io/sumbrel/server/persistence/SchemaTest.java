@@ -124,7 +124,10 @@ class SchemaTest extends ServerTest {
     refuses(line, posting, house.clerk.booksId(), "1100", 0L);
     refuses(line, posting, house.clerk.booksId(), "0000", 5L);
     refuses(
-        "insert into tape_line (posting_id, line_number, kind, amount_minor) values (?, 99, 'SETTLES', 0)",
+        """
+        insert into tape_line (posting_id, line_number, kind, currency, amount_minor)
+        values (?, 99, 'SETTLES', 'USD', 0)
+        """,
         posting);
   }
 

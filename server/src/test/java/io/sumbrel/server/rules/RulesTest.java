@@ -6,6 +6,7 @@ import io.sumbrel.server.House;
 import io.sumbrel.server.ServerTest;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.BeforeEach;
@@ -129,16 +130,26 @@ class RulesTest extends ServerTest {
               "supervisorMonth", r.path("supervisorMonth").asString()));
     }
     return Map.of(
-        "reasons", reasons,
-        "discountGraceDays", "3",
-        "lookBackMonths", months,
-        "recordedDays", "60",
-        "daysAhead", "31");
+        "reasons",
+        reasons,
+        "own",
+        List.of(),
+        "discountGraceDays",
+        "3",
+        "lookBackMonths",
+        months,
+        "recordedDays",
+        "60",
+        "daysAhead",
+        "31");
   }
 
   private House.Answer keepLimits(String chargeCap, String months) {
-    return house.send(
-        house.supervisor, HttpMethod.PUT, "/api/rules/limits", limits(chargeCap, months));
+    return keepLimits(limits(chargeCap, months));
+  }
+
+  private House.Answer keepLimits(Map<String, Object> limits) {
+    return house.send(house.supervisor, HttpMethod.PUT, "/api/rules/limits", limits);
   }
 
   /** How far the machine looks for charges and for numbers that are settled. */
@@ -169,6 +180,32 @@ class RulesTest extends ServerTest {
                 .send(house.clerk, HttpMethod.PUT, "/api/rules/limits", limits("1.00", "18"))
                 .status())
         .isEqualTo(403);
+  }
+
+  /** The limits in yen, beside those for every currency. */
+  @Test
+  void aCurrencyHasLimitsOfItsOwn() {
+    Map<String, Object> limits = new HashMap<>(limits("40.00", "18"));
+    Object inYen = limits("40.50", "18").get("reasons");
+    limits.put("own", List.of(Map.of("currency", "JPY", "reasons", inYen)));
+    assertThat(keepLimits(limits).sentence())
+        .as("as it is written for a currency with two decimals")
+        .isEqualTo("40.50 has 2 decimals; JPY has 0.");
+    limits.put(
+        "own", List.of(Map.of("currency", "USD", "reasons", limits("20.00", "18").get("reasons"))));
+    assertThat(keepLimits(limits).status()).isEqualTo(204);
+    JsonNode kept = house.get(house.clerk, "/api/rules").body().path("limits");
+    assertThat(kept.path("reasons").get(0).path("clerkTape").asString()).isEqualTo("40.00");
+    assertThat(kept.path("own").get(0).path("currency").asString()).isEqualTo("USD");
+    assertThat(kept.path("own").get(0).path("reasons").get(0).path("clerkTape").asString())
+        .isEqualTo("20.00");
+    assertThat(house.get(house.clerk, "/api/rules").body().path("beginnings")).isEmpty();
+    house.statement(DAY.plusDays(1), "2333.33", "3589.33", "1256.00,ALDER POTS,T-501");
+    assertThat(words(125_600)).as("24.00 are above 20.00 USD").doesNotContain("charge");
+    house.prove();
+    limits.put("own", List.of());
+    assertThat(keepLimits(limits).status()).isEqualTo(204);
+    assertThat(words(125_600)).isEqualTo("T-501, less 24.00 charge");
   }
 
   /** The first way of the sum of an amount. */

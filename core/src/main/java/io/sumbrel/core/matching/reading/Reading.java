@@ -34,7 +34,6 @@ public final class Reading {
   /** Widths at which banks cut a line: common practice. */
   private static final List<Integer> FIELD_WIDTHS = List.of(27, 35, 54, 70, 140);
 
-  private static final int ROUND = 5_000;
   private static final int MOST_EDITED = 400;
   private static final int LONGEST_JOINED = 80;
 
@@ -372,11 +371,6 @@ public final class Reading {
   /** Whether a customer is of a family whose items it may mean. */
   public boolean looksAt(int customer) {
     return isAmong(heads, problem.headOf(customer));
-  }
-
-  /** Whether somebody chose the figure rather than reckoned it. */
-  public static boolean isRound(long minor) {
-    return minor % ROUND == 0;
   }
 
   /** Items that its text may mean. */

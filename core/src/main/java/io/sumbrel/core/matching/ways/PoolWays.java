@@ -5,7 +5,6 @@ import io.sumbrel.core.matching.combination.SetSearch;
 import io.sumbrel.core.matching.combination.Sets;
 import io.sumbrel.core.matching.combination.SumTable;
 import io.sumbrel.core.matching.problem.MatchingProblem;
-import io.sumbrel.core.matching.reading.Reading;
 import io.sumbrel.core.matching.ways.Pools.Pool;
 import io.sumbrel.core.matching.ways.Way.Gap;
 import io.sumbrel.core.matching.ways.Way.Shape;
@@ -163,8 +162,9 @@ final class PoolWays {
     }
   }
 
-  private static long otherwiseMissing(Pool pool, long sum) {
-    return pool.grantsDiscounts ? Math.max(WaySearch.CENTS, sum / 20) : WaySearch.CENTS;
+  private long otherwiseMissing(Pool pool, long sum) {
+    long cents = search.cents.minor();
+    return pool.grantsDiscounts ? Math.max(cents, sum / 20) : cents;
   }
 
   /** Neighbours of which a credit was taken off. */
@@ -199,7 +199,7 @@ final class PoolWays {
    */
   private void earliest(Pool pool) {
     boolean used = problem.habitOf(problem.customerOf(pool.invoices[0])).paysEarliestFirst();
-    if (!Reading.isRound(search.amount) && !used
+    if (!search.isRound() && !used
         || !search.reading.open().isEmpty()
         || search.amount >= pool.sum) {
       return;

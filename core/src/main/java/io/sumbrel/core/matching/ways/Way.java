@@ -5,6 +5,7 @@ import io.sumbrel.core.matching.problem.MatchingProblem;
 import io.sumbrel.core.matching.reading.Reading;
 import io.sumbrel.core.matching.weights.Feature;
 import io.sumbrel.core.money.AmountText;
+import io.sumbrel.core.money.Money;
 import io.sumbrel.core.openitem.OpenItem;
 import io.sumbrel.core.tape.ShortPayReason;
 import io.sumbrel.core.tape.TapeLine;
@@ -12,6 +13,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Currency;
 import java.util.List;
+import java.util.function.LongFunction;
 import java.util.stream.Collectors;
 
 /** One way to explain a sum, in indices: which items, how much of each, and what is different. */
@@ -136,9 +138,9 @@ public final class Way {
     return false;
   }
 
-  boolean isOfRoundParts() {
+  boolean isOfRoundParts(Currency currency) {
     for (long part : parts) {
-      if (!Reading.isRound(part)) {
+      if (!Money.ofMinor(currency, part).isRound()) {
         return false;
       }
     }
@@ -220,42 +222,44 @@ public final class Way {
   }
 
   /** The lines of its tape, which comes to zero. */
-  public List<TapeLine> lines(MatchingProblem problem, long amountMinor) {
+  public List<TapeLine> lines(MatchingProblem problem, Money amount) {
+    LongFunction<Money> money = minor -> Money.ofMinor(amount.currency(), minor);
     List<TapeLine> lines = new ArrayList<>();
     if (has(Shape.TIE)) {
       return lines; // a tie is no tape
     }
     if (isKept()) {
-      return List.of(TapeLine.onAccount(problem.customer(customer).id(), amountMinor));
+      return List.of(TapeLine.onAccount(problem.customer(customer).id(), amount));
     }
     if (gap == Gap.CHARGE) {
-      lines.add(TapeLine.keptBack(DifferenceReason.BANK_CHARGE, gapMinor));
+      lines.add(TapeLine.keptBack(DifferenceReason.BANK_CHARGE, money.apply(gapMinor)));
     }
     for (int k = 0; k < items.length; k++) {
       OpenItem item = problem.item(items[k]);
       TapeLine line =
           parts[k] < 0
-              ? TapeLine.creditUsed(item.id(), -parts[k])
-              : TapeLine.settles(item.id(), parts[k]);
+              ? TapeLine.creditUsed(item.id(), money.apply(-parts[k]))
+              : TapeLine.settles(item.id(), money.apply(parts[k]));
       boolean shortPaid = gap == Gap.SHORT && k == items.length - 1;
       lines.add(shortPaid ? line.leavingOpen(ShortPayReason.UNKNOWN) : line);
     }
-    granted(problem, lines);
+    granted(problem, money, lines);
     if (gap == Gap.OVER) {
-      lines.add(TapeLine.onAccount(problem.customer(customer).id(), gapMinor));
+      lines.add(TapeLine.onAccount(problem.customer(customer).id(), money.apply(gapMinor)));
     }
     return lines;
   }
 
-  private void granted(MatchingProblem problem, List<TapeLine> lines) {
+  private void granted(MatchingProblem problem, LongFunction<Money> money, List<TapeLine> lines) {
     if (gap == Gap.CENTS) {
       OpenItem last = problem.item(items[items.length - 1]);
-      lines.add(TapeLine.granted(DifferenceReason.SMALL_DIFFERENCE, last.id(), gapMinor));
+      lines.add(
+          TapeLine.granted(DifferenceReason.SMALL_DIFFERENCE, last.id(), money.apply(gapMinor)));
     }
     if (gap == Gap.WITHHELD) {
       long[] withheld = Withheld.of(problem, items, gapMinor).orElseThrow().each();
       for (int k = 0; k < items.length; k++) {
-        TapeLine line = TapeLine.keptBack(DifferenceReason.TAX_WITHHELD, withheld[k]);
+        TapeLine line = TapeLine.keptBack(DifferenceReason.TAX_WITHHELD, money.apply(withheld[k]));
         lines.add(line.on(problem.item(items[k]).id()));
       }
     }
@@ -263,7 +267,9 @@ public final class Way {
       for (int i : items) {
         OpenItem item = problem.item(i);
         if (item.openMinor() > 0 && item.discountMinor() > 0) {
-          lines.add(TapeLine.granted(DifferenceReason.DISCOUNT, item.id(), item.discountMinor()));
+          lines.add(
+              TapeLine.granted(
+                  DifferenceReason.DISCOUNT, item.id(), money.apply(item.discountMinor())));
         }
       }
     }

@@ -324,9 +324,9 @@ public final class WayFeatures {
     flag(x, Feature.ACROSS, way.has(Shape.ACROSS));
     set(x, Feature.UNNAMED_ITEMS, doublings(unnamed));
     // Of items that are round themselves a round sum says nothing.
-    boolean ofRound = !way.has(Shape.EARLIEST) && way.isOfRoundParts();
+    boolean ofRound = !way.has(Shape.EARLIEST) && way.isOfRoundParts(search.moneyIn.currency());
     // A sum that is not round is as unlikely to run down as a round one is to be anything else.
-    boolean unlike = way.has(Shape.EARLIEST) || Reading.isRound(search.amount);
+    boolean unlike = way.has(Shape.EARLIEST) || search.isRound();
     flag(x, Feature.ROUND_UNNAMED, unlike && !ofRound);
     boolean exact = way.gap == Gap.NONE && !way.has(Shape.EARLIEST);
     set(x, Feature.OTHER_SETS, exact ? doublings(way.alternatives) : 0);

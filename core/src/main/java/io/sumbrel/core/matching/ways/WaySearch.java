@@ -7,6 +7,7 @@ import io.sumbrel.core.matching.reading.Reading;
 import io.sumbrel.core.matching.ways.Pools.Pool;
 import io.sumbrel.core.matching.ways.Way.Gap;
 import io.sumbrel.core.matching.ways.Way.Shape;
+import io.sumbrel.core.money.Money;
 import io.sumbrel.core.openitem.OpenItem;
 import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.rules.SilentStep;
@@ -24,9 +25,6 @@ import java.util.Optional;
  * UnnamedWays}; a way that several of them find is kept once, with every shape it has.
  */
 public final class WaySearch {
-  /** Most that is let off as cents, in minor units. */
-  static final long CENTS = 100;
-
   private static final int MOST_WAYS = 400;
 
   public final MatchingProblem problem;
@@ -34,6 +32,12 @@ public final class WaySearch {
   public final Reading reading;
   final Pools pools;
   final long amount;
+
+  /** Most that is let off as cents. */
+  final Money cents;
+
+  private final Money writeOff;
+  private final Money chargeCap;
   private final Map<Way.Key, Way> found = new LinkedHashMap<>();
   private int[] equal;
   private int ownWays;
@@ -50,6 +54,9 @@ public final class WaySearch {
     this.reading = reading;
     this.pools = pools;
     this.amount = moneyIn.amountMinor();
+    this.cents = Money.cents(moneyIn.currency());
+    this.writeOff = problem.limits().clerkWriteOff(moneyIn.currency());
+    this.chargeCap = problem.limits().chargeCap(moneyIn.currency());
   }
 
   /** Searches every family of ways that may explain a sum. */
@@ -182,6 +189,11 @@ public final class WaySearch {
     return moneyIn.currency();
   }
 
+  /** Whether somebody chose the sum rather than reckoned it. */
+  boolean isRound() {
+    return Money.ofMinor(moneyIn.currency(), amount).isRound();
+  }
+
   /** The pool of a customer with its branches. */
   Pool poolOf(int customer) {
     return pools.of(customer, moneyIn.currency(), problem.hasBranches(customer));
@@ -248,7 +260,7 @@ public final class WaySearch {
   }
 
   private void charged(int[] items, long under, Shape shape) {
-    if (under <= Math.min(CENTS, problem.limits().clerkWriteOffMinor())) {
+    if (under <= Math.min(cents.minor(), writeOff.minor())) {
       add(items, partsOf(items), Gap.CENTS, under, shape, 1);
     }
     // A cheque loses nothing on its way.
@@ -259,7 +271,7 @@ public final class WaySearch {
 
   /** Whether a bank may have kept so much on the way. */
   boolean mayBeCharge(long under) {
-    return under <= problem.limits().chargeCapMinor() && under * 2 < amount;
+    return under <= chargeCap.minor() && under * 2 < amount;
   }
 
   private void withheld(int[] items, long under, Shape shape) {
@@ -273,8 +285,7 @@ public final class WaySearch {
 
   /** The most that is looked for between what is owed and what came. */
   long mostMissing(long owed, long otherwise) {
-    return Math.max(
-        otherwise, Math.max(problem.limits().chargeCapMinor(), Withheld.most(problem, owed)));
+    return Math.max(otherwise, Math.max(chargeCap.minor(), Withheld.most(problem, owed)));
   }
 
   private void discounted(int[] items, long sum, long under, Shape shape) {
