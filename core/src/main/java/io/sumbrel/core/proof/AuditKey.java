@@ -18,6 +18,9 @@ public final class AuditKey {
 
   private final SecretKeySpec key;
 
+  /** One for each thread, since many things are hashed. */
+  private final ThreadLocal<Mac> macs = ThreadLocal.withInitial(this::newMac);
+
   /**
    * @param bytes secret, {@link #BYTES} of them
    */
@@ -33,8 +36,14 @@ public final class AuditKey {
     return HexFormat.of().formatHex(mac().doFinal(content.getBytes(StandardCharsets.UTF_8)));
   }
 
-  /** The same, for whoever hashes many things. */
+  /**
+   * The same of what is written to it bit by bit, before anything else is hashed in this thread.
+   */
   Mac mac() {
+    return macs.get();
+  }
+
+  private Mac newMac() {
     try {
       Mac mac = Mac.getInstance(ALGORITHM);
       mac.init(key);

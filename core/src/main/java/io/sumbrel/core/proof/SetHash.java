@@ -16,14 +16,14 @@ public final class SetHash {
 
   private static final BigInteger MODULUS = BigInteger.ONE.shiftLeft(256);
 
-  private final Mac mac;
+  private final AuditKey key;
   private BigInteger sum;
 
   /**
    * @param hex where it stands, as {@link #hex} said
    */
   public SetHash(AuditKey key, String hex) {
-    mac = key.mac();
+    this.key = key;
     sum = new BigInteger(hex, 16);
   }
 
@@ -34,12 +34,20 @@ public final class SetHash {
     sum = sum.add(hash(cells)).mod(MODULUS);
   }
 
+  /** Very many things, by several threads. */
+  public void addAll(List<? extends List<?>> things) {
+    BigInteger more =
+        things.parallelStream().map(this::hash).reduce(BigInteger.ZERO, BigInteger::add);
+    sum = sum.add(more).mod(MODULUS);
+  }
+
   /** The opposite of adding the same. */
   public void remove(List<?> cells) {
     sum = sum.subtract(hash(cells)).mod(MODULUS);
   }
 
   private BigInteger hash(List<?> cells) {
+    Mac mac = key.mac();
     cells.forEach(cell -> Fact.write(cell, mac::update));
     return new BigInteger(1, mac.doFinal());
   }

@@ -7,6 +7,7 @@ import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.server.persistence.InParts;
 import io.sumbrel.server.receipt.TakenIn;
 import jakarta.persistence.EntityManager;
+import java.time.LocalDate;
 import java.util.Collection;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -163,26 +164,45 @@ public class MadeSince {
         r ->
             ties.computeIfAbsent((Long) r[0], p -> new HashSet<>())
                 .add(new MoneyInId((Long) r[1])));
-    Set<PostingRow> before = new HashSet<>();
-    parts(ties.keySet(), "from PostingRow where id in :some", PostingRow.class, before::add);
-    parts(made.turnedBack, "from PostingRow where id in :some", PostingRow.class, before::add);
-    parts(made.money, "from PostingRow where moneyInId in :some", PostingRow.class, before::add);
-    Set<Long> over = new HashSet<>();
+    Map<Long, Before> before = new HashMap<>();
+    Consumer<Object[]> found = r -> before.put((Long) r[0], Before.of(r));
+    parts(ties.keySet(), Before.OF + "p.id in :some", found);
+    parts(made.turnedBack, Before.OF + "p.id in :some", found);
+    parts(made.money, Before.OF + "p.moneyInId in :some and p.id < " + made.from.id(), found);
     parts(
-        before.stream().map(p -> p.id).toList(),
-        "select turnsBackId from PostingRow where turnsBackId in :some and id < " + made.from.id(),
-        Long.class,
-        over::add);
-    return before.stream()
-        .filter(p -> p.booksId == booksId && p.id < made.from.id() && !over.contains(p.id))
-        .map(p -> new BooksFacts.Explaining(p.number(), p.postingDate, moneyOf(p, ties)))
+        List.copyOf(before.keySet()),
+        "select turnsBackId, id from PostingRow where turnsBackId in :some",
+        r -> {
+          if ((Long) r[1] < made.from.id()) {
+            before.remove((Long) r[0]);
+          }
+        });
+    return before.values().stream()
+        .filter(p -> p.booksId == booksId)
+        .map(p -> new BooksFacts.Explaining(p.number, p.date, p.moneyOr(ties)))
         .toList();
   }
 
-  private static Set<MoneyInId> moneyOf(PostingRow posting, Map<Long, Set<MoneyInId>> ties) {
-    return posting.moneyInId == null
-        ? ties.getOrDefault(posting.id, Set.of())
-        : Set.of(new MoneyInId(posting.moneyInId));
+  /** A posting from before, as far as it explains a sum. */
+  private record Before(
+      long id, long booksId, PostingNumber number, LocalDate date, Long moneyInId) {
+    private static final String OF =
+        """
+        select p.id, p.booksId, p.postingYear, p.postingNumber, p.postingDate, p.moneyInId
+        from PostingRow p where\s""";
+
+    static Before of(Object[] row) {
+      return new Before(
+          (Long) row[0],
+          (Long) row[1],
+          new PostingNumber((Integer) row[2], (Integer) row[3]),
+          (LocalDate) row[4],
+          (Long) row[5]);
+    }
+
+    Set<MoneyInId> moneyOr(Map<Long, Set<MoneyInId>> ties) {
+      return moneyInId == null ? ties.getOrDefault(id, Set.of()) : Set.of(new MoneyInId(moneyInId));
+    }
   }
 
   private void rows(String query, long first, Consumer<Object[]> row) {
@@ -193,12 +213,12 @@ public class MadeSince {
         .forEach(row);
   }
 
-  private <T> void parts(Collection<Long> all, String query, Class<T> type, Consumer<T> row) {
+  private void parts(Collection<Long> all, String query, Consumer<Object[]> row) {
     InParts.of(
         all,
         some ->
             entities
-                .createQuery(query, type)
+                .createQuery(query, Object[].class)
                 .setParameter("some", some)
                 .getResultStream()
                 .forEach(row));

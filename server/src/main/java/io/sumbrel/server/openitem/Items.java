@@ -21,6 +21,7 @@ import java.util.Collection;
 import java.util.Comparator;
 import java.util.Currency;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -77,14 +78,14 @@ public class Items {
 
   /** The items that a posting from one on moved; in no order. */
   @Transactional(readOnly = true)
-  public List<OpenItem> movedFrom(long booksId, long posting) {
-    return facts(
-            """
-            where i.booksId = :b
-              and i.id in (select m.itemId from ItemMovementRow m where m.postingId >= :p)
-            """,
-            Map.of("b", booksId, "p", posting))
-        .toList();
+  public Collection<OpenItem> movedFrom(long booksId, long posting) {
+    Set<ItemId> moved = new HashSet<>();
+    entities
+        .createQuery("select itemId from ItemMovementRow where postingId >= :p", Long.class)
+        .setParameter("p", posting)
+        .getResultStream()
+        .forEach(id -> moved.add(new ItemId(id)));
+    return find(booksId, moved).values();
   }
 
   /** What is open, by kind, customer and currency. */
@@ -154,7 +155,8 @@ public class Items {
   private Stream<OpenItem> facts(String joinsAndWhere, Map<String, Object> parameters) {
     TypedQuery<Object[]> query = entities.createQuery(WITH_BALANCE + joinsAndWhere, Object[].class);
     parameters.forEach(query::setParameter);
-    return query.getResultStream().map(Items::fact);
+    Map<String, Terms> terms = new HashMap<>();
+    return query.getResultStream().map(r -> fact(r, terms));
   }
 
   /**
@@ -205,16 +207,21 @@ public class Items {
   @Transactional(readOnly = true)
   public Map<ItemId, OpenItem> find(long booksId, Collection<ItemId> items) {
     Map<ItemId, OpenItem> found = new HashMap<>();
-    InParts.of(
-        items,
+    Map<String, Terms> terms = new HashMap<>();
+    InParts.ofIds(
+        items.stream().map(ItemId::number),
         some ->
-            entities
-                .createQuery(
-                    WITH_BALANCE + " where i.booksId = :b and i.id in :ids", Object[].class)
-                .setParameter("b", booksId)
-                .setParameter("ids", some.stream().map(ItemId::number).toList())
+            some.set(
+                    entities
+                        .createQuery(
+                            WITH_BALANCE
+                                + " where i.booksId + 0 = :b and "
+                                + some.condition("i.id"),
+                            Object[].class)
+                        .setParameter("b", booksId))
                 .getResultStream()
-                .map(Items::fact)
+                .filter(r -> some.has(r[0]))
+                .map(r -> fact(r, terms))
                 .forEach(i -> found.put(i.id(), i)));
     return found;
   }
@@ -301,7 +308,7 @@ public class Items {
     }
     List<OpenItemRow> ofLists = rows.stream().filter(OpenItemRow::isOfAList).toList();
     if (!ofLists.isEmpty()) {
-      hash.follow(booksId, hash -> ofLists.forEach(row -> hash.add(row.said())));
+      hash.follow(booksId, hash -> hash.addAll(ofLists.stream().map(OpenItemRow::said).toList()));
     }
     bulk.insert(rows);
     bulk.insert(List.copyOf(balances.values()));
@@ -359,18 +366,23 @@ public class Items {
   @Transactional(readOnly = true)
   public Map<ItemId, String> extras(Collection<ItemId> items) {
     Map<ItemId, String> extras = new HashMap<>();
-    InParts.of(
-        items.stream().map(ItemId::number).toList(),
+    InParts.ofIds(
+        items.stream().map(ItemId::number),
         some ->
-            entities
-                .createQuery("select id, extra from OpenItemRow where id in :ids", Object[].class)
-                .setParameter("ids", some)
+            some.set(
+                    entities.createQuery(
+                        "select id, extra from OpenItemRow where " + some.condition("id"),
+                        Object[].class))
                 .getResultStream()
+                .filter(r -> some.has(r[0]))
                 .forEach(r -> extras.put(new ItemId((Long) r[0]), (String) r[1])));
     return extras;
   }
 
-  private static OpenItem fact(Object[] row) {
+  /**
+   * @param terms those that were read before, by their words: there are few, on very many items
+   */
+  private static OpenItem fact(Object[] row, Map<String, Terms> terms) {
     return new OpenItem(
         new ItemId((Long) row[0]),
         (ItemKind) row[1],
@@ -383,6 +395,6 @@ public class Items {
         (Long) row[11],
         Optional.ofNullable((Long) row[7]),
         Optional.ofNullable((String) row[8]),
-        Optional.ofNullable((String) row[9]).map(Terms::parse));
+        Optional.ofNullable((String) row[9]).map(t -> terms.computeIfAbsent(t, Terms::parse)));
   }
 }

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.function.BiConsumer;
 import org.hibernate.Session;
 import org.hibernate.StatelessSession;
+import org.hibernate.engine.spi.SharedSessionContractImplementor;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
@@ -12,6 +13,8 @@ import org.springframework.transaction.annotation.Transactional;
 /** Writes many rows at once, past the persistence context, in the same transaction. */
 @Component
 public class BulkRows {
+  private static final int AT_ONCE = 500;
+
   private final EntityManager entities;
 
   BulkRows(EntityManager entities) {
@@ -40,8 +43,12 @@ public class BulkRows {
         connection -> {
           try (StatelessSession bulk =
               session.getSessionFactory().openStatelessSession(connection)) {
-            bulk.setJdbcBatchSize(500);
+            bulk.setJdbcBatchSize(AT_ONCE);
+            // rows are sent together only by who believes to be in a transaction: it is that of the
+            // connection, which ends later, and not with this
+            bulk.beginTransaction();
             write.accept(bulk, rows);
+            ((SharedSessionContractImplementor) bulk).getJdbcCoordinator().executeBatch();
           }
         });
   }

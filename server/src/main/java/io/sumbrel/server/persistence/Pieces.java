@@ -1,5 +1,6 @@
 package io.sumbrel.server.persistence;
 
+import jakarta.annotation.PreDestroy;
 import jakarta.persistence.EntityManager;
 import java.util.Iterator;
 import java.util.List;
@@ -8,6 +9,8 @@ import java.util.Optional;
 import java.util.Spliterators;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.CompletionException;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
 import java.util.function.BiFunction;
 import java.util.function.Function;
 import java.util.stream.Stream;
@@ -27,9 +30,15 @@ public class Pieces {
   public static final int SIZE = 1_000;
 
   private final EntityManager entities;
+  private final ExecutorService beside = Executors.newCachedThreadPool();
 
   Pieces(EntityManager entities) {
     this.entities = entities;
+  }
+
+  @PreDestroy
+  void stop() {
+    beside.shutdown();
   }
 
   /**
@@ -69,7 +78,7 @@ public class Pieces {
         .iterator();
   }
 
-  private static <T, R> Iterator<R> ahead(Iterator<T> read, Function<T, R> made) {
+  private <T, R> Iterator<R> ahead(Iterator<T> read, Function<T, R> made) {
     return new Iterator<>() {
       private Optional<CompletableFuture<R>> waiting = begun();
 
@@ -78,7 +87,7 @@ public class Pieces {
           return Optional.empty();
         }
         T piece = read.next();
-        return Optional.of(CompletableFuture.supplyAsync(() -> made.apply(piece)));
+        return Optional.of(CompletableFuture.supplyAsync(() -> made.apply(piece), beside));
       }
 
       @Override

@@ -139,7 +139,9 @@ public class BooksFactsReader {
     Beginnings beginnings = new Beginnings(bankStatements.all(booksId), part.point());
     List<Statements.Stored> statements = beginnings.statements;
     List<OpenItem> all =
-        part.point().isPresent() ? items.movedFrom(booksId, part.from().id()) : items.all(booksId);
+        part.point().isPresent()
+            ? List.copyOf(items.movedFrom(booksId, part.from().id()))
+            : items.all(booksId);
     Map<ItemId, OpenItem> byId =
         all.stream().collect(Collectors.toMap(OpenItem::id, Function.identity()));
     Iterable<BooksFacts.Made> inTurn =
