@@ -134,11 +134,6 @@ class LargeHouse {
     return list(size, size.posted(), size.open(), TODAY.minusDays(25));
   }
 
-  /** A list of one item, with which a house of an older release begins to hash items one by one. */
-  byte[] oneItem(Size size) {
-    return list(size, size.posted() + 2 * size.open(), 1, TODAY.minusDays(25));
-  }
-
   byte[] newMoney(Size size) {
     return payments(size, size.posted(), size.sums(), TODAY.minusDays(1));
   }
