@@ -155,6 +155,7 @@ function OfWhich({ beginnings, own, currency, choose, may, children }: Which) {
         </select>
       </label>
       {children}
+      {!currency && <span className={page.soft}>as in USD; 40.00 stands for 4000 in JPY</span>}
     </div>
   );
 }

@@ -8,6 +8,7 @@ import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Route;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.ColorScheme;
+import com.microsoft.playwright.options.SelectOption;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.List;
@@ -316,6 +317,7 @@ class PeopleWalkTest {
     months.press("Enter");
     assertThat(button(ruta, "Keep the limits")).isDisabled();
     assertThat(months).hasValue("30");
+    aCurrencyGetsLimitsOfItsOwn(ruta);
 
     button(ruta, "Do without").press("Enter");
     assertThat(ruta.getByText("No list is set: each is read by what is likely.")).isVisible();
@@ -324,6 +326,29 @@ class PeopleWalkTest {
     assertThat(page.getByText("No list is set: each is read by what is likely.")).isVisible();
     assertThat(button(page, "Set a list")).hasCount(0); // a clerk reads the rules
     ruta.context().close();
+  }
+
+  private static void aCurrencyGetsLimitsOfItsOwn(Page ruta) {
+    Locator which = ruta.getByLabel("Limits for");
+    Locator charge = ruta.getByLabel("bank charge kept: clerk, on a tape");
+    which.selectOption("EUR");
+    assertThat(charge).hasValue("40.00");
+    charge.fill("2O.00");
+    charge.press("Enter");
+    assertThat(ruta.getByText("“2O.00” is not an amount such as 1280.00.")).isVisible();
+    charge.fill("25.00");
+    charge.press("Enter");
+    assertThat(button(ruta, "Keep the limits")).isDisabled();
+    which.selectOption(new SelectOption().setLabel("every other currency"));
+    assertThat(charge).hasValue("40.00");
+    ruta.reload();
+    which.selectOption("EUR");
+    assertThat(charge).hasValue("25.00");
+    button(ruta, "No limits of its own for EUR").click();
+    assertThat(charge).hasValue("40.00");
+    button(ruta, "Keep the limits").click();
+    assertThat(button(ruta, "Keep the limits")).isDisabled();
+    assertThat(which.locator("option")).containsText(new String[] {"every currency", "EUR", "USD"});
   }
 
   private static Locator button(Page of, String name) {

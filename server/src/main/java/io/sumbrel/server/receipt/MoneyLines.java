@@ -276,13 +276,13 @@ public class MoneyLines {
     return explained;
   }
 
-  /** As which sum a member of a deposit must be explained, by the member. */
+  /** As which sum a member of a deposit must be explained, by the member; by an index, as above. */
   @Transactional(readOnly = true)
   public Map<Long, MoneyInId> ofMembers(long booksId) {
     Map<Long, MoneyInId> ofMembers = new HashMap<>();
     entities
         .createQuery(
-            "select depositMemberId, id from MoneyInRow where booksId = :b and depositMemberId is not null",
+            "select depositMemberId, id from MoneyInRow where booksId + 0 = :b and depositMemberId > 0",
             Object[].class)
         .setParameter("b", booksId)
         .getResultStream()

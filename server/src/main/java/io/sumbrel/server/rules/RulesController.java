@@ -70,8 +70,8 @@ class RulesController {
       SilentView silent,
       List<AgreedView> agreed,
       String withheld,
-      LimitsView limits,
-      List<LimitsView.OfCurrency> beginnings) {}
+      List<LimitsView.OfCurrency> beginnings,
+      LimitsView limits) {}
 
   record StepRequest(SilentStep step, boolean on) {}
 
@@ -102,8 +102,8 @@ class RulesController {
         SilentView.of(all.silent().house()),
         agreed,
         words(all),
-        LimitsView.of(all.limits(), reasons),
-        LimitsView.beginnings(all.limits(), reasons, currencies));
+        LimitsView.beginnings(all.limits(), reasons, currencies),
+        LimitsView.of(all.limits(), reasons));
   }
 
   private static String words(HouseRules rules) {
