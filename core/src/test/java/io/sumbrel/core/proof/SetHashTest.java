@@ -54,6 +54,20 @@ class SetHashTest {
   }
 
   @Test
+  void isTheSameOfAllAtOnce() {
+    List<List<?>> things = new ArrayList<>();
+    for (int i = 0; i < 5_000; i++) {
+      things.add(List.of("T-" + i, (long) i));
+    }
+    SetHash hash = new SetHash(KEY, SetHash.NOTHING);
+    hash.add(List.of("before"));
+    hash.addAll(things);
+    List<List<?>> all = new ArrayList<>(things);
+    all.add(List.of("before"));
+    assertThat(hash.hex()).isEqualTo(of(KEY, all));
+  }
+
+  @Test
   void tellsThingsApartAndNeedsTheKey() {
     byte[] guessed = new byte[AuditKey.BYTES];
     guessed[0] = 1;

@@ -146,6 +146,21 @@ class MigrationTest {
         .containsExactly("days-ahead", "look-back-months");
   }
 
+  /** On the embedded engine a key would keep an index beside the primary key that begins alike. */
+  @Test
+  void linesOfPostingsHaveNoIndexTwice() throws SQLException {
+    migrateTo("latest");
+    assertThat(
+            read(
+                """
+                select table_name, count(*) from information_schema.index_columns
+                where column_name in ('POSTING_ID', 'ARRIVAL_ID') and ordinal_position = 1
+                  and table_name in ('ITEM_MOVEMENT', 'TAPE_LINE', 'JOURNAL_LINE', 'OPEN_ITEM')
+                group by table_name order by table_name
+                """))
+        .containsExactly("ITEM_MOVEMENT 1", "JOURNAL_LINE 1", "TAPE_LINE 1");
+  }
+
   /** Of its money, and of the credits that it uses where there is none. */
   @Test
   void everyLineOfATapeIsInTheCurrencyOfItsTape() throws SQLException {

@@ -84,6 +84,17 @@ class RecordNamesFactsTest extends ServerTest {
   }
 
   @Test
+  void aLineInAnotherCurrencyThanItsMoneyIsNamed() {
+    assertThat(
+            failuresAfter(
+                """
+                update tape_line set currency = 'EUR' where posting_id in
+                  (select id from posting where kind = 'TAPE' and books_id = ?)
+                """))
+        .containsExactly("2026-0003: its lines are in another currency than the money.");
+  }
+
+  @Test
   void aPersonAndALimitThatAreChangedThroughTheBooksAreProven() {
     house.send(
         house.supervisor,
