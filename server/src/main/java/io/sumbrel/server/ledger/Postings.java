@@ -1,37 +1,30 @@
 package io.sumbrel.server.ledger;
 
 import io.sumbrel.core.difference.DifferenceReason;
-import io.sumbrel.core.ledger.JournalEntry;
 import io.sumbrel.core.ledger.JournalLine;
 import io.sumbrel.core.openitem.ItemId;
 import io.sumbrel.core.openitem.OpenItem;
 import io.sumbrel.core.posting.ItemMovement;
 import io.sumbrel.core.posting.Posting;
-import io.sumbrel.core.posting.PostingKind;
 import io.sumbrel.core.posting.PostingNumber;
 import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.core.refusal.Refusal;
-import io.sumbrel.core.tape.Tape;
-import io.sumbrel.core.tape.TapeMoney;
 import io.sumbrel.server.chart.Charts;
 import io.sumbrel.server.openitem.Items;
 import io.sumbrel.server.persistence.Pieces;
 import jakarta.persistence.EntityManager;
 import java.time.Instant;
 import java.time.LocalDate;
-import java.util.Collections;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.hibernate.Session;
 import org.hibernate.StatelessSession;
-import org.hibernate.query.QueryProducer;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -100,13 +93,6 @@ public class Postings {
         .findFirst();
   }
 
-  /** A row with what it takes to make a fact of it, which nothing is read for. */
-  private record Raw(PostingRow row, Lines lines, Known known) {
-    Stored stored() {
-      return Postings.stored(row, lines, known);
-    }
-  }
-
   /**
    * The postings in the order of their making, read piece by piece.
    *
@@ -122,7 +108,7 @@ public class Postings {
       Function<Stored, R> made) {
     Map<String, String> words = reasonWords(booksId);
     return pieces.inTurn(
-        (StatelessSession reading, Optional<Raw> last) -> {
+        (StatelessSession reading, Optional<PostingParts> last) -> {
           List<PostingRow> rows =
               reading
                   .createQuery(
@@ -132,51 +118,17 @@ public class Postings {
                       """,
                       PostingRow.class)
                   .setParameter("b", booksId)
-                  .setParameter("last", last.map(r -> r.row.recordNumber).orElse(from.record - 1))
+                  .setParameter("last", last.map(r -> r.row().recordNumber).orElse(from.record - 1))
                   .setMaxResults(Pieces.SIZE)
                   .getResultList();
-          Known known = new Known(items, money, numbers(reading, rows), Map.of(), words);
-          Lines lines = lines(reading, rows.stream().map(r -> r.id).toList());
-          return rows.stream().map(r -> new Raw(r, lines, known)).toList();
+          PostingParts.Known known =
+              new PostingParts.Known(
+                  items, money, PostingParts.turnedBack(reading, rows), Map.of(), words);
+          PostingParts.Lines lines =
+              PostingParts.Lines.all(reading, rows.stream().map(r -> r.id).toList());
+          return rows.stream().map(r -> new PostingParts(r, lines, known)).toList();
         },
         raw -> made.apply(raw.stored()));
-  }
-
-  private static Map<Long, PostingNumber> numbers(QueryProducer reading, List<PostingRow> rows) {
-    List<Long> turnedBack = rows.stream().map(r -> r.turnsBackId).filter(Objects::nonNull).toList();
-    return turnedBack.isEmpty()
-        ? Map.of()
-        : reading
-            .createQuery("from PostingRow where id in :ids", PostingRow.class)
-            .setParameter("ids", turnedBack)
-            .getResultList()
-            .stream()
-            .collect(Collectors.toMap(r -> r.id, PostingRow::number));
-  }
-
-  private static Lines lines(QueryProducer reading, List<Long> postings) {
-    return new Lines(
-        linesOf(reading, JournalLineRow.class, postings, r -> r.postingId),
-        linesOf(reading, TapeLineRow.class, postings, r -> r.postingId),
-        linesOf(reading, TiePartRow.class, postings, r -> r.postingId),
-        linesOf(reading, ItemMovementRow.class, postings, r -> r.postingId));
-  }
-
-  /** Ids follow the order of making, so that those of a piece lie together. */
-  private static <T> Map<Long, List<T>> linesOf(
-      QueryProducer reading, Class<T> type, List<Long> postings, Function<T, Long> posting) {
-    return postings.isEmpty()
-        ? Map.of()
-        : reading
-            .createQuery(
-                "from %s where postingId between :first and :last order by postingId, lineNumber"
-                    .formatted(type.getSimpleName()),
-                type)
-            .setParameter("first", Collections.min(postings))
-            .setParameter("last", Collections.max(postings))
-            .getResultList()
-            .stream()
-            .collect(Collectors.groupingBy(posting));
   }
 
   /**
@@ -216,11 +168,11 @@ public class Postings {
             .filter(l -> l.itemId != null)
             .map(l -> new ItemId(l.itemId))
             .toList();
-    Known known =
-        new Known(
+    PostingParts.Known known =
+        new PostingParts.Known(
             items.find(booksId, named)::get, money, Map.of(), turnedBackBy, reasonWords(booksId));
-    Lines all = new Lines(Map.of(), lines, Map.of(), Map.of());
-    return ids.stream().map(rows::get).map(r -> stored(r, all, known)).toList();
+    PostingParts.Lines all = new PostingParts.Lines(Map.of(), lines, Map.of(), Map.of());
+    return ids.stream().map(rows::get).map(r -> new PostingParts(r, all, known).stored()).toList();
   }
 
   /** The sums that some tapes explain. */
@@ -238,14 +190,6 @@ public class Postings {
             .collect(Collectors.toSet());
   }
 
-  /** What postings name, by which they are read back. */
-  private record Known(
-      Function<ItemId, OpenItem> items,
-      Function<MoneyInId, MoneyIn> moneyOf,
-      Map<Long, PostingNumber> numbers,
-      Map<Long, PostingNumber> turnedBackBy,
-      Map<String, String> reasonWords) {}
-
   private Map<String, String> reasonWords(long booksId) {
     return charts.of(booksId).reasons().stream()
         .collect(Collectors.toMap(DifferenceReason::code, DifferenceReason::words));
@@ -257,7 +201,8 @@ public class Postings {
   @Transactional(readOnly = true)
   public Stored find(long booksId, PostingNumber number, Function<MoneyInId, MoneyIn> moneyOf) {
     PostingRow row = existing(booksId, number);
-    return found(row, lines(entities.unwrap(Session.class), List.of(row.id)), moneyOf);
+    return found(
+        row, PostingParts.Lines.all(entities.unwrap(Session.class), List.of(row.id)), moneyOf);
   }
 
   /**
@@ -271,20 +216,21 @@ public class Postings {
     PostingRow row = existing(booksId, number);
     Session reading = entities.unwrap(Session.class);
     List<Long> id = List.of(row.id);
-    Lines lines =
-        new Lines(
+    PostingParts.Lines lines =
+        new PostingParts.Lines(
             Map.of(),
-            linesOf(reading, TapeLineRow.class, id, r -> r.postingId),
-            linesOf(reading, TiePartRow.class, id, r -> r.postingId),
+            PostingParts.Lines.of(reading, TapeLineRow.class, id, r -> r.postingId),
+            PostingParts.Lines.of(reading, TiePartRow.class, id, r -> r.postingId),
             Map.of());
     return found(row, lines, moneyOf);
   }
 
-  private Stored found(PostingRow row, Lines lines, Function<MoneyInId, MoneyIn> moneyOf) {
+  private Stored found(
+      PostingRow row, PostingParts.Lines lines, Function<MoneyInId, MoneyIn> moneyOf) {
     Session reading = entities.unwrap(Session.class);
     long booksId = row.booksId;
     List<ItemId> named =
-        lines.tapes.getOrDefault(row.id, List.of()).stream()
+        lines.tapes().getOrDefault(row.id, List.of()).stream()
             .filter(l -> l.itemId != null)
             .map(l -> new ItemId(l.itemId))
             .toList();
@@ -294,14 +240,14 @@ public class Postings {
         .setParameter("p", row.id)
         .getResultStream()
         .forEach(contra -> turnedBackBy.put(row.id, contra.number()));
-    Known known =
-        new Known(
+    PostingParts.Known known =
+        new PostingParts.Known(
             items.find(booksId, named)::get,
             moneyOf,
-            numbers(reading, List.of(row)),
+            PostingParts.turnedBack(reading, List.of(row)),
             turnedBackBy,
             reasonWords(booksId));
-    return stored(row, lines, known);
+    return new PostingParts(row, lines, known).stored();
   }
 
   /**
@@ -359,72 +305,6 @@ public class Postings {
         .setParameter("n", number.number())
         .getResultStream()
         .findFirst();
-  }
-
-  /** The lines of postings, by the posting. */
-  private record Lines(
-      Map<Long, List<JournalLineRow>> journal,
-      Map<Long, List<TapeLineRow>> tapes,
-      Map<Long, List<TiePartRow>> ties,
-      Map<Long, List<ItemMovementRow>> movements) {}
-
-  private static Stored stored(PostingRow row, Lines lines, Known known) {
-    Optional<Tape> tape =
-        row.kind == PostingKind.TAPE
-            ? Optional.of(tape(row, lines.tapes.getOrDefault(row.id, List.of()), known))
-            : Optional.empty();
-    Posting posting =
-        new Posting(
-            row.number(),
-            row.kind,
-            entry(row, lines.journal),
-            lines.movements.getOrDefault(row.id, List.of()).stream()
-                .map(ItemMovementRow::toFact)
-                .toList(),
-            tape,
-            row.kind == PostingKind.TIED
-                ? Optional.of(TiePartRow.toFact(lines.ties.get(row.id)))
-                : Optional.empty(),
-            Optional.ofNullable(row.turnsBackId).map(known.numbers::get));
-    return new Stored(
-        row.id,
-        row.recordNumber,
-        posting,
-        row.by(),
-        row.actor,
-        Optional.ofNullable(row.maker),
-        row.postedAt,
-        Optional.ofNullable(row.moneyInId).map(MoneyInId::new),
-        Optional.ofNullable(row.arrivalId),
-        Optional.ofNullable(known.turnedBackBy.get(row.id)));
-  }
-
-  private static JournalEntry entry(PostingRow row, Map<Long, List<JournalLineRow>> lines) {
-    return new JournalEntry(
-        row.postingDate,
-        lines.getOrDefault(row.id, List.of()).stream().map(JournalLineRow::toFact).toList());
-  }
-
-  private static Tape tape(PostingRow row, List<TapeLineRow> lines, Known known) {
-    Map<ItemId, OpenItem> then = new HashMap<>();
-    for (TapeLineRow line : lines) {
-      if (line.itemId != null) {
-        OpenItem item = line.itemThen(known.items.apply(new ItemId(line.itemId)));
-        then.put(item.id(), item);
-      }
-    }
-    TapeMoney money =
-        row.moneyInId == null
-            ? TapeMoney.none(then.values().iterator().next().currency(), row.postingDate)
-            : TapeMoney.of(known.moneyOf.apply(new MoneyInId(row.moneyInId)));
-    return new Tape(
-        money,
-        lines.stream().map(l -> l.toFact(known.reasonWords)).toList(),
-        then,
-        lines.stream()
-            .filter(l -> l.agreed)
-            .map(l -> l.toFact(known.reasonWords))
-            .collect(Collectors.toSet()));
   }
 
   /** What moved an item, oldest first: posting number, and by whom. */
