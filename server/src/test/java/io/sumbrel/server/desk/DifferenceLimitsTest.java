@@ -12,10 +12,14 @@ import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
 import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.http.HttpMethod;
+import org.springframework.jdbc.core.simple.JdbcClient;
 
 /** Limits as they hold over stored tapes; how one tape is judged is tested in the core. */
 class DifferenceLimitsTest extends ServerTest {
+  @Autowired private JdbcClient sql;
+
   private static final LocalDate DAY = LocalDate.of(2026, 11, 16);
 
   private static Map<String, Object> kept(String reason, long minor) {
@@ -96,6 +100,29 @@ class DifferenceLimitsTest extends ServerTest {
             "bank charge kept: 175.00 for this customer this month; your limit is 160.00; a supervisor may post it.");
     house.turnBack(house.clerk, last);
     assertThat(charged(4, "T-4", 50_000, 3_500).status()).isEqualTo(200);
+  }
+
+  /** What was posted in dollars is told to be in euros, as a house with two accounts has it. */
+  @Test
+  void aMonthIsCountedByCurrency() {
+    sums(6, "465.00");
+    for (int i = 0; i < 4; i++) {
+      assertThat(charged(i, "T-" + i, 50_000, 3_500).status()).isEqualTo(200);
+    }
+    assertThat(charged(4, "T-4", 50_000, 3_500).code()).isEqualTo("over-limit");
+    allLinesAreIn("EUR");
+    assertThat(charged(4, "T-4", 50_000, 3_500).status()).isEqualTo(200);
+    allLinesAreIn("USD");
+  }
+
+  private void allLinesAreIn(String currency) {
+    sql.sql(
+            """
+            update tape_line set currency = ? where posting_id in
+              (select id from posting where books_id = ?)
+            """)
+        .params(currency, house.clerk.booksId())
+        .update();
   }
 
   /** Cut into two payments of one invoice, what is kept back is still one sum. */
