@@ -7,6 +7,7 @@ import io.sumbrel.core.matching.combination.Searched;
 import io.sumbrel.core.matching.problem.MatchingProblem;
 import io.sumbrel.core.matching.problem.RememberedPayers;
 import io.sumbrel.core.matching.ways.Budgets;
+import io.sumbrel.core.money.Money;
 import io.sumbrel.core.openitem.ItemId;
 import io.sumbrel.core.openitem.OpenItem;
 import io.sumbrel.core.party.CustomerId;
@@ -41,13 +42,15 @@ class HardInputTest extends SmallHouse {
   @Test
   void amountsOfTenTrillion() {
     CustomerId alder = customer("Alder Pots");
-    long large = 10_000_000_000_000L;
+    long third = Money.MAX_MINOR / 3;
     for (int i = 0; i < 30; i++) {
-      item(alder, "T-500" + i, large - i * i);
+      item(alder, "T-500" + i, third - i * i);
     }
-    money("ALDER POTS", 3 * large - 1 - 4 - 9, "PAYMENT");
-    money("ALDER POTS", large + 1, "T-50010");
-    money("ALDER POTS", large - 7_000, "T-50011");
+    item(alder, "T-60000", Money.MAX_MINOR);
+    item(alder, "T-60001", Money.MAX_MINOR - 1);
+    money("ALDER POTS", 3 * third - 1 - 4 - 9, "PAYMENT");
+    money("ALDER POTS", Money.MAX_MINOR, "T-60001");
+    money("ALDER POTS", Money.MAX_MINOR - 7_000, "T-60000");
     List<Plan.Row> rows = readable();
     assertThat(rows.get(0).ways())
         .anyMatch(w -> w.words().equals("T-5001 + T-5002 + T-5003") || w.lines().size() == 3);
