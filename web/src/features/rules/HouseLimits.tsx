@@ -39,6 +39,9 @@ export function HouseLimits({ limits, beginnings, may }: Props) {
   const [currency, setCurrency] = useState('');
   const [problem, setProblem] = useState('');
   const own = typed.own ?? limits.own;
+  const others = [...limits.own, ...beginnings].filter(
+    (t) => !own.some((o) => o.currency === t.currency),
+  );
   const table = own.find((t) => t.currency === currency);
   const type = (more: Partial<Limits>) => setTyped((before) => ({ ...before, ...more }));
 
@@ -55,11 +58,8 @@ export function HouseLimits({ limits, beginnings, may }: Props) {
 
   const choose = (chosen: string) => {
     setCurrency(chosen);
-    if (chosen && !own.some((t) => t.currency === chosen)) {
-      const begun = beginnings.find((t) => t.currency === chosen) ?? {
-        currency: chosen,
-        reasons: limits.reasons,
-      };
+    const begun = others.find((t) => t.currency === chosen);
+    if (begun) {
       type({ own: [...own, begun] });
     }
   };
@@ -78,7 +78,7 @@ export function HouseLimits({ limits, beginnings, may }: Props) {
           void keep();
         }}
       >
-        <OfWhich beginnings={beginnings} own={own} currency={currency} choose={choose} may={may}>
+        <OfWhich others={others} own={own} currency={currency} choose={choose} may={may}>
           {table && may && (
             <Button
               onClick={() => {
@@ -123,8 +123,9 @@ export function HouseLimits({ limits, beginnings, may }: Props) {
 }
 
 interface Which {
-  beginnings: Tables;
   own: Tables;
+  /** That have none of their own. */
+  others: Tables;
   currency: string;
   choose: (currency: string) => void;
   may: boolean;
@@ -132,9 +133,8 @@ interface Which {
 }
 
 /** For which currency the table holds; a house of one currency is not asked. */
-function OfWhich({ beginnings, own, currency, choose, may, children }: Which) {
-  const others = beginnings.filter((t) => !own.some((o) => o.currency === t.currency));
-  if (own.length + others.length < 2) {
+function OfWhich({ own, others, currency, choose, may, children }: Which) {
+  if (own.length === 0 && others.length < 2) {
     return null;
   }
   return (

@@ -346,6 +346,9 @@ class PeopleWalkTest {
     assertThat(charge).hasValue("25.00");
     button(ruta, "No limits of its own for EUR").click();
     assertThat(charge).hasValue("40.00");
+    which.selectOption("EUR"); // thought better of, and again
+    assertThat(charge).hasValue("25.00");
+    button(ruta, "No limits of its own for EUR").click();
     button(ruta, "Keep the limits").click();
     assertThat(button(ruta, "Keep the limits")).isDisabled();
     assertThat(which.locator("option")).containsText(new String[] {"every currency", "EUR", "USD"});

@@ -295,7 +295,7 @@ final class Reasons {
       boolean own = problem.hasOwnSilentList(way.customer);
       add(Math.max(1, points), new Evidence.ByList(SilentWays.stepOf(way), own));
     } else if (way.has(Shape.EARLIEST)) {
-      boolean round = money(moneyIn.amountMinor()).isRound();
+      boolean round = moneyIn.amount().isRound();
       add(
           points,
           new Evidence.SetShape(round ? SetKind.ROUND_WITHOUT_NUMBER : SetKind.WITHOUT_NUMBER));

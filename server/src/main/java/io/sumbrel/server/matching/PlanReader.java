@@ -18,11 +18,11 @@ import io.sumbrel.server.ledger.Explanations;
 import io.sumbrel.server.ledger.Ledger;
 import io.sumbrel.server.openitem.Items;
 import io.sumbrel.server.party.Customers;
+import io.sumbrel.server.persistence.Beside;
 import io.sumbrel.server.persistence.OneMoment;
 import io.sumbrel.server.receipt.MoneyLine;
 import io.sumbrel.server.receipt.MoneyLines;
 import io.sumbrel.server.rules.Rules;
-import jakarta.annotation.PreDestroy;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Collection;
@@ -32,10 +32,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.concurrent.ExecutionException;
-import java.util.concurrent.ExecutorService;
-import java.util.concurrent.Executors;
-import java.util.concurrent.Future;
+import java.util.function.Supplier;
 import org.springframework.stereotype.Component;
 
 /**
@@ -71,7 +68,7 @@ class PlanReader {
   private final HouseWeights weights;
   private final Houses houses;
   private final OneMoment oneMoment;
-  private final ExecutorService beside = Executors.newCachedThreadPool();
+  private final Beside beside;
 
   PlanReader(
       AuditRecord audit,
@@ -86,7 +83,8 @@ class PlanReader {
       Decisions decisions,
       HouseWeights weights,
       Houses houses,
-      OneMoment oneMoment) {
+      OneMoment oneMoment,
+      Beside beside) {
     this.audit = audit;
     this.moneyLines = moneyLines;
     this.waitingForTie = waitingForTie;
@@ -100,6 +98,7 @@ class PlanReader {
     this.weights = weights;
     this.houses = houses;
     this.oneMoment = oneMoment;
+    this.beside = beside;
   }
 
   /**
@@ -140,12 +139,6 @@ class PlanReader {
     }
   }
 
-  /** A thread that reads is not interrupted: the embedded database would lose its file by it. */
-  @PreDestroy
-  void stop() {
-    beside.shutdown();
-  }
-
   /**
    * Decisions, of which a house has most, are read beside the rest, as of a moment of their own.
    * Both moments come after the line of the record that the plan is as new as; what was posted
@@ -153,18 +146,11 @@ class PlanReader {
    */
   Read first(long booksId) {
     long feedNumber = audit.lastNumber(booksId);
-    Future<Map<Long, List<PastPayment>>> decided =
-        beside.submit(() -> oneMoment.read(() -> decisions.all(booksId)));
+    Supplier<Map<Long, List<PastPayment>>> decided =
+        beside.begin(() -> oneMoment.read(() -> decisions.all(booksId)));
     Read rest =
         oneMoment.read(() -> readAll(booksId, feedNumber, Optional.empty(), Decided.Change.NONE));
-    try {
-      return rest.with(new Decided().toAll(decided.get()));
-    } catch (ExecutionException e) {
-      throw new IllegalStateException("decisions are not read", e.getCause());
-    } catch (InterruptedException e) {
-      Thread.currentThread().interrupt();
-      throw new IllegalStateException("decisions are not read", e);
-    }
+    return rest.with(new Decided().toAll(decided.get()));
   }
 
   /** What changed since a board was made. */

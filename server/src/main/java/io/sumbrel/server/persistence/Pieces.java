@@ -1,18 +1,14 @@
 package io.sumbrel.server.persistence;
 
-import jakarta.annotation.PreDestroy;
 import jakarta.persistence.EntityManager;
 import java.util.Iterator;
 import java.util.List;
 import java.util.NoSuchElementException;
 import java.util.Optional;
 import java.util.Spliterators;
-import java.util.concurrent.CompletableFuture;
-import java.util.concurrent.CompletionException;
-import java.util.concurrent.ExecutorService;
-import java.util.concurrent.Executors;
 import java.util.function.BiFunction;
 import java.util.function.Function;
+import java.util.function.Supplier;
 import java.util.stream.Stream;
 import java.util.stream.StreamSupport;
 import org.hibernate.Session;
@@ -30,15 +26,11 @@ public class Pieces {
   public static final int SIZE = 1_000;
 
   private final EntityManager entities;
-  private final ExecutorService beside = Executors.newCachedThreadPool();
+  private final Beside beside;
 
-  Pieces(EntityManager entities) {
+  Pieces(EntityManager entities, Beside beside) {
     this.entities = entities;
-  }
-
-  @PreDestroy
-  void stop() {
-    beside.shutdown();
+    this.beside = beside;
   }
 
   /**
@@ -80,14 +72,14 @@ public class Pieces {
 
   private <T, R> Iterator<R> ahead(Iterator<T> read, Function<T, R> made) {
     return new Iterator<>() {
-      private Optional<CompletableFuture<R>> waiting = begun();
+      private Optional<Supplier<R>> waiting = begun();
 
-      private Optional<CompletableFuture<R>> begun() {
+      private Optional<Supplier<R>> begun() {
         if (!read.hasNext()) {
           return Optional.empty();
         }
         T piece = read.next();
-        return Optional.of(CompletableFuture.supplyAsync(() -> made.apply(piece), beside));
+        return Optional.of(beside.begin(() -> made.apply(piece)));
       }
 
       @Override
@@ -97,13 +89,9 @@ public class Pieces {
 
       @Override
       public R next() {
-        CompletableFuture<R> now = waiting.orElseThrow(NoSuchElementException::new);
+        Supplier<R> now = waiting.orElseThrow(NoSuchElementException::new);
         waiting = begun();
-        try {
-          return now.join();
-        } catch (CompletionException e) {
-          throw e.getCause() instanceof RuntimeException cause ? cause : e;
-        }
+        return now.get();
       }
     };
   }

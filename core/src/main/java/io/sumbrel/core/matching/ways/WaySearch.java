@@ -191,7 +191,7 @@ public final class WaySearch {
 
   /** Whether somebody chose the sum rather than reckoned it. */
   boolean isRound() {
-    return Money.ofMinor(moneyIn.currency(), amount).isRound();
+    return moneyIn.amount().isRound();
   }
 
   /** The pool of a customer with its branches. */
