@@ -27,14 +27,19 @@ final class Searcher {
   /** So that who is done first can help the others. */
   private static final int SHARES_EACH = 4;
 
+  private final List<MoneyIn> pile;
+
+  /** Without the pile: what is found holds on to it. */
   private final MatchingProblem problem;
+
   private final Weights weights;
   private final Budgets budgets;
   private final int threads;
   private int count;
 
   Searcher(MatchingProblem problem, Weights weights, Budgets budgets, int threads) {
-    this.problem = problem;
+    this.pile = problem.pile();
+    this.problem = problem.withoutPile();
     this.weights = weights;
     this.budgets = budgets;
     this.threads = threads;
@@ -59,7 +64,7 @@ final class Searcher {
                 s ->
                     readings[s] =
                         round.seen[s] == null
-                            ? Reading.of(problem, problem.pile().get(round.sums[s]))
+                            ? Reading.of(problem, pile.get(round.sums[s]))
                             : round.seen[s].reading));
     List<Integer> byPayer = new ArrayList<>(toSearch);
     byPayer.sort(Comparator.comparingInt(s -> readings[s].likeliestCustomer()));
@@ -69,7 +74,7 @@ final class Searcher {
         places -> {
           Pools own = pools.get();
           for (int s : places) {
-            MoneyIn moneyIn = problem.pile().get(round.sums[s]);
+            MoneyIn moneyIn = pile.get(round.sums[s]);
             round.seen[s] = Findings.of(problem, moneyIn, readings[s], own, weights);
           }
         });

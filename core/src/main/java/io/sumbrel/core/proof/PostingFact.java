@@ -47,13 +47,6 @@ public final class PostingFact {
     return Fact.of(NAME + posting.number().words(), fact.cells);
   }
 
-  /** The posting that a fact is; empty where it is another thing. */
-  public static Optional<PostingNumber> numberIn(Fact fact) {
-    return Optional.of(fact.name())
-        .filter(n -> n.startsWith(NAME))
-        .map(n -> PostingNumber.parse(n.substring(NAME.length())));
-  }
-
   private void add(Object... values) {
     cells.addAll(Arrays.asList(values));
   }

@@ -7,6 +7,8 @@ import io.sumbrel.formats.payoutcsv.PayoutReader;
 import io.sumbrel.server.bank.BankAccount;
 import io.sumbrel.server.layout.CsvLayouts;
 import io.sumbrel.server.layout.Lockboxes;
+import java.lang.ref.SoftReference;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import org.springframework.stereotype.Component;
@@ -16,6 +18,11 @@ import org.springframework.stereotype.Component;
 class ArrivedFiles {
   private final CsvLayouts layouts;
   private final Lockboxes lockboxes;
+
+  /** A large file is looked at, and accepted, soon after it came. */
+  private volatile SoftReference<ReadLast> last = new SoftReference<>(null);
+
+  private record ReadLast(byte[] bytes, ArrivedFile file) {}
 
   ArrivedFiles(CsvLayouts layouts, Lockboxes lockboxes) {
     this.layouts = layouts;
@@ -53,7 +60,13 @@ class ArrivedFiles {
       }
       case LOCKBOX ->
           ArrivedFile.deposits(FileKind.LOCKBOX, lockboxes.read(booksId, bytes), List.of());
-      default -> ArrivedFile.read(bytes);
+      default -> {
+        ReadLast known = last.get();
+        boolean same = known != null && Arrays.equals(known.bytes, bytes);
+        ArrivedFile file = same ? known.file : ArrivedFile.read(bytes);
+        last = new SoftReference<>(new ReadLast(bytes, file));
+        yield file;
+      }
     };
   }
 

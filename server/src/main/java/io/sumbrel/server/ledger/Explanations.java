@@ -12,6 +12,7 @@ import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
@@ -117,6 +118,23 @@ public class Explanations {
         .getResultStream()
         .map(ItemId::new)
         .toList();
+  }
+
+  /** The items that postings moved after a line of the record. */
+  @Transactional(readOnly = true)
+  public Set<ItemId> movedAfter(long booksId, long record) {
+    return entities
+        .createQuery(
+            """
+            select distinct itemId from ItemMovementRow where postingId in
+              (select id from PostingRow where booksId = :b and recordNumber > :r)
+            """,
+            Long.class)
+        .setParameter("b", booksId)
+        .setParameter("r", record)
+        .getResultStream()
+        .map(ItemId::new)
+        .collect(Collectors.toSet());
   }
 
   /** The day on which the last explanation of a sum was turned back. */

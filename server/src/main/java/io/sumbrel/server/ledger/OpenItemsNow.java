@@ -2,9 +2,7 @@ package io.sumbrel.server.ledger;
 
 import io.sumbrel.core.openitem.ItemId;
 import io.sumbrel.core.openitem.OpenItem;
-import io.sumbrel.core.posting.PostingNumber;
 import io.sumbrel.core.proof.AuditLine;
-import io.sumbrel.core.proof.PostingFact;
 import io.sumbrel.server.audit.AuditRecord;
 import io.sumbrel.server.openitem.Items;
 import io.sumbrel.server.openitem.ItemsHash;
@@ -94,18 +92,11 @@ public class OpenItemsNow {
       state.clear();
       items.open(booksId).forEach(state::put);
     } else {
-      Set<ItemId> moved = explanations.effectsOf(booksId, postingsIn(since)).items();
+      Set<ItemId> moved = explanations.movedAfter(booksId, state.feedNumber);
       items.find(booksId, moved).values().forEach(state::put);
     }
     state.asOfFeed = List.copyOf(state.oldestFirst);
     state.feedNumber = newest;
     return state;
-  }
-
-  private static List<PostingNumber> postingsIn(List<AuditLine> lines) {
-    return lines.stream()
-        .flatMap(l -> l.act().facts().stream())
-        .flatMap(f -> PostingFact.numberIn(f).stream())
-        .toList();
   }
 }

@@ -17,6 +17,7 @@ import io.sumbrel.server.ledger.Claims;
 import io.sumbrel.server.ledger.Explanations;
 import io.sumbrel.server.ledger.Ledger;
 import io.sumbrel.server.openitem.Items;
+import io.sumbrel.server.openitem.ItemsHash;
 import io.sumbrel.server.party.Customers;
 import io.sumbrel.server.persistence.Beside;
 import io.sumbrel.server.persistence.OneMoment;
@@ -50,7 +51,17 @@ class PlanReader {
 
   /** Acts of which no plan is made. */
   private static final Set<String> CHANGING_NOTHING =
-      Set.of("month-closed", "month-reopened", "second-person-asked", "sent-back", "file-dropped");
+      Set.of(
+          "month-closed",
+          "month-reopened",
+          "second-person-asked",
+          "sent-back",
+          "file-layout",
+          "file-waiting",
+          "file-information",
+          "file-known",
+          "file-refused",
+          "file-dropped");
 
   /** With more items changed since the indexes were built, these are built anew. */
   private static final int MOST_CHANGES = 500;
@@ -149,7 +160,8 @@ class PlanReader {
     Supplier<Map<Long, List<PastPayment>>> decided =
         beside.begin(() -> oneMoment.read(() -> decisions.all(booksId)));
     Read rest =
-        oneMoment.read(() -> readAll(booksId, feedNumber, Optional.empty(), Decided.Change.NONE));
+        oneMoment.read(
+            () -> readAll(booksId, feedNumber, Optional.empty(), List.of(), Decided.Change.NONE));
     return rest.with(new Decided().toAll(decided.get()));
   }
 
@@ -180,6 +192,7 @@ class PlanReader {
             booksId,
             audit.lastNumber(booksId),
             Optional.of(before),
+            since,
             decided(booksId, before, touched));
   }
 
@@ -229,7 +242,11 @@ class PlanReader {
 
   /** Decisions are many, and only postings change them. */
   private Read readAll(
-      long booksId, long feedNumber, Optional<PlanBoard.Board> before, Decided.Change decided) {
+      long booksId,
+      long feedNumber,
+      Optional<PlanBoard.Board> before,
+      List<AuditLine> since,
+      Decided.Change decided) {
     Basis basis =
         new Basis(
             customers.all(booksId),
@@ -246,9 +263,19 @@ class PlanReader {
         moneyLines.pile(booksId),
         basis,
         decided,
-        goesOn ? Optional.of(items.all(booksId)) : Optional.empty(),
+        goesOn ? Optional.of(changed(booksId, before.get(), since)) : Optional.empty(),
         goesOn ? List.of() : candidates(booksId, basis),
         goesOn ? List.of() : pastPayments.all(booksId));
+  }
+
+  /** What postings moved; where a list said something of items, all of them. */
+  private Collection<OpenItem> changed(
+      long booksId, PlanBoard.Board before, List<AuditLine> since) {
+    boolean isList =
+        since.stream().flatMap(l -> l.act().facts().stream()).anyMatch(ItemsHash::isFact);
+    return isList
+        ? items.all(booksId)
+        : items.find(booksId, explanations.movedAfter(booksId, before.feedNumber())).values();
   }
 
   /** Where the indexes cannot take a change up: they are built anew of all items. */

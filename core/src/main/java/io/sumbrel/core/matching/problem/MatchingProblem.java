@@ -2,7 +2,6 @@ package io.sumbrel.core.matching.problem;
 
 import io.sumbrel.core.deposit.Recorded;
 import io.sumbrel.core.matching.assignment.Amounts;
-import io.sumbrel.core.matching.candidate.LongIndex;
 import io.sumbrel.core.matching.candidate.NameIndex;
 import io.sumbrel.core.matching.candidate.NumberKeys;
 import io.sumbrel.core.matching.problem.RememberedPayers.Learned;
@@ -18,13 +17,12 @@ import io.sumbrel.core.rules.HouseRules;
 import io.sumbrel.core.rules.SilentList;
 import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.BitSet;
 import java.util.Collection;
 import java.util.Currency;
-import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
+import java.util.function.IntUnaryOperator;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 
@@ -60,15 +58,10 @@ public final class MatchingProblem {
   private final Amounts open;
 
   /** Items that are no longer as they stand in the indexes, and all newer ones. */
-  private final Map<Integer, OpenItem> changed;
-
-  private final BitSet isChanged = new BitSet();
+  private final ChangedItems changed;
 
   /** What is remembered otherwise than in the problem that this one came from. */
   private final Learned learned;
-
-  private final LongIndex changedByAmount = new LongIndex();
-  private final LongIndex changedOf = new LongIndex();
 
   private MatchingProblem(
       List<MoneyIn> pile,
@@ -78,8 +71,9 @@ public final class MatchingProblem {
       HouseRules rules,
       List<Recorded> recorded,
       ItemIndexes indexes,
+      ItemIndexes newerIndexes,
       Amounts open,
-      Map<Integer, OpenItem> changed,
+      ChangedItems changed,
       Learned learned) {
     this.pile = List.copyOf(pile);
     this.items = items;
@@ -88,18 +82,10 @@ public final class MatchingProblem {
     this.rules = rules;
     this.recorded = List.copyOf(recorded);
     this.indexes = indexes;
-    this.newerIndexes = new ItemIndexes(newer, parties);
+    this.newerIndexes = newerIndexes;
     this.open = open;
     this.changed = changed;
     this.learned = learned;
-    changed.forEach(
-        (i, item) -> {
-          isChanged.set(i);
-          if (!item.isSettled() && customerOf(i) >= 0) {
-            changedByAmount.add(indexes.amountKey(item.currency(), item.openMinor()), i);
-            changedOf.add(customerOf(i), i);
-          }
-        });
   }
 
   /**
@@ -137,8 +123,19 @@ public final class MatchingProblem {
     for (int r = 0; r < recorded.size(); r++) {
       open.set(all.size() + MOST_NEWER + r, recorded.get(r).amountMinor());
     }
+    ItemIndexes none = new ItemIndexes(List.of(), parties);
     return new MatchingProblem(
-        pile, all, List.of(), parties, rules, recorded, indexes, open, Map.of(), Learned.NOTHING);
+        pile,
+        all,
+        List.of(),
+        parties,
+        rules,
+        recorded,
+        indexes,
+        none,
+        open,
+        new ChangedItems(new TreeMap<>(), indexes, place -> -1),
+        Learned.NOTHING);
   }
 
   /**
@@ -164,7 +161,7 @@ public final class MatchingProblem {
       Collection<OpenItem> others,
       List<PastPayment> come,
       List<PastPayment> gone) {
-    Map<Integer, OpenItem> all = new HashMap<>(changed);
+    TreeMap<Integer, OpenItem> all = changed.byPlace();
     List<OpenItem> more = new ArrayList<>(newer);
     Amounts openNow = open.copy();
     for (OpenItem item : others) {
@@ -192,9 +189,41 @@ public final class MatchingProblem {
         come.isEmpty() && gone.isEmpty()
             ? parties
             : new Parties(parties, remembered().after(come, gone));
+    ItemIndexes ofNewer = more.equals(newer) ? newerIndexes : new ItemIndexes(more, parties);
+    IntUnaryOperator customerOf =
+        i -> isNewer(i) ? ofNewer.customerOf[row(i)] : indexes.customerOf[i];
     return Optional.of(
         new MatchingProblem(
-            newPile, items, more, now, rules, recorded, indexes, openNow, all, taught));
+            newPile,
+            items,
+            more,
+            now,
+            rules,
+            recorded,
+            indexes,
+            ofNewer,
+            openNow,
+            new ChangedItems(all, indexes, customerOf),
+            taught));
+  }
+
+  /**
+   * The same without the sums that are to be explained. What was found for one of them holds on to
+   * no more than this.
+   */
+  public MatchingProblem withoutPile() {
+    return new MatchingProblem(
+        List.of(),
+        items,
+        newer,
+        parties,
+        rules,
+        recorded,
+        indexes,
+        newerIndexes,
+        open,
+        changed,
+        learned);
   }
 
   /** The index of an item; −1 when it is none of these. */
@@ -219,7 +248,7 @@ public final class MatchingProblem {
 
   /** How many items are no longer as they stand in the indexes; with many, build anew. */
   public int changes() {
-    return changed.size();
+    return changed.count();
   }
 
   /** The sums that are to be explained. */
@@ -229,7 +258,7 @@ public final class MatchingProblem {
 
   /** An item as it stands now. */
   public OpenItem item(int index) {
-    return isChanged.get(index) ? changed.get(index) : items.get(index);
+    return changed.get(index, isNewer(index) ? null : items.get(index));
   }
 
   /** What is open on each item, signed, and on each record. */
@@ -395,25 +424,25 @@ public final class MatchingProblem {
   public int[] byAmount(MoneyIn moneyIn) {
     long key = indexes.amountKey(moneyIn.currency(), moneyIn.amountMinor());
     int[] then = indexes.amounts.find(key);
-    return changed.isEmpty() ? then : merged(then, changedByAmount.find(key));
+    return merged(then, changed.byAmount(key));
   }
 
   /** Open items of one customer, in their order. */
   public int[] openOf(int customer) {
     int[] then = indexes.openOf.find(customer);
-    return changed.isEmpty() ? then : merged(then, changedOf.find(customer));
+    return merged(then, changed.openOf(customer));
   }
 
   /** What has not changed of the one, with the other. */
   private int[] merged(int[] then, int[] now) {
     boolean asThen = now.length == 0;
     for (int k = 0; k < then.length && asThen; k++) {
-      asThen = !isChanged.get(then[k]);
+      asThen = !changed.has(then[k]);
     }
     if (asThen) {
       return then;
     }
-    IntStream kept = Arrays.stream(then).filter(i -> !isChanged.get(i));
+    IntStream kept = Arrays.stream(then).filter(i -> !changed.has(i));
     return IntStream.concat(kept, Arrays.stream(now)).sorted().toArray();
   }
 
