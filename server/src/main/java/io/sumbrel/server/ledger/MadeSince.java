@@ -38,22 +38,20 @@ public class MadeSince {
    *
    * @param numbers by their ids
    * @param arrivals the files that brought some of them, by their ids
-   * @param money the sums that they explain as tapes
    * @param turnedBack the ids of postings from before that they turn back
    */
   public record Made(
       Postings.From from,
       Map<Long, PostingNumber> numbers,
       Map<Long, Long> arrivals,
-      Set<Long> money,
       Set<Long> turnedBack) {}
 
   @Transactional(readOnly = true)
   public Made made(long booksId, Postings.From from) {
-    Made made = new Made(from, new HashMap<>(), new HashMap<>(), new HashSet<>(), new HashSet<>());
+    Made made = new Made(from, new HashMap<>(), new HashMap<>(), new HashSet<>());
     rows(
         """
-        select id, booksId, postingYear, postingNumber, arrivalId, moneyInId, turnsBackId
+        select id, booksId, postingYear, postingNumber, arrivalId, turnsBackId
         from PostingRow where id >= :first
         """,
         from.id(),
@@ -63,11 +61,8 @@ public class MadeSince {
             if (r[4] != null) {
               made.arrivals.put((Long) r[0], (Long) r[4]);
             }
-            if (r[5] != null) {
-              made.money.add((Long) r[5]);
-            }
-            if (r[6] != null && (Long) r[6] < from.id()) {
-              made.turnedBack.add((Long) r[6]);
+            if (r[5] != null && (Long) r[5] < from.id()) {
+              made.turnedBack.add((Long) r[5]);
             }
           }
         });
@@ -97,18 +92,13 @@ public class MadeSince {
   @Transactional(readOnly = true)
   public Map<Long, TakenIn> firstSeen(Made made) {
     Map<Long, TakenIn> firstSeen = new HashMap<>();
-    rows(
+    parts(
+        made.arrivals.keySet(),
         """
         select postingId, count(*), sum(openDelta) from ItemMovementRow
-        where postingId >= :first and kind = FIRST_SEEN group by postingId
+        where postingId in :some and kind = FIRST_SEEN group by postingId
         """,
-        made.from.id(),
-        r -> {
-          Long arrival = made.arrivals.get((Long) r[0]);
-          if (arrival != null) {
-            firstSeen.put(arrival, new TakenIn((Long) r[1], (Long) r[2]));
-          }
-        });
+        r -> firstSeen.put(made.arrivals.get((Long) r[0]), new TakenIn((Long) r[1], (Long) r[2])));
     return firstSeen;
   }
 
@@ -168,7 +158,14 @@ public class MadeSince {
     Consumer<Object[]> found = r -> before.put((Long) r[0], Before.of(r));
     parts(ties.keySet(), Before.OF + "p.id in :some", found);
     parts(made.turnedBack, Before.OF + "p.id in :some", found);
-    parts(made.money, Before.OF + "p.moneyInId in :some and p.id < " + made.from.id(), found);
+    rows(
+        Before.OF
+            + """
+            p.id < :first and p.moneyInId in
+              (select q.moneyInId from PostingRow q where q.id >= :first and q.moneyInId > 0)
+            """,
+        made.from.id(),
+        found);
     parts(
         List.copyOf(before.keySet()),
         "select turnsBackId, id from PostingRow where turnsBackId in :some",

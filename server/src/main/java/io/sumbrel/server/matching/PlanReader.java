@@ -19,7 +19,6 @@ import io.sumbrel.server.ledger.Ledger;
 import io.sumbrel.server.openitem.Items;
 import io.sumbrel.server.openitem.ItemsHash;
 import io.sumbrel.server.party.Customers;
-import io.sumbrel.server.persistence.Beside;
 import io.sumbrel.server.persistence.OneMoment;
 import io.sumbrel.server.receipt.MoneyLine;
 import io.sumbrel.server.receipt.MoneyLines;
@@ -30,10 +29,8 @@ import java.util.Collection;
 import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.function.Supplier;
 import org.springframework.stereotype.Component;
 
 /**
@@ -79,7 +76,6 @@ class PlanReader {
   private final HouseWeights weights;
   private final Houses houses;
   private final OneMoment oneMoment;
-  private final Beside beside;
 
   PlanReader(
       AuditRecord audit,
@@ -94,8 +90,7 @@ class PlanReader {
       Decisions decisions,
       HouseWeights weights,
       Houses houses,
-      OneMoment oneMoment,
-      Beside beside) {
+      OneMoment oneMoment) {
     this.audit = audit;
     this.moneyLines = moneyLines;
     this.waitingForTie = waitingForTie;
@@ -109,7 +104,6 @@ class PlanReader {
     this.weights = weights;
     this.houses = houses;
     this.oneMoment = oneMoment;
-    this.beside = beside;
   }
 
   /**
@@ -150,19 +144,21 @@ class PlanReader {
     }
   }
 
-  /**
-   * Decisions, of which a house has most, are read beside the rest, as of a moment of their own.
-   * Both moments come after the line of the record that the plan is as new as; what was posted
-   * between them is taken up with the next change, which compares.
-   */
+  /** Decisions, of which a house has most, are read beside the rest. */
   Read first(long booksId) {
-    long feedNumber = audit.lastNumber(booksId);
-    Supplier<Map<Long, List<PastPayment>>> decided =
-        beside.begin(() -> oneMoment.read(() -> decisions.all(booksId)));
-    Read rest =
-        oneMoment.read(
-            () -> readAll(booksId, feedNumber, Optional.empty(), List.of(), Decided.Change.NONE));
-    return rest.with(new Decided().toAll(decided.get()));
+    return oneMoment.read(
+        () -> audit.lastNumber(booksId),
+        () -> decisions.all(booksId),
+        decided -> {
+          Read rest =
+              readAll(
+                  booksId,
+                  audit.lastNumber(booksId),
+                  Optional.empty(),
+                  List.of(),
+                  Decided.Change.NONE);
+          return rest.with(new Decided().toAll(decided.get()));
+        });
   }
 
   /** What changed since a board was made. */

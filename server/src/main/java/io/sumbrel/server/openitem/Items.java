@@ -47,13 +47,19 @@ public class Items {
   private static final String NUMBERED =
       "select id, number from OpenItemRow where booksId = :b and numberedBy = 'SELLER'";
 
-  /** Columns, not rows: the session would keep each row, and look through all at every query. */
+  /**
+   * Columns, not rows: the session would keep each row, and look through all at every query. From
+   * the balances, which are small: what is settled is passed over there.
+   */
   private static final String WITH_BALANCE =
       """
       select i.id, i.kind, i.customerId, i.number, i.itemDate, i.dueDate, i.currency, i.taxMinor,
         i.orderNumber, i.terms, b.totalMinor, b.openMinor
-      from OpenItemRow i join ItemBalanceRow b on b.itemId = i.id
+      from ItemBalanceRow b join OpenItemRow i on i.id = b.itemId
       """;
+
+  /** + 0: in the order of the ids, in which the rows lie, not in that of an index. */
+  private static final String OF_THE_HOUSE = "where i.booksId + 0 = :b ";
 
   private final EntityManager entities;
   private final RowIds ids;
@@ -73,7 +79,7 @@ public class Items {
   /** Every item, settled ones too, oldest first. */
   @Transactional(readOnly = true)
   public List<OpenItem> all(long booksId) {
-    return oldestFirst("where i.booksId = :b", Map.of("b", booksId));
+    return oldestFirst(OF_THE_HOUSE, Map.of("b", booksId));
   }
 
   /** The items that a posting from one on moved; in no order. */
@@ -95,9 +101,10 @@ public class Items {
         .createQuery(
             """
             select i.kind, i.customerId, i.currency, sum(b.openMinor)
-            from OpenItemRow i join ItemBalanceRow b on b.itemId = i.id
-            where i.booksId = :b and b.openMinor <> 0 group by i.kind, i.customerId, i.currency
-            """,
+            from ItemBalanceRow b join OpenItemRow i on i.id = b.itemId
+            """
+                + OF_THE_HOUSE
+                + "and b.openMinor <> 0 group by i.kind, i.customerId, i.currency",
             Object[].class)
         .setParameter("b", booksId)
         .getResultStream()
@@ -114,14 +121,13 @@ public class Items {
   @Transactional(readOnly = true)
   public List<OpenItem> openOrAfter(long booksId, LocalDate day) {
     return oldestFirst(
-        "where i.booksId = :b and (b.openMinor <> 0 or i.itemDate > :d)",
-        Map.of("b", booksId, "d", day));
+        OF_THE_HOUSE + "and (b.openMinor <> 0 or i.itemDate > :d)", Map.of("b", booksId, "d", day));
   }
 
   /** What is open, oldest first. */
   @Transactional(readOnly = true)
   public List<OpenItem> open(long booksId) {
-    return oldestFirst("where i.booksId = :b and b.openMinor <> 0", Map.of("b", booksId));
+    return oldestFirst(OF_THE_HOUSE + "and b.openMinor <> 0", Map.of("b", booksId));
   }
 
   /** What is open in one currency at some customers, oldest first. */
@@ -214,9 +220,7 @@ public class Items {
             some.set(
                     entities
                         .createQuery(
-                            WITH_BALANCE
-                                + " where i.booksId + 0 = :b and "
-                                + some.condition("i.id"),
+                            WITH_BALANCE + OF_THE_HOUSE + "and " + some.condition("i.id"),
                             Object[].class)
                         .setParameter("b", booksId))
                 .getResultStream()

@@ -1,12 +1,15 @@
 package io.sumbrel.server.persistence;
 
 import jakarta.persistence.EntityManager;
+import java.util.Optional;
+import java.util.function.Function;
 import java.util.function.Supplier;
 import org.hibernate.FlushMode;
 import org.hibernate.Session;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.TransactionDefinition;
+import org.springframework.transaction.support.TransactionSynchronizationManager;
 import org.springframework.transaction.support.TransactionTemplate;
 
 /**
@@ -18,9 +21,11 @@ import org.springframework.transaction.support.TransactionTemplate;
 public class OneMoment {
   private final TransactionTemplate transaction;
   private final EntityManager entities;
+  private final Beside threads;
 
-  OneMoment(PlatformTransactionManager transactions, EntityManager entities) {
+  OneMoment(PlatformTransactionManager transactions, EntityManager entities, Beside threads) {
     this.entities = entities;
+    this.threads = threads;
     this.transaction = new TransactionTemplate(transactions);
     transaction.setReadOnly(true);
     transaction.setIsolationLevel(TransactionDefinition.ISOLATION_SERIALIZABLE);
@@ -29,6 +34,34 @@ public class OneMoment {
   /** What is read, all of it as of the first statement. */
   public <T> T read(Supplier<T> reading) {
     return transaction.execute(t -> unchanged(reading));
+  }
+
+  /**
+   * The same with a part of it read beside, on a connection of its own. Where something was
+   * committed between the first statements of the two, that part is read with the rest after all;
+   * in the transaction of an act too, of which another connection knows nothing.
+   *
+   * @param mark what every commit that matters changes
+   * @param rest is given what waits for the part
+   */
+  public <P, T> T read(Supplier<Long> mark, Supplier<P> part, Function<Supplier<P>, T> rest) {
+    boolean mayBeBeside = !TransactionSynchronizationManager.isActualTransactionActive();
+    return read(
+        () -> {
+          if (!mayBeBeside) {
+            return rest.apply(part);
+          }
+          Long seen = mark.get();
+          Supplier<Optional<P>> begun =
+              threads.begin(
+                  () ->
+                      read(
+                          () ->
+                              mark.get().equals(seen)
+                                  ? Optional.of(part.get())
+                                  : Optional.empty()));
+          return rest.apply(() -> begun.get().orElseGet(part));
+        });
   }
 
   /**

@@ -39,6 +39,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
+import java.util.function.Supplier;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
@@ -112,15 +113,34 @@ public class BooksFactsReader {
    * asked for.
    */
   public <T> T read(long booksId, Function<BooksFacts, T> look) {
-    return oneMoment.read(() -> look.apply(facts(booksId, StoodBefore.Part.EVERYTHING)));
+    return read(booksId, () -> StoodBefore.Part.EVERYTHING, look);
   }
 
   /** The same of what was made since the newest month was closed; of all where none is. */
   public <T> T readSinceClosing(long booksId, Function<BooksFacts, T> look) {
-    return oneMoment.read(() -> look.apply(facts(booksId, before.part(booksId))));
+    return read(booksId, () -> before.part(booksId), look);
   }
 
-  private BooksFacts facts(long booksId, StoodBefore.Part part) {
+  private <T> T read(long booksId, Supplier<StoodBefore.Part> part, Function<BooksFacts, T> look) {
+    return oneMoment.read(
+        () -> audit.lastNumber(booksId),
+        () -> itemsAndFiles(booksId, part.get()),
+        beside -> look.apply(facts(booksId, part.get(), beside)));
+  }
+
+  /** What is read beside the rest. */
+  private record ItemsAndFiles(List<OpenItem> items, List<Fact> standing) {}
+
+  private ItemsAndFiles itemsAndFiles(long booksId, StoodBefore.Part part) {
+    return new ItemsAndFiles(
+        part.point().isPresent()
+            ? List.copyOf(items.movedFrom(booksId, part.from().id()))
+            : items.all(booksId),
+        standing(booksId, part));
+  }
+
+  private BooksFacts facts(
+      long booksId, StoodBefore.Part part, Supplier<ItemsAndFiles> itemsAndFiles) {
     long file = part.firstArrival();
     Map<Long, BankAccount> accounts =
         books.all(booksId).stream().collect(Collectors.toMap(BankAccount::id, Function.identity()));
@@ -138,14 +158,6 @@ public class BooksFactsReader {
     Map<MoneyInId, PostingNumber> claimed = claimed(made, part, lines);
     Beginnings beginnings = new Beginnings(bankStatements.all(booksId), part.point());
     List<Statements.Stored> statements = beginnings.statements;
-    List<OpenItem> all =
-        part.point().isPresent()
-            ? List.copyOf(items.movedFrom(booksId, part.from().id()))
-            : items.all(booksId);
-    Map<ItemId, OpenItem> byId =
-        all.stream().collect(Collectors.toMap(OpenItem::id, Function.identity()));
-    Iterable<BooksFacts.Made> inTurn =
-        postings.inTurn(booksId, part.from(), byId::get, money::get, s -> made(s, byId));
     Map<Long, TakenIn> firstSeen = madeSince.firstSeen(made);
     Map<Long, Long> moved =
         moneyLines.moved(statements.stream().mapToLong(Statements.Stored::id).min().orElse(0));
@@ -153,6 +165,13 @@ public class BooksFactsReader {
     Map<Long, MoneyInId> ofMember = moneyLines.ofMembers(booksId);
     Map<Long, TakenIn> members = deposits.taken(booksId);
     Map<Long, TakenIn> past = pastPayments.taken(booksId);
+    Optional<BooksFacts.Before> stoodBefore =
+        part.point().map(p -> before.of(booksId, part, made, accounts));
+    ItemsAndFiles beside = itemsAndFiles.get();
+    Map<ItemId, OpenItem> byId =
+        beside.items.stream().collect(Collectors.toMap(OpenItem::id, Function.identity()));
+    Iterable<BooksFacts.Made> inTurn =
+        postings.inTurn(booksId, part.from(), byId::get, money::get, s -> made(s, byId));
     return new BooksFacts(
         accounts.values().stream()
             .map(a -> new BooksFacts.Account(a.code(), a.beginsOn(), beginnings.of(a)))
@@ -184,7 +203,7 @@ public class BooksFactsReader {
             .toList(),
         deposits.all(booksId).stream().map(d -> deposit(d, ofMember, ties)).toList(),
         deposits.onHand(booksId).stream().map(m -> onHand(m, ties)).toList(),
-        all,
+        beside.items,
         inTurn,
         arrivals.intakes(booksId, file).stream()
             .filter(i -> part.has(i.arrivalId()))
@@ -198,8 +217,8 @@ public class BooksFactsReader {
                     })
             .toList(),
         audit.trail(booksId, Math.max(1, part.from().record())),
-        standing(booksId, part),
-        part.point().map(p -> before.of(booksId, part, made, accounts)));
+        beside.standing,
+        stoodBefore);
   }
 
   /**

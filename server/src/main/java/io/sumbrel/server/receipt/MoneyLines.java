@@ -5,12 +5,15 @@ import io.sumbrel.core.deposit.DepositKind;
 import io.sumbrel.core.ledger.AccountCode;
 import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.core.refusal.Refusal;
+import io.sumbrel.server.persistence.InParts;
 import jakarta.persistence.EntityManager;
+import jakarta.persistence.TypedQuery;
 import java.time.LocalDate;
 import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.TreeMap;
 import java.util.function.Consumer;
@@ -50,43 +53,53 @@ public class MoneyLines {
   public Collection<MoneyLine> since(
       long booksId, Collection<Long> accounts, LocalDate day, long posting) {
     Map<MoneyInId, MoneyLine> since = new HashMap<>();
-    Stream<List<MoneyLine>> booked =
-        accounts.stream()
-            .map(
-                account ->
-                    lines(
-                        LOOKED_UP + "and m.bankAccountId = :a and m.bookingDate > :d",
-                        Map.of("b", booksId, "a", account, "d", day)));
-    Stream<List<MoneyLine>> touched =
-        Stream.of(
-            named("select q.moneyInId from PostingRow q where q.id >= :p", booksId, posting),
-            named("select t.moneyInId from TiePartRow t where t.postingId >= :p", booksId, posting),
-            named(
-                """
-                select o.moneyInId from PostingRow q join PostingRow o on o.id = q.turnsBackId
-                where q.id >= :p
-                """,
-                booksId,
-                posting),
-            named(
-                """
-                select t.moneyInId from PostingRow q join TiePartRow t on t.postingId = q.turnsBackId
-                where q.id >= :p
-                """,
-                booksId,
-                posting),
-            lines(LOOKED_UP + "and m.depositMemberId > 0", Map.of("b", booksId)),
+    Consumer<MoneyLine> found = line -> since.put(line.moneyIn().id(), line);
+    accounts.forEach(
+        account ->
             lines(
-                LOOKED_UP + "and m.id in (select w.entryId from DepositRow w where w.booksId = :b)",
-                Map.of("b", booksId)));
-    Stream.concat(booked, touched)
-        .flatMap(List::stream)
-        .forEach(line -> since.put(line.moneyIn().id(), line));
+                    LOOKED_UP + "and m.bankAccountId = :a and m.bookingDate > :d",
+                    Map.of("b", booksId, "a", account, "d", day))
+                .forEach(found));
+    lines(LOOKED_UP + "and m.depositMemberId > 0", Map.of("b", booksId)).forEach(found);
+    lines(
+            LOOKED_UP + "and m.id in (select w.entryId from DepositRow w where w.booksId = :b)",
+            Map.of("b", booksId))
+        .forEach(found);
+    InParts.ofIds(
+        touchedFrom(posting).filter(id -> !since.containsKey(new MoneyInId(id))),
+        some -> named(booksId, some).forEach(found));
     return since.values();
   }
 
-  private List<MoneyLine> named(String by, long booksId, long posting) {
-    return lines(LOOKED_UP + "and m.id in (" + by + ")", Map.of("b", booksId, "p", posting));
+  /** Most of these were booked lately too, and are found by that. */
+  private Stream<Long> touchedFrom(long posting) {
+    return Stream.of(
+            "select q.moneyInId from PostingRow q where q.id >= :p",
+            "select t.moneyInId from TiePartRow t where t.postingId >= :p",
+            """
+            select o.moneyInId from PostingRow q join PostingRow o on o.id = q.turnsBackId
+            where q.id >= :p
+            """,
+            """
+            select t.moneyInId from PostingRow q join TiePartRow t on t.postingId = q.turnsBackId
+            where q.id >= :p
+            """)
+        .flatMap(
+            query ->
+                entities
+                    .createQuery(query, Long.class)
+                    .setParameter("p", posting)
+                    .getResultStream())
+        .filter(Objects::nonNull);
+  }
+
+  private List<MoneyLine> named(long booksId, InParts.Ids some) {
+    var query = asked(LOOKED_UP + "and " + some.condition("m.id")).setParameter("b", booksId);
+    return some.set(query)
+        .getResultStream()
+        .map(MoneyLines::line)
+        .filter(line -> some.has(line.moneyIn().id().number()))
+        .toList();
   }
 
   /** What the sums that count come to, by the statement that brought them; of those from one on. */
@@ -171,18 +184,21 @@ public class MoneyLines {
   }
 
   private List<MoneyLine> lines(String which, Map<String, Object> values) {
-    var query =
-        entities.createQuery(
-            """
-            select m, d.id, d.kind, d.reference, d.bankAccountId, d.clearingCode from MoneyInRow m
-            left join DepositMemberRow x on x.id = m.depositMemberId
-            left join DepositRow d on d.id = x.depositId
-            where\s"""
-                + which
-                + " order by m.bookingDate, m.id",
-            Object[].class);
+    TypedQuery<Object[]> query = asked(which);
     values.forEach(query::setParameter);
     return query.getResultStream().map(MoneyLines::line).toList();
+  }
+
+  private TypedQuery<Object[]> asked(String which) {
+    return entities.createQuery(
+        """
+        select m, d.id, d.kind, d.reference, d.bankAccountId, d.clearingCode from MoneyInRow m
+        left join DepositMemberRow x on x.id = m.depositMemberId
+        left join DepositRow d on d.id = x.depositId
+        where\s"""
+            + which
+            + " order by m.bookingDate, m.id",
+        Object[].class);
   }
 
   private static MoneyLine line(Object[] row) {
