@@ -99,7 +99,7 @@ public class Claims {
         .map(c -> entities.find(PostingRow.class, c.postingId).number());
   }
 
-  /** The tie of each deposit and each receipt on hand that is tied. */
+  /** The tie of each deposit and each receipt on hand that is tied; + 0: looked up from these. */
   @Transactional(readOnly = true)
   public Map<RecordedId, PostingNumber> ties(long booksId) {
     Map<RecordedId, PostingNumber> ties = new HashMap<>();
@@ -107,7 +107,7 @@ public class Claims {
         .createQuery(
             """
             select c, p from RecordedClaimRow c join PostingRow p on p.id = c.postingId
-            where p.booksId = :b
+            where p.booksId + 0 = :b
             """,
             Object[].class)
         .setParameter("b", booksId)

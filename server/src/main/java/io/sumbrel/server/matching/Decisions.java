@@ -22,8 +22,8 @@ import org.springframework.transaction.annotation.Transactional;
 
 /**
  * What was placed in these books and stands: every such payment teaches who pays, and for whom.
- * Each table is read by itself, in its own order: a join would look a row up in each of them for
- * every decision that was ever made.
+ * Each table is read by itself, in its own order (hence + 0: not by an index of the house): a join
+ * would look a row up in each of them for every decision that was ever made.
  */
 @Component
 class Decisions {
@@ -106,7 +106,7 @@ class Decisions {
       each(
           """
           select id, postingDate, moneyInId from PostingRow
-          where booksId = :b and kind = TAPE and moneyInId is not null
+          where booksId + 0 = :b and kind = TAPE and moneyInId is not null
           """,
           " and id in :some",
           postings,
@@ -129,7 +129,7 @@ class Decisions {
       each(
           """
           select id, payerName, payerAccount, currency, amountMinor from MoneyInRow
-          where booksId = :b and amountMinor > 0
+          where booksId + 0 = :b and amountMinor > 0
             and (payerName is not null or payerAccount is not null)
           """,
           " and id in :some",

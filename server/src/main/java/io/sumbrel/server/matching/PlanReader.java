@@ -26,7 +26,6 @@ import io.sumbrel.server.rules.Rules;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Collection;
-import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
@@ -39,10 +38,6 @@ import org.springframework.stereotype.Component;
  */
 @Component
 class PlanReader {
-  private static final Comparator<MoneyLine> IN_ORDER =
-      Comparator.comparing((MoneyLine l) -> l.moneyIn().bookingDate())
-          .thenComparing(l -> l.moneyIn().id().number());
-
   /** Acts that move items, and change nothing else of what a plan is made from. */
   private static final Set<String> ONLY_MOVING = Set.of(Ledger.TAPE_POSTED, Ledger.TURNED_BACK);
 
@@ -216,7 +211,7 @@ class PlanReader {
         touched.money().stream().filter(m -> !claimed.contains(m) && !known.contains(m)).toList();
     if (!again.isEmpty()) {
       pile.addAll(moneyLines.some(booksId, again));
-      pile.sort(IN_ORDER);
+      pile.sort(MoneyLine.IN_ORDER);
     }
     Basis basis =
         new Basis(

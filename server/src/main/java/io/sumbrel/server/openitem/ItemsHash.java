@@ -60,7 +60,7 @@ public class ItemsHash {
     return fact(booksId).map(f -> new Fact(NAME, reckon(booksId).hex())).or(() -> once(booksId));
   }
 
-  /** In the order of the numbers, which an index has. */
+  /** In the order of the ids, in which the rows lie. */
   private SetHash reckon(long booksId) {
     entities.flush();
     SetHash hash = audit.setHash(SetHash.NOTHING);
@@ -71,12 +71,12 @@ public class ItemsHash {
                     .createQuery(
                         """
                         from OpenItemRow
-                        where booksId = :b and number > :last and numberedBy = 'SELLER'
-                        order by booksId, number, numberedBy
+                        where booksId + 0 = :b and id > :last and numberedBy = 'SELLER'
+                        order by id
                         """,
                         OpenItemRow.class)
                     .setParameter("b", booksId)
-                    .setParameter("last", last.map(r -> r.number).orElse(""))
+                    .setParameter("last", last.map(r -> r.id).orElse(0L))
                     .setMaxResults(Pieces.SIZE)
                     .getResultList());
     rows.forEach(row -> hash.add(row.said()));

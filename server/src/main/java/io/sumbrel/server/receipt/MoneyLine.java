@@ -5,6 +5,7 @@ import io.sumbrel.core.deposit.DepositKind;
 import io.sumbrel.core.ledger.AccountCode;
 import io.sumbrel.core.receipt.MoneyIn;
 import java.time.LocalDate;
+import java.util.Comparator;
 import java.util.Optional;
 
 /**
@@ -28,6 +29,11 @@ public record MoneyLine(
     String bankReference,
     Method method,
     Optional<String> batch) {
+
+  /** That of booking. */
+  public static final Comparator<MoneyLine> IN_ORDER =
+      Comparator.comparing((MoneyLine l) -> l.moneyIn().bookingDate())
+          .thenComparing(l -> l.moneyIn().id().number());
 
   /** The deposit of a member. */
   public record OfDeposit(long id, DepositKind kind, String reference, AccountCode clearing) {

@@ -9,6 +9,7 @@ import io.sumbrel.server.persistence.InParts;
 import jakarta.persistence.EntityManager;
 import jakarta.persistence.TypedQuery;
 import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
@@ -29,8 +30,6 @@ public class MoneyLines {
   /** + 0: what is named is looked up, not all sums of the house. */
   private static final String LOOKED_UP = "m.booksId + 0 = :b and m.standing = COUNTS ";
 
-  private static final String COUNTING = "m.booksId = :b and m.standing = COUNTS ";
-
   private final EntityManager entities;
 
   MoneyLines(EntityManager entities) {
@@ -40,7 +39,7 @@ public class MoneyLines {
   /** Every sum that counts, in the order of booking. */
   @Transactional(readOnly = true)
   public List<MoneyLine> all(long booksId) {
-    return standing(booksId, Standing.COUNTS);
+    return lines(LOOKED_UP, Map.of("b", booksId));
   }
 
   /**
@@ -67,7 +66,7 @@ public class MoneyLines {
         .forEach(found);
     InParts.ofIds(
         touchedFrom(posting).filter(id -> !since.containsKey(new MoneyInId(id))),
-        some -> named(booksId, some).forEach(found));
+        some -> named(booksId, some, "").forEach(found));
     return since.values();
   }
 
@@ -93,8 +92,9 @@ public class MoneyLines {
         .filter(Objects::nonNull);
   }
 
-  private List<MoneyLine> named(long booksId, InParts.Ids some) {
-    var query = asked(LOOKED_UP + "and " + some.condition("m.id")).setParameter("b", booksId);
+  private List<MoneyLine> named(long booksId, InParts.Ids some, String more) {
+    var query =
+        asked(LOOKED_UP + "and " + some.condition("m.id") + " " + more).setParameter("b", booksId);
     return some.set(query)
         .getResultStream()
         .map(MoneyLines::line)
@@ -123,14 +123,30 @@ public class MoneyLines {
    */
   @Transactional(readOnly = true)
   public List<MoneyLine> pile(long booksId) {
-    return lines(
-        COUNTING
-            + """
-        and not exists (select 1 from ClaimRow c where c.moneyInId = m.id)
-        and not exists (select 1 from DepositRow w where w.entryId = m.id
-          and not exists (select 1 from RecordedClaimRow t where t.recordedId = w.id))
-        """,
-        Map.of("b", booksId));
+    List<Long> unexplained =
+        entities
+            .createQuery(
+                """
+                select m.id from MoneyInRow m left join ClaimRow c on c.moneyInId = m.id
+                where m.booksId = :b and m.standing = COUNTS and c.moneyInId is null
+                """,
+                Long.class)
+            .setParameter("b", booksId)
+            .getResultList();
+    List<MoneyLine> pile = new ArrayList<>();
+    InParts.ofIds(
+        unexplained.stream(),
+        some ->
+            pile.addAll(
+                named(
+                    booksId,
+                    some,
+                    """
+                    and not exists (select 1 from DepositRow w where w.entryId = m.id
+                      and not exists (select 1 from RecordedClaimRow t where t.recordedId = w.id))
+                    """)));
+    pile.sort(MoneyLine.IN_ORDER);
+    return pile;
   }
 
   /** Some sums, in the order of booking. */
