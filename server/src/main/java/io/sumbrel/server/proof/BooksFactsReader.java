@@ -129,13 +129,15 @@ public class BooksFactsReader {
   }
 
   /** What is read beside the rest. */
-  private record ItemsAndFiles(List<OpenItem> items, List<Fact> standing) {}
+  private record ItemsAndFiles(
+      List<OpenItem> items, List<BooksFacts.Open> sums, List<Fact> standing) {}
 
   private ItemsAndFiles itemsAndFiles(long booksId, StoodBefore.Part part) {
     return new ItemsAndFiles(
         part.point().isPresent()
             ? List.copyOf(items.movedFrom(booksId, part.from().id()))
             : items.all(booksId),
+        part.point().isPresent() ? items.sums(booksId) : List.of(),
         standing(booksId, part));
   }
 
@@ -166,7 +168,8 @@ public class BooksFactsReader {
     Map<Long, TakenIn> members = deposits.taken(booksId);
     Map<Long, TakenIn> past = pastPayments.taken(booksId);
     Optional<BooksFacts.Before> stoodBefore =
-        part.point().map(p -> before.of(booksId, part, made, accounts));
+        part.point()
+            .map(p -> before.of(booksId, part, made, accounts, () -> itemsAndFiles.get().sums));
     ItemsAndFiles beside = itemsAndFiles.get();
     Map<ItemId, OpenItem> byId =
         beside.items.stream().collect(Collectors.toMap(OpenItem::id, Function.identity()));

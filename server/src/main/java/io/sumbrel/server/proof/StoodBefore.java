@@ -8,12 +8,13 @@ import io.sumbrel.server.ledger.MadeSince;
 import io.sumbrel.server.ledger.Months;
 import io.sumbrel.server.ledger.Postings;
 import io.sumbrel.server.ledger.ProvedPoints;
-import io.sumbrel.server.openitem.Items;
 import io.sumbrel.server.openitem.ItemsHash;
 import java.time.LocalDate;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Supplier;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 
@@ -23,14 +24,12 @@ class StoodBefore {
   private final Months months;
   private final ProvedPoints points;
   private final MadeSince since;
-  private final Items items;
   private final AuditRecord audit;
 
-  StoodBefore(Months months, ProvedPoints points, MadeSince since, Items items, AuditRecord audit) {
+  StoodBefore(Months months, ProvedPoints points, MadeSince since, AuditRecord audit) {
     this.months = months;
     this.points = points;
     this.since = since;
-    this.items = items;
     this.audit = audit;
   }
 
@@ -74,18 +73,26 @@ class StoodBefore {
         .collect(Collectors.toSet());
   }
 
+  /**
+   * @param open what is open now, of all items; waited for last
+   */
   BooksFacts.Before of(
-      long booksId, Part part, MadeSince.Made made, Map<Long, BankAccount> accounts) {
+      long booksId,
+      Part part,
+      MadeSince.Made made,
+      Map<Long, BankAccount> accounts,
+      Supplier<List<BooksFacts.Open>> open) {
     ProvedPoints.Point point = part.point().orElseThrow();
     LocalDate closed = point.closed();
+    Map<Integer, Integer> lastNumbers = since.lastNumbers(booksId, made);
     return new BooksFacts.Before(
         closed,
         months.closedWith(booksId, closed, id -> accounts.get(id).code()),
         since.explainingBefore(booksId, made),
         since.movedBefore(made),
         point.balances(),
-        items.sums(booksId),
-        since.lastNumbers(booksId, made),
+        open.get(),
+        lastNumbers,
         Set.of(ItemsHash.NAME));
   }
 }
