@@ -1,0 +1,52 @@
+package io.sumbrel.server.persistence;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.mockito.Mockito.mock;
+import static org.mockito.Mockito.when;
+
+import jakarta.persistence.EntityManager;
+import java.util.concurrent.atomic.AtomicLong;
+import java.util.function.Supplier;
+import org.hibernate.Session;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.Test;
+import org.springframework.transaction.PlatformTransactionManager;
+import org.springframework.transaction.support.TransactionSynchronizationManager;
+
+class BesideInOneMomentTest {
+  private final Beside threads = new Beside();
+  private final EntityManager entities = mock(EntityManager.class);
+  private final OneMoment oneMoment =
+      new OneMoment(mock(PlatformTransactionManager.class), entities, threads);
+  private final AtomicLong record = new AtomicLong(7);
+
+  @AfterEach
+  void stop() {
+    threads.stop();
+  }
+
+  private Thread readOn(Supplier<Long> mark) {
+    when(entities.unwrap(Session.class)).thenReturn(mock(Session.class));
+    return oneMoment.read(mark, Thread::currentThread, Supplier::get);
+  }
+
+  @Test
+  void aPartIsReadBesideTheRest() {
+    assertThat(readOn(record::get)).isNotEqualTo(Thread.currentThread());
+  }
+
+  @Test
+  void whereSomethingWasCommittedBetweenTheTwoItIsReadWithTheRest() {
+    assertThat(readOn(record::getAndIncrement)).isEqualTo(Thread.currentThread());
+  }
+
+  @Test
+  void inAnActItIsReadWithTheRestForNoOtherConnectionKnowsWhatWasDone() {
+    TransactionSynchronizationManager.setActualTransactionActive(true);
+    try {
+      assertThat(readOn(record::get)).isEqualTo(Thread.currentThread());
+    } finally {
+      TransactionSynchronizationManager.setActualTransactionActive(false);
+    }
+  }
+}
