@@ -2,6 +2,7 @@ package io.sumbrel.server.persistence;
 
 import jakarta.persistence.EntityManager;
 import java.util.Optional;
+import java.util.concurrent.Semaphore;
 import java.util.function.Function;
 import java.util.function.Supplier;
 import org.hibernate.FlushMode;
@@ -23,6 +24,12 @@ public class OneMoment {
   private final EntityManager entities;
   private final Beside threads;
 
+  /**
+   * One reading at a time has a second connection: were every connection held by one that waits for
+   * another, all would stand still.
+   */
+  private final Semaphore second = new Semaphore(1);
+
   OneMoment(PlatformTransactionManager transactions, EntityManager entities, Beside threads) {
     this.entities = entities;
     this.threads = threads;
@@ -38,29 +45,32 @@ public class OneMoment {
 
   /**
    * The same with a part of it read beside, on a connection of its own. Where something was
-   * committed between the first statements of the two, that part is read with the rest after all;
-   * in the transaction of an act too, of which another connection knows nothing.
+   * committed between the first statements of the two, or others read so already, that part is read
+   * with the rest after all; in the transaction of an act too, of which another connection knows
+   * nothing.
    *
    * @param mark what every commit that matters changes
    * @param rest is given what waits for the part
    */
   public <P, T> T read(Supplier<Long> mark, Supplier<P> part, Function<Supplier<P>, T> rest) {
-    boolean mayBeBeside = !TransactionSynchronizationManager.isActualTransactionActive();
+    boolean isInAnAct = TransactionSynchronizationManager.isActualTransactionActive();
     return read(
         () -> {
-          if (!mayBeBeside) {
-            return rest.apply(part);
-          }
           Long seen = mark.get();
           Supplier<Optional<P>> begun =
-              threads.begin(
-                  () ->
-                      read(
-                          () ->
-                              mark.get().equals(seen)
-                                  ? Optional.of(part.get())
-                                  : Optional.empty()));
+              isInAnAct || !second.tryAcquire() ? Optional::empty : beside(seen, mark, part);
           return rest.apply(() -> begun.get().orElseGet(part));
+        });
+  }
+
+  private <P> Supplier<Optional<P>> beside(Long seen, Supplier<Long> mark, Supplier<P> part) {
+    return threads.begin(
+        () -> {
+          try {
+            return read(() -> mark.get().equals(seen) ? Optional.of(part.get()) : Optional.empty());
+          } finally {
+            second.release();
+          }
         });
   }
 

@@ -5,6 +5,7 @@ import static org.mockito.Mockito.mock;
 import static org.mockito.Mockito.when;
 
 import jakarta.persistence.EntityManager;
+import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.atomic.AtomicLong;
 import java.util.function.Supplier;
 import org.hibernate.Session;
@@ -38,6 +39,33 @@ class BesideInOneMomentTest {
   @Test
   void whereSomethingWasCommittedBetweenTheTwoItIsReadWithTheRest() {
     assertThat(readOn(record::getAndIncrement)).isEqualTo(Thread.currentThread());
+  }
+
+  @Test
+  void whereOthersReadSoAlreadyItIsReadWithTheRestForConnectionsAreFew() {
+    CountDownLatch other = new CountDownLatch(1);
+    when(entities.unwrap(Session.class)).thenReturn(mock(Session.class));
+    Thread second =
+        oneMoment.read(
+            record::get,
+            () -> awaited(other),
+            first -> {
+              Thread ofSecond = readOn(record::get);
+              other.countDown();
+              assertThat(first.get()).isNotEqualTo(Thread.currentThread());
+              return ofSecond;
+            });
+    assertThat(second).isEqualTo(Thread.currentThread());
+    assertThat(readOn(record::get)).as("when it ended").isNotEqualTo(Thread.currentThread());
+  }
+
+  private static Thread awaited(CountDownLatch latch) {
+    try {
+      latch.await();
+      return Thread.currentThread();
+    } catch (InterruptedException e) {
+      throw new IllegalStateException(e);
+    }
   }
 
   @Test
