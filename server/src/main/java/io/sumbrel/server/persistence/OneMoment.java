@@ -12,6 +12,7 @@ import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.TransactionDefinition;
 import org.springframework.transaction.support.TransactionSynchronizationManager;
 import org.springframework.transaction.support.TransactionTemplate;
+import org.springframework.util.function.SingletonSupplier;
 
 /**
  * Reads several tables as they stood at one moment, whatever is committed meanwhile. Repeatable
@@ -50,7 +51,7 @@ public class OneMoment {
    * nothing.
    *
    * @param mark what every commit that matters changes
-   * @param rest is given what waits for the part
+   * @param rest is given what waits for the part, which is read once
    */
   public <P, T> T read(Supplier<Long> mark, Supplier<P> part, Function<Supplier<P>, T> rest) {
     boolean isInAnAct = TransactionSynchronizationManager.isActualTransactionActive();
@@ -59,7 +60,7 @@ public class OneMoment {
           Long seen = mark.get();
           Supplier<Optional<P>> begun =
               isInAnAct || !second.tryAcquire() ? Optional::empty : beside(seen, mark, part);
-          return rest.apply(() -> begun.get().orElseGet(part));
+          return rest.apply(SingletonSupplier.of(() -> begun.get().orElseGet(part)));
         });
   }
 

@@ -69,6 +69,15 @@ class BesideInOneMomentTest {
   }
 
   @Test
+  void itIsReadOnceHoweverOftenItIsAskedFor() {
+    when(entities.unwrap(Session.class)).thenReturn(mock(Session.class));
+    AtomicLong readings = new AtomicLong();
+    Supplier<Long> mark = record::getAndIncrement;
+    Long twice = oneMoment.read(mark, readings::incrementAndGet, part -> part.get() + part.get());
+    assertThat(twice).isEqualTo(2);
+  }
+
+  @Test
   void inAnActItIsReadWithTheRestForNoOtherConnectionKnowsWhatWasDone() {
     TransactionSynchronizationManager.setActualTransactionActive(true);
     try {
