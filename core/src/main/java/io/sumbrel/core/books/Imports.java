@@ -282,6 +282,7 @@ final class Imports {
         deposits.values().stream().map(this::tied).toList(),
         onHand.values().stream().map(this::tied).toList(),
         items,
+        Optional.empty(),
         BooksFacts.Made.unrecorded(postings),
         intakes,
         AuditTrail.NONE,

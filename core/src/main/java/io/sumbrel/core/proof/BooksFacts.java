@@ -26,6 +26,8 @@ import java.util.Set;
  *
  * @param gone entries that were explained once and count no more: they were given their parts, or
  *     their file was withdrawn
+ * @param balances what accounts stand at as it is kept; empty where nothing is kept, or only a part
+ *     is looked at
  * @param postings in the order of their making; read once, piece by piece where there are many
  * @param standing what the record names besides postings, as it is now
  * @param before what stood before them, where the facts are only those made since a month was
@@ -39,11 +41,15 @@ public record BooksFacts(
     List<Deposit> deposits,
     List<OnHand> onHand,
     List<OpenItem> items,
+    Optional<List<Balance>> balances,
     Iterable<Made> postings,
     List<Intake> intakes,
     AuditTrail audit,
     List<Fact> standing,
     Optional<Before> before) {
+
+  /** What an account stands at in one currency, debit above zero. */
+  public record Balance(AccountCode account, Money amount) {}
 
   /**
    * What the books stood at before the first posting that is dated after a closed month, by sums.

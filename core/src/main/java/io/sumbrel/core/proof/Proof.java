@@ -1,6 +1,8 @@
 package io.sumbrel.core.proof;
 
+import io.sumbrel.core.ledger.AccountCode;
 import io.sumbrel.core.ledger.JournalEntry;
+import io.sumbrel.core.ledger.JournalLine;
 import io.sumbrel.core.money.AmountText;
 import io.sumbrel.core.posting.Posting;
 import io.sumbrel.core.posting.PostingNumber;
@@ -32,6 +34,7 @@ public final class Proof {
   private final List<PostingNumber> tapes = new ArrayList<>();
   private final Map<PostingNumber, String> wrongTapes = new LinkedHashMap<>();
   private final List<String> unbalanced = new ArrayList<>();
+  private final Map<AccountCode, Map<Currency, Long>> sums = new HashMap<>();
   private final List<ProofLine> lines;
   private int count;
 
@@ -86,6 +89,9 @@ public final class Proof {
     deposits.add(posting);
     days.add(posting);
     posting.tape().ifPresent(tape -> add(posting, tape));
+    if (facts.balances().isPresent()) {
+      posting.entry().lines().forEach(this::addUp);
+    }
     JournalEntry.imbalances(posting.entry().lines())
         .forEach(
             (currency, minor) -> {
@@ -93,6 +99,11 @@ public final class Proof {
                 unbalanced.add(posting.number().words() + " is off in " + currency + ".");
               }
             });
+  }
+
+  private void addUp(JournalLine line) {
+    sums.computeIfAbsent(line.account(), a -> new HashMap<>())
+        .merge(line.amount().currency(), line.amount().minor(), Long::sum);
   }
 
   private void add(Posting posting, Tape tape) {
@@ -127,7 +138,37 @@ public final class Proof {
   }
 
   private ProofLine balanced() {
-    return new ProofLine(3, "Every journal entry balances", count + " entries", unbalanced);
+    facts.balances().ifPresent(this::compareWithSums);
+    return new ProofLine(
+        3,
+        "Every journal entry balances"
+            + (facts.balances().isPresent() ? ", and accounts stand at the sum of them" : ""),
+        count + " entries",
+        unbalanced);
+  }
+
+  private void compareWithSums(List<BooksFacts.Balance> balances) {
+    Map<AccountCode, Map<Currency, Long>> kept = new HashMap<>();
+    for (BooksFacts.Balance balance : balances) {
+      Currency currency = balance.amount().currency();
+      sums.computeIfAbsent(balance.account(), a -> new HashMap<>()).putIfAbsent(currency, 0L);
+      kept.computeIfAbsent(balance.account(), a -> new HashMap<>())
+          .put(currency, balance.amount().minor());
+    }
+    sums.forEach(
+        (account, ofAccount) ->
+            ofAccount.forEach(
+                (currency, sum) -> {
+                  long minor = kept.getOrDefault(account, Map.of()).getOrDefault(currency, 0L);
+                  if (minor != sum) {
+                    unbalanced.add(
+                        "Account %s is kept at %s; its lines come to %s."
+                            .formatted(
+                                account.code(),
+                                AmountText.words(minor, currency),
+                                AmountText.words(sum, currency)));
+                  }
+                }));
   }
 
   private ProofLine oneState() {

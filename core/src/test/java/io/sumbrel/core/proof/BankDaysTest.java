@@ -49,6 +49,7 @@ class BankDaysTest {
         facts.deposits(),
         facts.onHand(),
         facts.items(),
+        facts.balances(),
         BooksFacts.Made.unrecorded(postings),
         facts.intakes(),
         facts.audit(),

@@ -250,6 +250,7 @@ class ProofSinceTest {
           facts.deposits(),
           facts.onHand(),
           items,
+          facts.balances(),
           BooksFacts.Made.unrecorded(postings),
           facts.intakes(),
           facts.audit(),

@@ -13,6 +13,7 @@ import io.sumbrel.core.posting.PostingNumber;
 import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.receipt.MoneyInId;
 import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
@@ -69,11 +70,33 @@ class ProofTest extends ProvedBooks {
         List.of(),
         List.of(),
         List.of(item),
+        Optional.empty(),
         BooksFacts.Made.unrecorded(postings),
         List.of(),
         AuditTrail.NONE,
         List.of(),
         Optional.empty());
+  }
+
+  @Test
+  void seesABalanceThatIsNotTheSumOfItsLines() {
+    List<BooksFacts.Balance> kept =
+        JournalLine.summed(
+                postings.stream()
+                    .flatMap(p -> p.entry().lines().stream())
+                    .map(l -> new JournalLine(l.account(), Optional.empty(), l.amount()))
+                    .toList())
+            .stream()
+            .map(l -> new BooksFacts.Balance(l.account(), l.amount()))
+            .toList();
+    balances = Optional.of(kept);
+    assertThat(broken()).isEmpty();
+    balances = Optional.of(kept.subList(1, kept.size()));
+    assertThat(broken()).containsExactly(3);
+    List<BooksFacts.Balance> more = new ArrayList<>(kept);
+    more.add(new BooksFacts.Balance(StandardAccount.OTHER_INCOME.code(), Money.ofMinor(USD, 1)));
+    balances = Optional.of(more);
+    assertThat(broken()).containsExactly(3);
   }
 
   @Test

@@ -50,6 +50,7 @@ abstract class ProvedBooks {
   OpenItem item = item(0);
   Optional<PostingNumber> claim = Optional.of(new PostingNumber(2026, 2));
   long closing = 500;
+  Optional<List<BooksFacts.Balance>> balances = Optional.empty();
   BooksFacts.Intake intake = new BooksFacts.Intake("s", 1, 500, 1, 500, 0, 0, 0, 0);
   long keyedFrom = 1;
   List<AuditLine> audit = audit("first", "second");
@@ -138,6 +139,7 @@ abstract class ProvedBooks {
             deposits,
             onHand,
             List.of(item),
+            balances,
             BooksFacts.Made.unrecorded(postings),
             List.of(intake),
             new AuditTrail(1, audit, Optional.of(KEY), keyedFrom),

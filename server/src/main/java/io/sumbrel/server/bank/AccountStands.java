@@ -1,6 +1,6 @@
 package io.sumbrel.server.bank;
 
-import io.sumbrel.server.ledger.Ledger;
+import io.sumbrel.server.ledger.Balances;
 import io.sumbrel.server.receipt.MoneyLines;
 import java.time.LocalDate;
 import java.util.List;
@@ -14,14 +14,14 @@ public class AccountStands {
   private final BankAccounts accounts;
   private final Statements statements;
   private final MoneyLines moneyLines;
-  private final Ledger ledger;
+  private final Balances balances;
 
   AccountStands(
-      BankAccounts accounts, Statements statements, MoneyLines moneyLines, Ledger ledger) {
+      BankAccounts accounts, Statements statements, MoneyLines moneyLines, Balances balances) {
     this.accounts = accounts;
     this.statements = statements;
     this.moneyLines = moneyLines;
-    this.ledger = ledger;
+    this.balances = balances;
   }
 
   /**
@@ -62,6 +62,6 @@ public class AccountStands {
         unexplained.minor(),
         unexplained.oldest(),
         moneyLines.heldOn(account.id()).count(),
-        ledger.balance(booksId, account.code(), account.beginsWith().currency()).minor());
+        balances.of(booksId, account.code(), account.beginsWith().currency()).minor());
   }
 }

@@ -56,6 +56,7 @@ public class Ledger {
   private final Items items;
   private final Claims claims;
   private final BulkRows bulk;
+  private final Balances balances;
 
   Ledger(
       EntityManager entities,
@@ -66,7 +67,8 @@ public class Ledger {
       Houses houses,
       Items items,
       Claims claims,
-      BulkRows bulk) {
+      BulkRows bulk,
+      Balances balances) {
     this.entities = entities;
     this.ids = ids;
     this.clock = clock;
@@ -76,6 +78,7 @@ public class Ledger {
     this.items = items;
     this.claims = claims;
     this.bulk = bulk;
+    this.balances = balances;
   }
 
   /** A posting as it was stored. */
@@ -137,51 +140,11 @@ public class Ledger {
     entities.persist(row);
     entities.flush();
     storeLines(actor.booksId(), row.id, posting);
+    balances.add(actor.booksId(), posting.entry());
     claims.release(event.frees());
     claims.take(event.claims(), row.id);
     audit.append(actor, act, number.words(), detail, fact(posting, row, event));
     return new Stored(row.id, number);
-  }
-
-  /** What an account stands at in one currency over all postings, debit above zero. */
-  @Transactional(readOnly = true)
-  public Money balance(long booksId, AccountCode account, Currency currency) {
-    long minor =
-        entities
-            .createQuery(
-                """
-                select coalesce(sum(amountMinor), 0) from JournalLineRow
-                where booksId = :b and accountCode = :c and currency = :m
-                """,
-                Long.class)
-            .setParameter("b", booksId)
-            .setParameter("c", account.code())
-            .setParameter("m", currency.getCurrencyCode())
-            .getSingleResult();
-    return Money.ofMinor(currency, minor);
-  }
-
-  /** What an account stands at in one currency, debit above zero. */
-  public record Balance(AccountCode account, Money amount) {}
-
-  /** What every account stands at over all postings, in the order of the accounts. */
-  @Transactional(readOnly = true)
-  public List<Balance> balances(long booksId) {
-    return entities
-        .createQuery(
-            """
-            select accountCode, currency, sum(amountMinor) from JournalLineRow
-            where booksId = :b group by accountCode, currency order by accountCode, currency
-            """,
-            Object[].class)
-        .setParameter("b", booksId)
-        .getResultStream()
-        .map(
-            r ->
-                new Balance(
-                    new AccountCode((String) r[0]),
-                    Money.ofMinor(Currency.getInstance((String) r[1]), (Long) r[2])))
-        .toList();
   }
 
   /**

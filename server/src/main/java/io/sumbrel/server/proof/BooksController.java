@@ -6,8 +6,8 @@ import io.sumbrel.core.party.CustomerId;
 import io.sumbrel.server.bank.BankAccount;
 import io.sumbrel.server.bank.BankAccounts;
 import io.sumbrel.server.chart.Charts;
+import io.sumbrel.server.ledger.Balances;
 import io.sumbrel.server.ledger.Journal;
-import io.sumbrel.server.ledger.Ledger;
 import io.sumbrel.server.ledger.Months;
 import io.sumbrel.server.party.Customers;
 import io.sumbrel.server.people.Actor;
@@ -34,7 +34,7 @@ class BooksController {
   private static final int PAGE = 100;
 
   private final Journal journal;
-  private final Ledger ledger;
+  private final Balances balances;
   private final Customers customers;
   private final BankAccounts accounts;
   private final Charts charts;
@@ -43,14 +43,14 @@ class BooksController {
 
   BooksController(
       Journal journal,
-      Ledger ledger,
+      Balances balances,
       Customers customers,
       BankAccounts accounts,
       Charts charts,
       Months months,
       CloseMonth closeMonth) {
     this.journal = journal;
-    this.ledger = ledger;
+    this.balances = balances;
     this.customers = customers;
     this.accounts = accounts;
     this.charts = charts;
@@ -127,7 +127,7 @@ class BooksController {
   @GetMapping("/balances")
   List<BalanceView> balances(@AuthenticationPrincipal Actor actor) {
     Map<String, String> names = charts.names(actor.booksId());
-    return ledger.balances(actor.booksId()).stream()
+    return balances.all(actor.booksId()).stream()
         .map(
             b ->
                 new BalanceView(

@@ -18,6 +18,7 @@ import io.sumbrel.server.bank.BankAccounts;
 import io.sumbrel.server.bank.Statements;
 import io.sumbrel.server.chart.Charts;
 import io.sumbrel.server.deposit.Deposits;
+import io.sumbrel.server.ledger.Balances;
 import io.sumbrel.server.ledger.Claims;
 import io.sumbrel.server.ledger.MadeSince;
 import io.sumbrel.server.ledger.Postings;
@@ -66,6 +67,7 @@ public class BooksFactsReader {
   private final StoodBefore before;
   private final MadeSince madeSince;
   private final ProvedPoints points;
+  private final Balances balances;
 
   BooksFactsReader(
       BankAccounts books,
@@ -86,7 +88,8 @@ public class BooksFactsReader {
       OneMoment oneMoment,
       StoodBefore before,
       MadeSince madeSince,
-      ProvedPoints points) {
+      ProvedPoints points,
+      Balances balances) {
     this.books = books;
     this.moneyLines = moneyLines;
     this.claims = claims;
@@ -106,6 +109,7 @@ public class BooksFactsReader {
     this.before = before;
     this.madeSince = madeSince;
     this.points = points;
+    this.balances = balances;
   }
 
   /**
@@ -207,6 +211,7 @@ public class BooksFactsReader {
         deposits.all(booksId).stream().map(d -> deposit(d, ofMember, ties)).toList(),
         deposits.onHand(booksId).stream().map(m -> onHand(m, ties)).toList(),
         beside.items,
+        part.point().isPresent() ? Optional.empty() : Optional.of(balances.all(booksId)),
         inTurn,
         arrivals.intakes(booksId, file).stream()
             .filter(i -> part.has(i.arrivalId()))

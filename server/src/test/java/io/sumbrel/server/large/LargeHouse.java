@@ -14,6 +14,7 @@ import io.sumbrel.server.arrivals.AcceptFile;
 import io.sumbrel.server.arrivals.BringIn;
 import io.sumbrel.server.bank.BankAccounts;
 import io.sumbrel.server.books.Houses;
+import io.sumbrel.server.ledger.Balances;
 import io.sumbrel.server.ledger.Ledger;
 import io.sumbrel.server.openitem.Items;
 import io.sumbrel.server.people.Actor;
@@ -70,6 +71,7 @@ class LargeHouse {
   private final MoneyLines moneyLines;
   private final Items items;
   private final Ledger ledger;
+  private final Balances balances;
   private final EntityManager entities;
   private final TransactionTemplate transaction;
   private final Random random = new Random(14);
@@ -85,6 +87,7 @@ class LargeHouse {
       MoneyLines moneyLines,
       Items items,
       Ledger ledger,
+      Balances balances,
       EntityManager entities,
       PlatformTransactionManager transactions) {
     this.books = books;
@@ -96,6 +99,7 @@ class LargeHouse {
     this.moneyLines = moneyLines;
     this.items = items;
     this.ledger = ledger;
+    this.balances = balances;
     this.entities = entities;
     this.transaction = new TransactionTemplate(transactions);
   }
@@ -108,7 +112,7 @@ class LargeHouse {
   Actor clerk() {
     Actor clerk = people.signIn("Large", "ten letters").orElseThrow();
     balance =
-        ledger.balance(clerk.booksId(), accounts.all(clerk.booksId()).get(0).code(), USD).minor();
+        balances.of(clerk.booksId(), accounts.all(clerk.booksId()).get(0).code(), USD).minor();
     return clerk;
   }
 

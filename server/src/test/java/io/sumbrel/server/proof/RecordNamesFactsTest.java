@@ -12,6 +12,7 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.http.HttpMethod;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -92,6 +93,16 @@ class RecordNamesFactsTest extends ServerTest {
                   (select id from posting where kind = 'TAPE' and books_id = ?)
                 """))
         .containsExactly("2026-0003: its lines are in another currency than the money.");
+  }
+
+  @ParameterizedTest
+  @ValueSource(
+      strings = {
+        "update account_balance set amount_minor = amount_minor + 1 where books_id = ?",
+        "delete from account_balance where books_id = ?"
+      })
+  void aBalanceThatIsNotTheSumOfItsLinesIsNamed(String change) {
+    assertThat(failuresAfter(change)).isNotEmpty().allMatch(f -> f.contains("is kept at"));
   }
 
   @Test
