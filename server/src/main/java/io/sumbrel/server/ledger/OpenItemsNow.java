@@ -85,9 +85,7 @@ public class OpenItemsNow {
     long newest = audit.lastNumber(booksId);
     List<AuditLine> since =
         state.feedNumber < 0 ? List.of() : audit.linesAfter(booksId, state.feedNumber);
-    boolean anew =
-        state.feedNumber < 0
-            || since.stream().flatMap(l -> l.act().facts().stream()).anyMatch(ItemsHash::isFact);
+    boolean anew = state.feedNumber < 0 || ItemsHash.isNamedIn(since);
     if (anew) {
       state.clear();
       items.open(booksId).forEach(state::put);

@@ -262,9 +262,7 @@ class PlanReader {
   /** What postings moved; where a list said something of items, all of them. */
   private Collection<OpenItem> changed(
       long booksId, PlanBoard.Board before, List<AuditLine> since) {
-    boolean isList =
-        since.stream().flatMap(l -> l.act().facts().stream()).anyMatch(ItemsHash::isFact);
-    return isList
+    return ItemsHash.isNamedIn(since)
         ? items.all(booksId)
         : items.find(booksId, explanations.movedAfter(booksId, before.feedNumber())).values();
   }

@@ -1,10 +1,12 @@
 package io.sumbrel.server.openitem;
 
+import io.sumbrel.core.proof.AuditLine;
 import io.sumbrel.core.proof.Fact;
 import io.sumbrel.core.proof.SetHash;
 import io.sumbrel.server.audit.AuditRecord;
 import io.sumbrel.server.persistence.Pieces;
 import jakarta.persistence.EntityManager;
+import java.util.List;
 import java.util.Optional;
 import java.util.function.Consumer;
 import org.springframework.stereotype.Component;
@@ -30,9 +32,11 @@ public class ItemsHash {
     this.audit = audit;
   }
 
-  /** Whether a fact is that of all items: some began, or were described anew. */
-  public static boolean isFact(Fact fact) {
-    return fact.name().equals(NAME);
+  /** Whether some lines of the record tell of a list: items began, or were described anew. */
+  public static boolean isNamedIn(List<AuditLine> lines) {
+    return lines.stream()
+        .flatMap(l -> l.act().facts().stream())
+        .anyMatch(f -> f.name().equals(NAME));
   }
 
   /** Takes in what a change of items makes of the hash. */
