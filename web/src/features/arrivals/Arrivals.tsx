@@ -11,6 +11,7 @@ import { moment, words } from '../../money/money';
 import {
   accept,
   type Arrival,
+  arrivalQuery,
   arrivalsQuery,
   bringIn,
   type Choices,
@@ -30,6 +31,8 @@ import styles from './Arrivals.module.css';
 
 /** So many files the list holds at the most. */
 const MOST_FILES = 200;
+
+const GONE: Arrival['state'][] = ['DROPPED', 'WITHDRAWN'];
 
 /** What came in, by file: what each says and what was read, side by side. */
 export function Arrivals() {
@@ -53,7 +56,11 @@ export function Arrivals() {
   const progress = useQuery(progressQuery(busy !== ''));
   const rows = arrivals.data ?? [];
   // what a person looks at stands in the address, and stays until they leave it
-  const selected = rows.find((r) => r.id === Number(arrivalId));
+  const listed = rows.find((r) => r.id === Number(arrivalId));
+  const older = useQuery(
+    arrivalQuery(Number(arrivalId), !arrivals.isSuccess || listed !== undefined),
+  ).data;
+  const selected = listed ?? (older && !GONE.includes(older.state) ? older : undefined);
   const next = (rows.findLast((r) => r.state === 'WAITING' && !r.refusal) ?? rows[0])?.id;
   useEffect(() => {
     if (arrivalId === undefined && next !== undefined) {
@@ -213,7 +220,7 @@ export function Arrivals() {
                 </tr>
               </thead>
               <tbody>
-                {rows.map((row) => (
+                {(listed || !selected ? rows : [...rows, selected]).map((row) => (
                   <Row
                     key={row.id}
                     row={row}
@@ -227,14 +234,13 @@ export function Arrivals() {
           </div>
         )}
         {arrivals.isSuccess && rows.length > 0 && arrivalId !== undefined && !selected && (
-          <Empty>
-            {rows.length < MOST_FILES
-              ? 'This file is gone: somebody has taken it out or withdrawn it.'
-              : 'This file is not among the newest, or somebody has taken it out.'}
-          </Empty>
+          <Empty>This file is gone: somebody has taken it out or withdrawn it.</Empty>
         )}
         {rows.length >= MOST_FILES && (
-          <p className={styles.soft}>The newest {MOST_FILES} files are shown.</p>
+          <p className={styles.soft}>
+            The newest {MOST_FILES} files are shown
+            {!listed && selected && ', and the one you look at'}.
+          </p>
         )}
         <Accounts />
       </div>

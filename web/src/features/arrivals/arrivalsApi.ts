@@ -23,6 +23,14 @@ export const arrivalsQuery = queryOptions({
   queryFn: () => unwrap(client.GET('/api/arrivals')),
 });
 
+/** One file, where the list does not hold it. */
+export const arrivalQuery = (id: number, isListed: boolean) =>
+  queryOptions({
+    queryKey: ['arrivals', id],
+    queryFn: () => unwrap(client.GET('/api/arrivals/{id}', { params: { path: { id } } })),
+    enabled: !isListed && id > 0,
+  });
+
 export const accountsQuery = queryOptions({
   queryKey: ['arrivals', 'accounts'],
   queryFn: () => unwrap(client.GET('/api/arrivals/accounts')),

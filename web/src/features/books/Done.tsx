@@ -5,13 +5,13 @@ import { useSearchParams } from 'react-router';
 import { sentenceOf } from '../../api/client';
 import { Amount } from '../../components/Amount';
 import { FindField } from '../../components/FindField';
+import { Older } from '../../components/Older';
 import { Empty, Loading, Sentence } from '../../components/States';
 import page from '../../components/Page.module.css';
 import { moment, words } from '../../money/money';
 import { choicesQuery, turnBack } from '../desk';
 import { PostingLink } from '../trail';
 import { accountsQuery, doneQuery, doneTotalsQuery } from './booksApi';
-import { Older } from './Older';
 
 /** Every explained entry of an account: by what and whom, opened and turned back from here. */
 export function Done() {

@@ -2,12 +2,12 @@ import { useInfiniteQuery } from '@tanstack/react-query';
 import { useSearchParams } from 'react-router';
 import { DebitCredit, DebitCreditHeads } from '../../components/DebitCredit';
 import { FindField } from '../../components/FindField';
+import { Older } from '../../components/Older';
 import { Empty, Loading, Sentence } from '../../components/States';
 import page from '../../components/Page.module.css';
 import { shortDate } from '../../money/money';
 import { PostingLink } from '../trail';
 import { journalQuery } from './booksApi';
-import { Older } from './Older';
 
 /** The journal, the newest entries first; a long entry stands whole in its trail. */
 export function Journal() {

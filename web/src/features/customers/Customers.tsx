@@ -1,12 +1,14 @@
-import { useQuery } from '@tanstack/react-query';
+import { useInfiniteQuery, useQuery } from '@tanstack/react-query';
 import { Link, useParams, useSearchParams } from 'react-router';
+import { type Schemas } from '../../api/client';
 import { Amount } from '../../components/Amount';
 import { FindField } from '../../components/FindField';
+import { Older } from '../../components/Older';
 import { Empty, Loading, Sentence } from '../../components/States';
 import page from '../../components/Page.module.css';
 import { shortDate } from '../../money/money';
 import { Agreed } from '../rules';
-import { customerQuery, customersQuery } from './customersApi';
+import { customerQuery, customersQuery, settledQuery } from './customersApi';
 
 /** Every customer with what is owed, and the items of the chosen one. */
 export function Customers() {
@@ -54,21 +56,29 @@ function All() {
         </thead>
         <tbody>
           {shown.flatMap((c) =>
-            c.owed.map((o) => (
-              <tr key={`${c.id} ${o.currency}`}>
+            (c.owed.length > 0 ? c.owed : [undefined]).map((o) => (
+              <tr key={`${c.id} ${o?.currency}`} className={o ? undefined : page.settled}>
                 <td>
                   <Link to={`/customers/${c.id}`}>{c.name}</Link>
                 </td>
                 <td>{c.number}</td>
                 <td>{c.parent}</td>
                 <td className="figures">
-                  {o.currency} <Amount minor={o.openMinor} currency={o.currency} />
+                  {o ? (
+                    <>
+                      {o.currency} <Amount minor={o.openMinor} currency={o.currency} />
+                    </>
+                  ) : (
+                    'nothing'
+                  )}
                 </td>
                 <td className="figures">
-                  {o.lateMinor !== 0 && <Amount minor={o.lateMinor} currency={o.currency} />}
+                  {o && o.lateMinor !== 0 && <Amount minor={o.lateMinor} currency={o.currency} />}
                 </td>
                 <td className="figures">
-                  {o.creditsMinor !== 0 && <Amount minor={o.creditsMinor} currency={o.currency} />}
+                  {o && o.creditsMinor !== 0 && (
+                    <Amount minor={o.creditsMinor} currency={o.currency} />
+                  )}
                 </td>
               </tr>
             )),
@@ -97,46 +107,78 @@ function One({ id }: { id: number }) {
           {customer.data.customer.parent && ` · branch of ${customer.data.customer.parent}`}
         </span>
       </div>
-      <table className={page.table}>
-        <thead>
-          <tr>
-            <th>item</th>
-            <th>date</th>
-            <th>due</th>
-            <th>order</th>
-            <th>terms</th>
-            <th className="figures">billed</th>
-            <th className="figures">settled</th>
-            <th className="figures">open</th>
-          </tr>
-        </thead>
-        <tbody>
-          {items.map((i) => (
-            <tr key={i.id} className={i.openMinor === 0 ? page.settled : undefined}>
-              <td>
-                <Link to={`/trail/items/${i.id}`}>{i.number}</Link>{' '}
-                {i.kind !== 'invoice' && <span className={page.soft}>{i.kind}</span>}
-              </td>
-              <td>{shortDate(i.date)}</td>
-              <td className={i.late ? page.late : undefined}>{shortDate(i.due)}</td>
-              <td>{i.orderNumber}</td>
-              <td>{i.terms}</td>
-              <td className="figures">
-                <Amount minor={i.totalMinor} currency={i.currency} />
-              </td>
-              <td className="figures">
-                {i.totalMinor !== i.openMinor && (
-                  <Amount minor={i.totalMinor - i.openMinor} currency={i.currency} />
-                )}
-              </td>
-              <td className="figures">
-                <Amount minor={i.openMinor} currency={i.currency} look="bold" />
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      {items.length > 0 ? (
+        <Items items={items} />
+      ) : (
+        <Empty>Nothing is open of this customer.</Empty>
+      )}
       <Agreed customer={id} />
+      <Settled id={id} />
     </div>
+  );
+}
+
+/** What was open once, below what is. */
+function Settled({ id }: { id: number }) {
+  const settled = useInfiniteQuery(settledQuery(id));
+  if (settled.isPending) {
+    return <Loading />;
+  }
+  if (settled.isError) {
+    return <Sentence error={settled.error} retry={() => void settled.refetch()} />;
+  }
+  const items = settled.data.pages.flatMap((p) => p.items);
+  return (
+    items.length > 0 && (
+      <>
+        <h2>Settled</h2>
+        <Items items={items} />
+        <Older list={settled} shown={items.length} of="settled items" />
+      </>
+    )
+  );
+}
+
+function Items({ items }: { items: Schemas['CustomerItemView'][] }) {
+  return (
+    <table className={page.table}>
+      <thead>
+        <tr>
+          <th>item</th>
+          <th>date</th>
+          <th>due</th>
+          <th>order</th>
+          <th>terms</th>
+          <th className="figures">billed</th>
+          <th className="figures">settled</th>
+          <th className="figures">open</th>
+        </tr>
+      </thead>
+      <tbody>
+        {items.map((i) => (
+          <tr key={i.id} className={i.openMinor === 0 ? page.settled : undefined}>
+            <td>
+              <Link to={`/trail/items/${i.id}`}>{i.number}</Link>{' '}
+              {i.kind !== 'invoice' && <span className={page.soft}>{i.kind}</span>}
+            </td>
+            <td>{shortDate(i.date)}</td>
+            <td className={i.late ? page.late : undefined}>{shortDate(i.due)}</td>
+            <td>{i.orderNumber}</td>
+            <td>{i.terms}</td>
+            <td className="figures">
+              <Amount minor={i.totalMinor} currency={i.currency} />
+            </td>
+            <td className="figures">
+              {i.totalMinor !== i.openMinor && (
+                <Amount minor={i.totalMinor - i.openMinor} currency={i.currency} />
+              )}
+            </td>
+            <td className="figures">
+              <Amount minor={i.openMinor} currency={i.currency} look="bold" />
+            </td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
   );
 }

@@ -1,14 +1,15 @@
 import Button from '@mui/material/Button';
-import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useInfiniteQuery, useQuery, useQueryClient } from '@tanstack/react-query';
 import { type KeyboardEvent, type ReactNode, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { sentenceOf } from '../../api/client';
 import { Key } from '../../components/Key';
+import { Older } from '../../components/Older';
 import { Empty, Loading, Sentence } from '../../components/States';
 import { useLanding } from '../../keyboard/keys';
 import { longDate, shortDate, sumsOf, words } from '../../money/money';
 import { DepositTape, Members } from './DepositStrip';
-import { type Deposit, depositsQuery, separate } from './depositsApi';
+import { type Deposit, depositsQuery, separate, tiedQuery } from './depositsApi';
 import styles from './Deposits.module.css';
 
 const GROUPS: { state: Deposit['state']; words: string }[] = [
@@ -20,19 +21,25 @@ const GROUPS: { state: Deposit['state']; words: string }[] = [
 /** What reaches the bank as one sum: on hand, on its way, and at the bank. */
 export function Deposits() {
   const deposits = useQuery(depositsQuery);
+  const tied = useInfiniteQuery(tiedQuery);
   const { depositId } = useParams();
   const navigate = useNavigate();
   const queries = useQueryClient();
   const [problem, setProblem] = useState('');
-  useLanding('deposits', deposits.isSuccess);
-  if (deposits.isPending) {
+  useLanding('deposits', deposits.isSuccess && tied.isSuccess);
+  if (deposits.isPending || tied.isPending) {
     return <Loading />;
   }
   if (deposits.isError) {
     return <Sentence error={deposits.error} retry={() => void deposits.refetch()} />;
   }
+  if (tied.isError) {
+    return <Sentence error={tied.error} retry={() => void tied.refetch()} />;
+  }
   const { onHand } = deposits.data;
-  const rows = GROUPS.flatMap((g) => deposits.data.deposits.filter((d) => d.state === g.state));
+  const tiedRows = tied.data.pages.flatMap((p) => p.deposits);
+  const known = [...deposits.data.deposits, ...tiedRows];
+  const rows = GROUPS.flatMap((g) => known.filter((d) => d.state === g.state));
   const showsHand = depositId === 'on-hand';
   const selected = showsHand
     ? undefined
@@ -53,6 +60,9 @@ export function Deposits() {
     }
     await queries.invalidateQueries();
   };
+
+  /** Of a part no count and no sum is shown. */
+  const isPart = (state: Deposit['state']) => state === 'TIED' && tied.hasNextPage;
 
   const onKeyDown = (event: KeyboardEvent) => {
     const step = event.key === 'ArrowDown' ? 1 : event.key === 'ArrowUp' ? -1 : 0;
@@ -100,8 +110,12 @@ export function Deposits() {
             members.length > 0 && (
               <Group
                 key={group.state}
-                words={`${group.words} · ${members.length}`}
-                sums={sumsOf(members.map((d) => ({ ...d, amountMinor: d.netMinor })))}
+                words={isPart(group.state) ? group.words : `${group.words} · ${members.length}`}
+                sums={
+                  isPart(group.state)
+                    ? ''
+                    : sumsOf(members.map((d) => ({ ...d, amountMinor: d.netMinor })))
+                }
               >
                 {members.map((d) => (
                   <Row
@@ -117,6 +131,7 @@ export function Deposits() {
             )
           );
         })}
+        <Older list={tied} shown={tiedRows.length} of="tied deposits" />
       </div>
       <div className={styles.middle} data-zone="members" tabIndex={0} aria-label="Members">
         {selected && (

@@ -229,10 +229,12 @@ public final class House {
   /** An open or settled item by its number, as its customer's page shows it. */
   public JsonNode item(String number) {
     for (JsonNode customer : get(clerk, "/api/customers").body()) {
-      JsonNode page = get(clerk, "/api/customers/" + customer.path("id").asLong()).body();
-      for (JsonNode item : page.path("items")) {
-        if (item.path("number").asString().equals(number)) {
-          return item;
+      String page = "/api/customers/" + customer.path("id").asLong();
+      for (String items : List.of(page, page + "/settled")) {
+        for (JsonNode item : get(clerk, items).body().path("items")) {
+          if (item.path("number").asString().equals(number)) {
+            return item;
+          }
         }
       }
     }

@@ -26,8 +26,7 @@ import java.util.Set;
  *
  * @param gone entries that were explained once and count no more: they were given their parts, or
  *     their file was withdrawn
- * @param balances what accounts stand at as it is kept; empty where nothing is kept, or only a part
- *     is looked at
+ * @param kept what is kept beside the facts; empty where nothing is, or only a part is looked at
  * @param postings in the order of their making; read once, piece by piece where there are many
  * @param standing what the record names besides postings, as it is now
  * @param before what stood before them, where the facts are only those made since a month was
@@ -41,12 +40,22 @@ public record BooksFacts(
     List<Deposit> deposits,
     List<OnHand> onHand,
     List<OpenItem> items,
-    Optional<List<Balance>> balances,
+    Optional<Kept> kept,
     Iterable<Made> postings,
     List<Intake> intakes,
     AuditTrail audit,
     List<Fact> standing,
     Optional<Before> before) {
+
+  /**
+   * What is kept in step with the facts, so that nobody need reckon it from all of them.
+   *
+   * @param balances what each account stands at
+   * @param bank what the bank shows on each bank account
+   * @param unexplained the entries that nothing explains
+   */
+  public record Kept(
+      List<Balance> balances, Map<AccountCode, Money> bank, Set<MoneyInId> unexplained) {}
 
   /** What an account stands at in one currency, debit above zero. */
   public record Balance(AccountCode account, Money amount) {}

@@ -1,8 +1,6 @@
 package io.sumbrel.core.proof;
 
-import io.sumbrel.core.ledger.AccountCode;
 import io.sumbrel.core.ledger.JournalEntry;
-import io.sumbrel.core.ledger.JournalLine;
 import io.sumbrel.core.money.AmountText;
 import io.sumbrel.core.posting.Posting;
 import io.sumbrel.core.posting.PostingNumber;
@@ -31,10 +29,10 @@ public final class Proof {
   private final DepositProof deposits;
   private final RecordProof record;
   private final BankDays days;
+  private final KeptProof kept;
   private final List<PostingNumber> tapes = new ArrayList<>();
   private final Map<PostingNumber, String> wrongTapes = new LinkedHashMap<>();
   private final List<String> unbalanced = new ArrayList<>();
-  private final Map<AccountCode, Map<Currency, Long>> sums = new HashMap<>();
   private final List<ProofLine> lines;
   private int count;
 
@@ -46,6 +44,7 @@ public final class Proof {
     deposits = new DepositProof(facts, explained);
     record = new RecordProof(facts);
     days = new BankDays(facts);
+    kept = new KeptProof(facts);
     for (BooksFacts.Made made : facts.postings()) {
       add(made.posting());
       record.add(made.posting().number(), made.fact());
@@ -89,9 +88,7 @@ public final class Proof {
     deposits.add(posting);
     days.add(posting);
     posting.tape().ifPresent(tape -> add(posting, tape));
-    if (facts.balances().isPresent()) {
-      posting.entry().lines().forEach(this::addUp);
-    }
+    kept.add(posting);
     JournalEntry.imbalances(posting.entry().lines())
         .forEach(
             (currency, minor) -> {
@@ -99,11 +96,6 @@ public final class Proof {
                 unbalanced.add(posting.number().words() + " is off in " + currency + ".");
               }
             });
-  }
-
-  private void addUp(JournalLine line) {
-    sums.computeIfAbsent(line.account(), a -> new HashMap<>())
-        .merge(line.amount().currency(), line.amount().minor(), Long::sum);
   }
 
   private void add(Posting posting, Tape tape) {
@@ -138,37 +130,13 @@ public final class Proof {
   }
 
   private ProofLine balanced() {
-    facts.balances().ifPresent(this::compareWithSums);
+    unbalanced.addAll(kept.balances());
     return new ProofLine(
         3,
         "Every journal entry balances"
-            + (facts.balances().isPresent() ? ", and accounts stand at the sum of them" : ""),
+            + (facts.kept().isPresent() ? ", and accounts stand at the sum of them" : ""),
         count + " entries",
         unbalanced);
-  }
-
-  private void compareWithSums(List<BooksFacts.Balance> balances) {
-    Map<AccountCode, Map<Currency, Long>> kept = new HashMap<>();
-    for (BooksFacts.Balance balance : balances) {
-      Currency currency = balance.amount().currency();
-      sums.computeIfAbsent(balance.account(), a -> new HashMap<>()).putIfAbsent(currency, 0L);
-      kept.computeIfAbsent(balance.account(), a -> new HashMap<>())
-          .put(currency, balance.amount().minor());
-    }
-    sums.forEach(
-        (account, ofAccount) ->
-            ofAccount.forEach(
-                (currency, sum) -> {
-                  long minor = kept.getOrDefault(account, Map.of()).getOrDefault(currency, 0L);
-                  if (minor != sum) {
-                    unbalanced.add(
-                        "Account %s is kept at %s; its lines come to %s."
-                            .formatted(
-                                account.code(),
-                                AmountText.words(minor, currency),
-                                AmountText.words(sum, currency)));
-                  }
-                }));
   }
 
   private ProofLine oneState() {
@@ -198,6 +166,7 @@ public final class Proof {
                 failures.add(
                     "%s explains an entry whose deposit is known."
                         .formatted(live.get(id).words())));
+    failures.addAll(kept.unexplained());
     long claimed = facts.entries().stream().filter(e -> e.explanation().isPresent()).count();
     return new ProofLine(
         7,
@@ -234,6 +203,7 @@ public final class Proof {
           unreconciled(account, statement, balance).ifPresent(failures::add);
         }
       }
+      kept.bank(account, balance).ifPresent(failures::add);
     }
     return new ProofLine(
         8,

@@ -49,7 +49,7 @@ class BankDaysTest {
         facts.deposits(),
         facts.onHand(),
         facts.items(),
-        facts.balances(),
+        facts.kept(),
         BooksFacts.Made.unrecorded(postings),
         facts.intakes(),
         facts.audit(),

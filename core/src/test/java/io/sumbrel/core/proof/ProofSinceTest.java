@@ -250,7 +250,7 @@ class ProofSinceTest {
           facts.deposits(),
           facts.onHand(),
           items,
-          facts.balances(),
+          facts.kept(),
           BooksFacts.Made.unrecorded(postings),
           facts.intakes(),
           facts.audit(),

@@ -15,7 +15,9 @@ import io.sumbrel.core.receipt.MoneyInId;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import org.junit.jupiter.api.Test;
 
 /** A proof that cannot fail proves nothing: each invariant is broken on purpose and must say so. */
@@ -79,24 +81,44 @@ class ProofTest extends ProvedBooks {
   }
 
   @Test
-  void seesABalanceThatIsNotTheSumOfItsLines() {
-    List<BooksFacts.Balance> kept =
-        JournalLine.summed(
-                postings.stream()
-                    .flatMap(p -> p.entry().lines().stream())
-                    .map(l -> new JournalLine(l.account(), Optional.empty(), l.amount()))
-                    .toList())
-            .stream()
-            .map(l -> new BooksFacts.Balance(l.account(), l.amount()))
-            .toList();
-    balances = Optional.of(kept);
-    assertThat(broken()).isEmpty();
-    balances = Optional.of(kept.subList(1, kept.size()));
-    assertThat(broken()).containsExactly(3);
-    List<BooksFacts.Balance> more = new ArrayList<>(kept);
+  void seesWhatIsKeptAndIsNotWhatTheFactsComeTo() {
+    List<BooksFacts.Balance> balances = balances();
+    assertThat(brokenBy(balances, 500, Set.of())).isEmpty();
+    assertThat(brokenBy(balances.subList(1, balances.size()), 500, Set.of())).containsExactly(3);
+    List<BooksFacts.Balance> more = new ArrayList<>(balances);
     more.add(new BooksFacts.Balance(StandardAccount.OTHER_INCOME.code(), Money.ofMinor(USD, 1)));
-    balances = Optional.of(more);
-    assertThat(broken()).containsExactly(3);
+    assertThat(brokenBy(more, 500, Set.of())).containsExactly(3);
+    assertThat(brokenBy(balances, 499, Set.of())).containsExactly(8);
+    assertThat(brokenBy(balances, 500, Set.of(MONEY.id()))).containsExactly(7);
+    assertThat(brokenBy(balances, 500, Set.of(new MoneyInId(99)))).containsExactly(7);
+  }
+
+  @Test
+  void seesAnUnexplainedEntryThatIsNotKeptAsOne() {
+    postings.remove(1);
+    item = item(500);
+    claim = Optional.empty();
+    assertThat(brokenBy(balances(), 500, Set.of(MONEY.id()))).isEmpty();
+    assertThat(brokenBy(balances(), 500, Set.of())).containsExactly(7);
+  }
+
+  private List<Integer> brokenBy(
+      List<BooksFacts.Balance> balances, long bank, Set<MoneyInId> unexplained) {
+    kept =
+        Optional.of(
+            new BooksFacts.Kept(balances, Map.of(BANK, Money.ofMinor(USD, bank)), unexplained));
+    return broken();
+  }
+
+  private List<BooksFacts.Balance> balances() {
+    return JournalLine.summed(
+            postings.stream()
+                .flatMap(p -> p.entry().lines().stream())
+                .map(l -> new JournalLine(l.account(), Optional.empty(), l.amount()))
+                .toList())
+        .stream()
+        .map(l -> new BooksFacts.Balance(l.account(), l.amount()))
+        .toList();
   }
 
   @Test

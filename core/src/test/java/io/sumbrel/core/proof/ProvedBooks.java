@@ -27,7 +27,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 
-/** A proof that cannot fail proves nothing: each invariant is broken on purpose and must say so. */
 /** Small books that are right; a test breaks one thing in them. */
 abstract class ProvedBooks {
   static final Currency USD = Currency.getInstance("USD");
@@ -50,7 +49,7 @@ abstract class ProvedBooks {
   OpenItem item = item(0);
   Optional<PostingNumber> claim = Optional.of(new PostingNumber(2026, 2));
   long closing = 500;
-  Optional<List<BooksFacts.Balance>> balances = Optional.empty();
+  Optional<BooksFacts.Kept> kept = Optional.empty();
   BooksFacts.Intake intake = new BooksFacts.Intake("s", 1, 500, 1, 500, 0, 0, 0, 0);
   long keyedFrom = 1;
   List<AuditLine> audit = audit("first", "second");
@@ -139,7 +138,7 @@ abstract class ProvedBooks {
             deposits,
             onHand,
             List.of(item),
-            balances,
+            kept,
             BooksFacts.Made.unrecorded(postings),
             List.of(intake),
             new AuditTrail(1, audit, Optional.of(KEY), keyedFrom),

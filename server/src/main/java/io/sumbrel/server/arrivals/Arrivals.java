@@ -4,12 +4,12 @@ import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.formats.FileKind;
 import io.sumbrel.formats.TextLines;
 import io.sumbrel.server.persistence.Column;
+import io.sumbrel.server.receipt.Unclaimed;
 import jakarta.persistence.EntityManager;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import org.springframework.stereotype.Component;
@@ -23,10 +23,12 @@ public class Arrivals {
 
   private final EntityManager entities;
   private final FileStore store;
+  private final Unclaimed unclaimed;
 
-  Arrivals(EntityManager entities, FileStore store) {
+  Arrivals(EntityManager entities, FileStore store, Unclaimed unclaimed) {
     this.entities = entities;
     this.store = store;
+    this.unclaimed = unclaimed;
   }
 
   /** What an accepted file stated, for the proof. */
@@ -41,20 +43,7 @@ public class Arrivals {
 
   @Transactional(readOnly = true)
   List<ArrivalView> all(long booksId) {
-    Map<Long, Long> unexplained = new HashMap<>();
-    entities
-        .createQuery(
-            """
-            select m.arrivalId, count(m) from MoneyInRow m
-            where m.booksId = :b and m.standing = COUNTS
-              and not exists (select 1 from ClaimRow c where c.moneyInId = m.id)
-              and not exists (select 1 from DepositRow d where d.entryId = m.id)
-            group by m.arrivalId
-            """,
-            Object[].class)
-        .setParameter("b", booksId)
-        .getResultStream()
-        .forEach(r -> unexplained.put((Long) r[0], (Long) r[1]));
+    Map<Long, Long> inPile = unclaimed.inPileByFile(booksId);
     return entities
         .createQuery(
             """
@@ -65,8 +54,15 @@ public class Arrivals {
         .setParameter("b", booksId)
         .setMaxResults(200)
         .getResultStream()
-        .map(r -> r.toView(unexplained.getOrDefault(r.id, 0L)))
+        .map(r -> r.toView(inPile.getOrDefault(r.id, 0L)))
         .toList();
+  }
+
+  /** A file by its id, taken out or not. */
+  @Transactional(readOnly = true)
+  ArrivalView one(long booksId, long arrivalId) {
+    return row(booksId, arrivalId)
+        .toView(unclaimed.inPileByFile(booksId).getOrDefault(arrivalId, 0L));
   }
 
   /** A file by its id, for the trail. */

@@ -75,6 +75,12 @@ class ArrivalsController {
     return arrivals.all(actor.booksId());
   }
 
+  /** One file, however old it is. */
+  @GetMapping("/{id}")
+  ArrivalView arrival(@AuthenticationPrincipal Actor actor, @PathVariable long id) {
+    return arrivals.one(actor.booksId(), id);
+  }
+
   /** The bytes of the file are the body; its size is refused before anything is read. */
   @PostMapping(consumes = MediaType.APPLICATION_OCTET_STREAM_VALUE)
   @PreAuthorize("hasAuthority('BRING_IN')")

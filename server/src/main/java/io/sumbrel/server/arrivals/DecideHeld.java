@@ -3,6 +3,7 @@ package io.sumbrel.server.arrivals;
 import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.server.audit.AuditRecord;
+import io.sumbrel.server.bank.Statements;
 import io.sumbrel.server.deposit.WaitingForTie;
 import io.sumbrel.server.ledger.Months;
 import io.sumbrel.server.people.Actor;
@@ -20,6 +21,7 @@ public class DecideHeld {
   private final AuditRecord audit;
   private final Months months;
   private final WaitingForTie waiting;
+  private final Statements statements;
 
   DecideHeld(
       EntityManager entities,
@@ -27,8 +29,10 @@ public class DecideHeld {
       ArrivalFacts arrivalFacts,
       AuditRecord audit,
       Months months,
-      WaitingForTie waiting) {
+      WaitingForTie waiting,
+      Statements statements) {
     this.waiting = waiting;
+    this.statements = statements;
     this.entities = entities;
     this.intake = intake;
     this.arrivalFacts = arrivalFacts;
@@ -56,6 +60,7 @@ public class DecideHeld {
     if (verdict == Verdict.REAL) {
       arrival.acceptedCount++;
       intake.count(id);
+      statements.counts(held.statementId(), held.amountMinor());
       waiting.settle(held.bankAccountId());
     } else {
       arrival.knownCount++;

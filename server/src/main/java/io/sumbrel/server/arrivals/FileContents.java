@@ -220,7 +220,7 @@ class FileContents {
 
   private List<DepositViews.DepositView> deposits(long booksId, ArrivalRow row, ArrivedFile file) {
     if (row.state == ArrivalState.ACCEPTED) {
-      return depositViews.stored(booksId, d -> d.arrivalId() == row.id);
+      return depositViews.ofFile(booksId, row.id);
     }
     return file.deposits().stream()
         .map(

@@ -1,9 +1,11 @@
 package io.sumbrel.server.bank;
 
 import io.sumbrel.server.ledger.Balances;
-import io.sumbrel.server.receipt.MoneyLines;
+import io.sumbrel.server.receipt.Standing;
+import io.sumbrel.server.receipt.Unclaimed;
 import java.time.LocalDate;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
@@ -13,14 +15,14 @@ import org.springframework.transaction.annotation.Transactional;
 public class AccountStands {
   private final BankAccounts accounts;
   private final Statements statements;
-  private final MoneyLines moneyLines;
+  private final Unclaimed unclaimed;
   private final Balances balances;
 
   AccountStands(
-      BankAccounts accounts, Statements statements, MoneyLines moneyLines, Balances balances) {
+      BankAccounts accounts, Statements statements, Unclaimed unclaimed, Balances balances) {
     this.accounts = accounts;
     this.statements = statements;
-    this.moneyLines = moneyLines;
+    this.unclaimed = unclaimed;
     this.balances = balances;
   }
 
@@ -45,23 +47,33 @@ public class AccountStands {
 
   @Transactional(readOnly = true)
   public List<AccountStand> all(long booksId) {
-    return accounts.all(booksId).stream().map(a -> view(booksId, a)).toList();
+    Map<Long, Unclaimed.Figures> inPile = unclaimed.byAccount(booksId, Standing.COUNTS);
+    Map<Long, Unclaimed.Figures> held = unclaimed.byAccount(booksId, Standing.HELD);
+    return accounts.all(booksId).stream()
+        .map(
+            a ->
+                view(
+                    booksId,
+                    a,
+                    inPile.getOrDefault(a.id(), Unclaimed.Figures.NOTHING),
+                    held.getOrDefault(a.id(), Unclaimed.Figures.NOTHING)))
+        .toList();
   }
 
-  private AccountStand view(long booksId, BankAccount account) {
+  private AccountStand view(
+      long booksId, BankAccount account, Unclaimed.Figures unexplained, Unclaimed.Figures held) {
     Optional<Statements.Stored> newest = statements.newest(account);
-    MoneyLines.Figures unexplained = moneyLines.unexplained(account.id());
     return new AccountStand(
         account.id(),
         account.shortName(),
         account.beginsWith().currency().getCurrencyCode(),
         newest.map(Statements.Stored::number).orElse(""),
         newest.map(Statements.Stored::closingDate),
-        account.beginsWith().minor() + moneyLines.counted(account.id()).minor(),
+        statements.balance(account).minor(),
         unexplained.count(),
         unexplained.minor(),
         unexplained.oldest(),
-        moneyLines.heldOn(account.id()).count(),
+        held.count(),
         balances.of(booksId, account.code(), account.beginsWith().currency()).minor());
   }
 }

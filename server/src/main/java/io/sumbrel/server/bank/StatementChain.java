@@ -114,7 +114,7 @@ public class StatementChain {
     return new AccountHistory(
         account.beginsOn(),
         statements.until(account),
-        account.beginsWith().minor() + moneyLines.counted(account.id()).minor(),
+        statements.balance(account).minor(),
         known(entries, e -> !e.held()),
         known(entries, MoneyLines.KnownEntry::held),
         statementsOf(entries));

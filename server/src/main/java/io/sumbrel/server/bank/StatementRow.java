@@ -23,4 +23,5 @@ class StatementRow {
   LocalDate closingDate;
   Long closingMinor;
   int entryCount;
+  long countedMinor;
 }

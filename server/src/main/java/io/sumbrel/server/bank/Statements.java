@@ -2,6 +2,7 @@ package io.sumbrel.server.bank;
 
 import io.sumbrel.core.bank.Balance;
 import io.sumbrel.core.bank.BankStatement;
+import io.sumbrel.core.money.Money;
 import io.sumbrel.server.persistence.Column;
 import io.sumbrel.server.persistence.RowIds;
 import jakarta.persistence.EntityManager;
@@ -85,9 +86,34 @@ public class Statements {
       row.closingMinor = statement.frame().closing().get().minor();
     }
     row.entryCount = (int) statement.bookedCount();
+    row.countedMinor = link.reading().freshMinor();
     entities.persist(row);
     entities.flush();
     return row.id;
+  }
+
+  /** An entry that was held counts from now on. */
+  @Transactional(propagation = Propagation.MANDATORY)
+  public void counts(long statementId, long amountMinor) {
+    entities
+        .createNativeQuery(
+            "update bank_statement set counted_minor = counted_minor + :m where id = :id")
+        .setParameter("m", amountMinor)
+        .setParameter("id", statementId)
+        .executeUpdate();
+  }
+
+  /** What the bank shows on an account: the balance with which it began, and what counts since. */
+  @Transactional(readOnly = true)
+  public Money balance(BankAccount account) {
+    Long counted =
+        entities
+            .createQuery(
+                "select coalesce(sum(countedMinor), 0) from StatementRow where bankAccountId = :a",
+                Long.class)
+            .setParameter("a", account.id())
+            .getSingleResult();
+    return account.beginsWith().plus(Money.ofMinor(account.beginsWith().currency(), counted));
   }
 
   private int last(BankAccount account) {

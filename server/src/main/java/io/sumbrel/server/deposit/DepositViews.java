@@ -9,19 +9,23 @@ import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.server.bank.BankAccount;
 import io.sumbrel.server.bank.BankAccounts;
 import io.sumbrel.server.ledger.Claims;
+import io.sumbrel.server.persistence.InParts;
 import jakarta.persistence.EntityManager;
 import java.time.LocalDate;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.function.Predicate;
+import java.util.function.Function;
+import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
 /** What the screens show of deposits. */
 @Component
 public class DepositViews {
+  private static final int PAGE = 50;
+
   private final EntityManager entities;
   private final Deposits deposits;
   private final Claims claims;
@@ -107,50 +111,119 @@ public class DepositViews {
       Optional<Long> arrivalId,
       List<MemberView> members) {}
 
-  /** Stored deposits, the newest first. */
+  /** Deposits that are not tied, the newest first. */
   @Transactional(readOnly = true)
-  public List<DepositView> stored(long booksId, Predicate<Deposits.Stored> which) {
-    Map<Long, Long> moneyIds = moneyIds(booksId);
+  public List<DepositView> untied(long booksId) {
+    return views(
+        booksId,
+        entities
+            .createQuery(
+                """
+                select d.id from DepositRow d
+                left join RecordedClaimRow c on c.recordedId = d.id
+                where d.booksId = :b and c.recordedId is null
+                order by d.depositDate desc, d.id
+                """,
+                Long.class)
+            .setParameter("b", booksId)
+            .getResultList());
+  }
+
+  /**
+   * A page of deposits that are tied, those recorded last first.
+   *
+   * @param next where the next page begins; empty when this is the last
+   */
+  public record TiedPage(List<DepositView> deposits, Optional<Long> next) {}
+
+  /**
+   * @param before where it begins, as the page before said
+   */
+  @Transactional(readOnly = true)
+  public TiedPage tied(long booksId, Optional<Long> before) {
+    List<Long> ids =
+        entities
+            .createQuery(
+                """
+                select d.id from DepositRow d
+                where d.booksId = :b and d.id < :before
+                  and exists (select 1 from RecordedClaimRow c where c.recordedId = d.id)
+                order by d.id desc
+                """,
+                Long.class)
+            .setParameter("b", booksId)
+            .setParameter("before", before.orElse(Long.MAX_VALUE))
+            .setMaxResults(PAGE + 1)
+            .getResultList();
+    List<Long> shown = ids.subList(0, Math.min(PAGE, ids.size()));
+    return new TiedPage(
+        views(booksId, shown),
+        ids.size() > PAGE ? Optional.of(shown.get(PAGE - 1)) : Optional.empty());
+  }
+
+  /** The deposits that a file brought, the newest first. */
+  @Transactional(readOnly = true)
+  public List<DepositView> ofFile(long booksId, long arrivalId) {
+    return views(
+        booksId,
+        entities
+            .createQuery(
+                "select id from DepositRow where arrivalId = :a order by depositDate desc, id",
+                Long.class)
+            .setParameter("a", arrivalId)
+            .getResultList());
+  }
+
+  private List<DepositView> views(long booksId, List<Long> ids) {
+    List<Deposits.Stored> stored = deposits.some(ids);
+    Map<Long, Long> moneyIds =
+        moneyIds(
+            stored.stream()
+                .flatMap(d -> d.members().stream())
+                .map(Deposits.StoredMember::id)
+                .toList());
     Map<MoneyInId, Claims.Claim> claimed =
         claims.some(moneyIds.values().stream().map(MoneyInId::new).toList());
-    Map<Long, WaitingEntry> entries = entries(booksId);
-    Map<RecordedId, PostingNumber> ties = claims.ties(booksId);
-    return deposits.all(booksId).stream()
-        .filter(which)
+    Map<Long, WaitingEntry> entries =
+        entries(stored.stream().flatMap(d -> d.entryId().stream()).toList());
+    Map<Long, BankAccount> accounts =
+        books.all(booksId).stream().collect(Collectors.toMap(BankAccount::id, Function.identity()));
+    return stored.stream()
         .map(
-            stored ->
-                new DepositView(
-                    Optional.of(stored.id()),
-                    stored.deposit().kind().words(),
-                    stored.deposit().reference(),
-                    account(booksId, stored.bankAccountId()),
-                    stored.deposit().date(),
-                    stored.deposit().currency().getCurrencyCode(),
-                    stored.deposit().netMinor(),
-                    state(stored, ties),
-                    stored.entryId().map(entries::get),
-                    tie(stored, ties).map(PostingNumber::words),
-                    Optional.of(stored.arrivalId()),
-                    stored.members().stream()
+            d ->
+                view(
+                    d,
+                    accounts.get(d.bankAccountId()),
+                    d.entryId().map(entries::get),
+                    d.members().stream()
                         .map(m -> member(m, moneyIds.get(m.id()), claimed))
                         .toList()))
         .toList();
   }
 
-  private static Optional<PostingNumber> tie(
-      Deposits.Stored stored, Map<RecordedId, PostingNumber> ties) {
-    return Optional.ofNullable(ties.get(new RecordedId(stored.id())));
-  }
-
-  private static DepositState state(Deposits.Stored stored, Map<RecordedId, PostingNumber> ties) {
-    if (tie(stored, ties).isPresent()) {
-      return DepositState.TIED;
-    }
-    return stored.entryId().isPresent() ? DepositState.AT_THE_BANK : DepositState.EXPECTED;
-  }
-
-  private String account(long booksId, long id) {
-    return books.one(booksId, id).shortName();
+  private DepositView view(
+      Deposits.Stored stored,
+      BankAccount account,
+      Optional<WaitingEntry> entry,
+      List<MemberView> members) {
+    Optional<PostingNumber> tie = claims.tieOf(new RecordedId(stored.id()));
+    DepositState state =
+        tie.isPresent()
+            ? DepositState.TIED
+            : stored.entryId().isPresent() ? DepositState.AT_THE_BANK : DepositState.EXPECTED;
+    return new DepositView(
+        Optional.of(stored.id()),
+        stored.deposit().kind().words(),
+        stored.deposit().reference(),
+        account.shortName(),
+        stored.deposit().date(),
+        stored.deposit().currency().getCurrencyCode(),
+        stored.deposit().netMinor(),
+        state,
+        entry,
+        tie.map(PostingNumber::words),
+        Optional.of(stored.arrivalId()),
+        members);
   }
 
   private static MemberView member(
@@ -228,49 +301,47 @@ public class DepositViews {
   /** Receipts on hand that are not tied, oldest first. */
   @Transactional(readOnly = true)
   public List<MemberView> onHand(long booksId) {
-    Map<RecordedId, PostingNumber> ties = claims.ties(booksId);
-    return deposits.onHand(booksId).stream()
-        .filter(m -> !ties.containsKey(new RecordedId(m.id())))
-        .map(m -> member(m, null, Map.of()))
-        .toList();
+    return deposits.untiedOnHand(booksId).stream().map(m -> member(m, null, Map.of())).toList();
   }
 
-  private Map<Long, Long> moneyIds(long booksId) {
+  private Map<Long, Long> moneyIds(List<Long> members) {
     Map<Long, Long> ids = new HashMap<>();
-    entities
-        .createQuery(
-            """
-            select x.id, m.id from DepositMemberRow x join MoneyInRow m on m.depositMemberId = x.id
-            where x.booksId = :b
-            """,
-            Object[].class)
-        .setParameter("b", booksId)
-        .getResultStream()
-        .forEach(r -> ids.put((Long) r[0], (Long) r[1]));
+    InParts.of(
+        members,
+        some ->
+            entities
+                .createQuery(
+                    "select depositMemberId, id from MoneyInRow where depositMemberId in :ids",
+                    Object[].class)
+                .setParameter("ids", some)
+                .getResultStream()
+                .forEach(r -> ids.put((Long) r[0], (Long) r[1])));
     return ids;
   }
 
-  private Map<Long, WaitingEntry> entries(long booksId) {
+  private Map<Long, WaitingEntry> entries(List<Long> ids) {
     Map<Long, WaitingEntry> entries = new HashMap<>();
-    entities
-        .createQuery(
-            """
-            select m.id, m.bookingDate, m.bankText, m.arrivalId, m.place
-            from DepositRow d join MoneyInRow m on m.id = d.entryId where d.booksId = :b
-            """,
-            Object[].class)
-        .setParameter("b", booksId)
-        .getResultStream()
-        .forEach(
-            r ->
-                entries.put(
-                    (Long) r[0],
-                    new WaitingEntry(
-                        (Long) r[0],
-                        (LocalDate) r[1],
-                        ((String) r[2]).replace('\n', ' '),
-                        (Long) r[3],
-                        (Integer) r[4])));
+    InParts.of(
+        ids,
+        some ->
+            entities
+                .createQuery(
+                    """
+                    select id, bookingDate, bankText, arrivalId, place from MoneyInRow
+                    where id in :ids
+                    """,
+                    Object[].class)
+                .setParameter("ids", some)
+                .getResultStream()
+                .map(
+                    r ->
+                        new WaitingEntry(
+                            (Long) r[0],
+                            (LocalDate) r[1],
+                            ((String) r[2]).replace('\n', ' '),
+                            (Long) r[3],
+                            (Integer) r[4]))
+                .forEach(e -> entries.put(e.id(), e)));
     return entries;
   }
 }

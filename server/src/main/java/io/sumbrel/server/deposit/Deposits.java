@@ -8,6 +8,7 @@ import io.sumbrel.core.ledger.AccountCode;
 import io.sumbrel.core.money.AmountText;
 import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.server.persistence.Column;
+import io.sumbrel.server.persistence.InParts;
 import io.sumbrel.server.persistence.RowIds;
 import io.sumbrel.server.receipt.TakenIn;
 import jakarta.persistence.EntityManager;
@@ -85,12 +86,55 @@ public class Deposits {
         .toList();
   }
 
+  /** Some deposits, in the order of their ids given. */
+  @Transactional(readOnly = true)
+  public List<Stored> some(List<Long> deposits) {
+    Map<Long, List<DepositMemberRow>> members = new HashMap<>();
+    Map<Long, DepositRow> rows = new HashMap<>();
+    InParts.of(
+        deposits,
+        some -> {
+          entities
+              .createQuery(
+                  "from DepositMemberRow where depositId in :ids order by id",
+                  DepositMemberRow.class)
+              .setParameter("ids", some)
+              .getResultStream()
+              .forEach(m -> members.computeIfAbsent(m.depositId, d -> new ArrayList<>()).add(m));
+          entities
+              .createQuery("from DepositRow where id in :ids", DepositRow.class)
+              .setParameter("ids", some)
+              .getResultStream()
+              .forEach(d -> rows.put(d.id, d));
+        });
+    return deposits.stream()
+        .map(id -> stored(rows.get(id), members.getOrDefault(id, List.of())))
+        .toList();
+  }
+
   /** Receipts that are on hand, oldest first. */
   @Transactional(readOnly = true)
   public List<StoredMember> onHand(long booksId) {
     return entities
         .createQuery(
             "from DepositMemberRow where booksId = :b and depositId is null order by memberDate, id",
+            DepositMemberRow.class)
+        .setParameter("b", booksId)
+        .getResultStream()
+        .map(Deposits::member)
+        .toList();
+  }
+
+  /** Those of them that are not tied. */
+  @Transactional(readOnly = true)
+  public List<StoredMember> untiedOnHand(long booksId) {
+    return entities
+        .createQuery(
+            """
+            select m from DepositMemberRow m left join RecordedClaimRow c on c.recordedId = m.id
+            where m.booksId = :b and m.depositId is null and c.recordedId is null
+            order by m.memberDate, m.id
+            """,
             DepositMemberRow.class)
         .setParameter("b", booksId)
         .getResultStream()

@@ -2,6 +2,7 @@ package io.sumbrel.server.deposit;
 
 import io.sumbrel.server.people.Actor;
 import java.util.List;
+import java.util.Optional;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.access.prepost.PreAuthorize;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
@@ -9,6 +10,7 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 
@@ -23,14 +25,20 @@ class DepositsController {
     this.waiting = waiting;
   }
 
-  /** What the screen of deposits shows. */
+  /** What waits to be tied. */
   record DepositsView(
       List<DepositViews.DepositView> deposits, List<DepositViews.MemberView> onHand) {}
 
   @GetMapping
   DepositsView deposits(@AuthenticationPrincipal Actor actor) {
-    return new DepositsView(
-        views.stored(actor.booksId(), d -> true), views.onHand(actor.booksId()));
+    return new DepositsView(views.untied(actor.booksId()), views.onHand(actor.booksId()));
+  }
+
+  /** What is done with, page by page. */
+  @GetMapping("/tied")
+  DepositViews.TiedPage tied(
+      @AuthenticationPrincipal Actor actor, @RequestParam Optional<Long> before) {
+    return views.tied(actor.booksId(), before);
   }
 
   /** The entry that waits is another sum, somebody says. */

@@ -50,11 +50,11 @@ public class Balances {
   /** What an account stands at in one currency, debit above zero. */
   @Transactional(readOnly = true)
   public Money of(long booksId, AccountCode account, Currency currency) {
-    return all(booksId).stream()
-        .filter(b -> b.account().equals(account) && b.amount().currency().equals(currency))
-        .map(BooksFacts.Balance::amount)
-        .findFirst()
-        .orElse(Money.zero(currency));
+    AccountBalanceRow row =
+        entities.find(
+            AccountBalanceRow.class,
+            new AccountBalanceRow.Key(booksId, account.code(), currency.getCurrencyCode()));
+    return row == null ? Money.zero(currency) : row.toFact().amount();
   }
 
   /** Adds what an entry posts, in the transaction of the act and under the lock of the record. */

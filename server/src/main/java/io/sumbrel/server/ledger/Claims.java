@@ -6,6 +6,7 @@ import io.sumbrel.core.posting.PostingNumber;
 import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.server.persistence.InParts;
+import io.sumbrel.server.receipt.Unclaimed;
 import jakarta.persistence.EntityManager;
 import java.util.Collection;
 import java.util.HashMap;
@@ -24,9 +25,11 @@ import org.springframework.transaction.annotation.Transactional;
 @Component
 public class Claims {
   private final EntityManager entities;
+  private final Unclaimed unclaimed;
 
-  Claims(EntityManager entities) {
+  Claims(EntityManager entities, Unclaimed unclaimed) {
     this.entities = entities;
+    this.unclaimed = unclaimed;
   }
 
   /** The posting that explains a sum. */
@@ -153,6 +156,7 @@ public class Claims {
       entities.persist(row);
     }
     entities.flush();
+    unclaimed.claimed(claimed.money());
   }
 
   void release(Claimed claimed) {
@@ -161,5 +165,6 @@ public class Claims {
         .recorded()
         .forEach(id -> entities.remove(entities.find(RecordedClaimRow.class, id.number())));
     entities.flush();
+    unclaimed.letGo(claimed.money());
   }
 }

@@ -147,20 +147,45 @@ public class Items {
             customers.stream().map(CustomerId::number).toList()));
   }
 
-  /** Every item of a customer, settled ones too, oldest first. */
+  /** What is open of a customer, oldest first. */
   @Transactional(readOnly = true)
-  public List<OpenItem> of(long booksId, CustomerId customer) {
+  public List<OpenItem> open(long booksId, CustomerId customer) {
     return oldestFirst(
-        "where i.booksId = :b and i.customerId = :c", Map.of("b", booksId, "c", customer.number()));
+        "where i.booksId = :b and i.customerId = :c and b.openMinor <> 0",
+        Map.of("b", booksId, "c", customer.number()));
+  }
+
+  /**
+   * What is settled of a customer, those that came last first.
+   *
+   * @param before only items that came before this one
+   * @param size so many at the most
+   */
+  @Transactional(readOnly = true)
+  public List<OpenItem> settled(long booksId, CustomerId customer, ItemId before, int size) {
+    return facts(
+            query(
+                    """
+                    where i.booksId = :b and i.customerId = :c and b.openMinor = 0
+                      and i.id < :before
+                    order by i.id desc
+                    """,
+                    Map.of("b", booksId, "c", customer.number(), "before", before.number()))
+                .setMaxResults(size))
+        .toList();
   }
 
   private List<OpenItem> oldestFirst(String joinsAndWhere, Map<String, Object> parameters) {
-    return facts(joinsAndWhere + " order by i.itemDate, i.id", parameters).toList();
+    return facts(query(joinsAndWhere + " order by i.itemDate, i.id", parameters)).toList();
   }
 
-  private Stream<OpenItem> facts(String joinsAndWhere, Map<String, Object> parameters) {
+  private TypedQuery<Object[]> query(String joinsAndWhere, Map<String, Object> parameters) {
     TypedQuery<Object[]> query = entities.createQuery(WITH_BALANCE + joinsAndWhere, Object[].class);
     parameters.forEach(query::setParameter);
+    return query;
+  }
+
+  private static Stream<OpenItem> facts(TypedQuery<Object[]> query) {
     Map<String, Terms> terms = new HashMap<>();
     return query.getResultStream().map(r -> fact(r, terms));
   }

@@ -1,5 +1,6 @@
 package io.sumbrel.server.party;
 
+import io.sumbrel.core.openitem.ItemId;
 import io.sumbrel.core.openitem.OpenItem;
 import io.sumbrel.core.party.Customer;
 import io.sumbrel.core.party.CustomerId;
@@ -18,11 +19,14 @@ import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 
 @RestController
 @RequestMapping("/api/customers")
 class CustomersController {
+  private static final int PAGE = 50;
+
   private final Customers customers;
   private final Items items;
   private final OpenItemsNow openItems;
@@ -54,7 +58,15 @@ class CustomersController {
       long totalMinor,
       long openMinor) {}
 
+  /** A customer with what is open. */
   record CustomerPage(CustomerView customer, List<CustomerItemView> items) {}
+
+  /**
+   * What is settled, those that came last first.
+   *
+   * @param next where the next page begins; empty when this is the last
+   */
+  record SettledPage(List<CustomerItemView> items, Optional<Long> next) {}
 
   @GetMapping
   List<CustomerView> all(@AuthenticationPrincipal Actor actor) {
@@ -78,9 +90,28 @@ class CustomersController {
     Map<CustomerId, Customer> byId = customers.byId(actor.booksId());
     Customer customer = customers.one(actor.booksId(), customerId);
     LocalDate today = books.businessDate(actor.booksId());
-    List<OpenItem> own = items.of(actor.booksId(), customerId);
+    List<OpenItem> own = items.open(actor.booksId(), customerId);
     return new CustomerPage(
         view(customer, byId, own, today), own.stream().map(i -> view(i, today)).toList());
+  }
+
+  /**
+   * @param before where it begins, as the page before said
+   */
+  @GetMapping("/{id}/settled")
+  SettledPage settled(
+      @AuthenticationPrincipal Actor actor,
+      @PathVariable long id,
+      @RequestParam Optional<Long> before) {
+    Customer customer = customers.one(actor.booksId(), new CustomerId(id));
+    LocalDate today = books.businessDate(actor.booksId());
+    List<OpenItem> settled =
+        items.settled(
+            actor.booksId(), customer.id(), new ItemId(before.orElse(Long.MAX_VALUE)), PAGE + 1);
+    List<OpenItem> shown = settled.subList(0, Math.min(PAGE, settled.size()));
+    return new SettledPage(
+        shown.stream().map(i -> view(i, today)).toList(),
+        settled.size() > PAGE ? Optional.of(shown.get(PAGE - 1).id().number()) : Optional.empty());
   }
 
   private static CustomerView view(

@@ -18,7 +18,6 @@ import io.sumbrel.server.bank.BankAccounts;
 import io.sumbrel.server.bank.Statements;
 import io.sumbrel.server.chart.Charts;
 import io.sumbrel.server.deposit.Deposits;
-import io.sumbrel.server.ledger.Balances;
 import io.sumbrel.server.ledger.Claims;
 import io.sumbrel.server.ledger.MadeSince;
 import io.sumbrel.server.ledger.Postings;
@@ -67,7 +66,7 @@ public class BooksFactsReader {
   private final StoodBefore before;
   private final MadeSince madeSince;
   private final ProvedPoints points;
-  private final Balances balances;
+  private final KeptFigures kept;
 
   BooksFactsReader(
       BankAccounts books,
@@ -89,7 +88,7 @@ public class BooksFactsReader {
       StoodBefore before,
       MadeSince madeSince,
       ProvedPoints points,
-      Balances balances) {
+      KeptFigures kept) {
     this.books = books;
     this.moneyLines = moneyLines;
     this.claims = claims;
@@ -109,7 +108,7 @@ public class BooksFactsReader {
     this.before = before;
     this.madeSince = madeSince;
     this.points = points;
-    this.balances = balances;
+    this.kept = kept;
   }
 
   /**
@@ -211,7 +210,7 @@ public class BooksFactsReader {
         deposits.all(booksId).stream().map(d -> deposit(d, ofMember, ties)).toList(),
         deposits.onHand(booksId).stream().map(m -> onHand(m, ties)).toList(),
         beside.items,
-        part.point().isPresent() ? Optional.empty() : Optional.of(balances.all(booksId)),
+        part.point().isPresent() ? Optional.empty() : Optional.of(kept.of(booksId)),
         inTurn,
         arrivals.intakes(booksId, file).stream()
             .filter(i -> part.has(i.arrivalId()))

@@ -80,9 +80,14 @@ public class MoneyIntake {
   private void insertInChunks(List<MoneyInRow> rows, IntConsumer stored) {
     for (int from = 0; from < rows.size(); from += CHUNK) {
       int to = Math.min(rows.size(), from + CHUNK);
-      bulk.insert(rows.subList(from, to));
+      insert(rows.subList(from, to));
       stored.accept(to - from);
     }
+  }
+
+  private void insert(List<MoneyInRow> rows) {
+    bulk.insert(rows);
+    bulk.insert(rows.stream().map(UnclaimedRow::of).toList());
   }
 
   /** The booking that a reversal takes back, where exactly one fits by reference or by amount. */
@@ -121,7 +126,7 @@ public class MoneyIntake {
       row.arrivalId = arrivalId;
       rows.add(row);
     }
-    bulk.insert(rows);
+    insert(rows);
   }
 
   /**
@@ -173,6 +178,7 @@ public class MoneyIntake {
   public void giveParts(PartsGiven given, long arrivalId, Map<StatementEntry, Integer> ordinals) {
     long id = given.sum().id().number();
     MoneyInRow sum = entities.find(MoneyInRow.class, id);
+    List<MoneyInRow> rows = new ArrayList<>();
     for (PartsGiven.Part part : given.parts()) {
       MoneyInRow row = MoneyInRow.of(part.entry(), part.money().currency(), Standing.COUNTS);
       row.id = part.money().id().number();
@@ -183,10 +189,10 @@ public class MoneyIntake {
       row.ordinal = ordinals.get(part.entry());
       row.bookingDate = part.money().bookingDate();
       row.detailOfId = id;
-      entities.persist(row);
+      rows.add(row);
     }
-    entities.flush();
-    change("update money_in set standing = 'DETAILED' where id = :id", id);
+    insert(rows);
+    stand(id, Standing.DETAILED);
   }
 
   /** An id for a sum that is about to be stored. */
@@ -197,6 +203,7 @@ public class MoneyIntake {
   /** An entry that is held as possibly double. */
   public record Held(
       long bankAccountId,
+      long statementId,
       long arrivalId,
       int place,
       LocalDate bookingDate,
@@ -215,6 +222,7 @@ public class MoneyIntake {
     }
     return new Held(
         row.bankAccountId,
+        row.statementId,
         row.arrivalId,
         row.place,
         row.bookingDate,
@@ -225,12 +233,13 @@ public class MoneyIntake {
   /** A held entry counts from now on. */
   @Transactional(propagation = Propagation.MANDATORY)
   public void count(MoneyInId id) {
-    change("update money_in set standing = 'COUNTS' where id = :id", id.number());
+    stand(id.number(), Standing.COUNTS);
   }
 
   /** A held entry is known, and goes. */
   @Transactional(propagation = Propagation.MANDATORY)
   public void drop(MoneyInId id) {
+    change("delete from unclaimed where money_in_id = :id", id.number());
     change("delete from money_in where id = :id", id.number());
   }
 
@@ -243,10 +252,27 @@ public class MoneyIntake {
     for (String remove :
         List.of(
             "update money_in set standing = 'COUNTS' where id in (select detail_of_id from money_in where arrival_id = :id and detail_of_id is not null)",
+            "update unclaimed set standing = 'COUNTS' where money_in_id in (select detail_of_id from money_in where arrival_id = :id and detail_of_id is not null)",
             "update money_in set reverses_id = null where arrival_id = :id",
             "update money_in set standing = 'WITHDRAWN' where arrival_id = :id",
-            "delete from money_in where arrival_id = :id and not exists (select 1 from posting p where p.money_in_id = money_in.id) and not exists (select 1 from tie_part t where t.money_in_id = money_in.id)")) {
+            "delete from unclaimed where arrival_id = :id",
+            "delete from money_in where arrival_id = :id and not exists (select 1 from posting p where p.money_in_id = money_in.id) and not exists (select 1 from tie_part t where t.money_in_id = money_in.id)",
+            Unclaimed.STAND_AS_THERE + "arrival_id = :id")) {
       change(remove, arrivalId);
+    }
+  }
+
+  /** Where a sum stands that nothing explains. */
+  private void stand(long id, Standing standing) {
+    for (String sql :
+        List.of(
+            "update money_in set standing = :s where id = :id",
+            "update unclaimed set standing = :s where money_in_id = :id")) {
+      entities
+          .createNativeQuery(sql)
+          .setParameter("s", standing.name())
+          .setParameter("id", id)
+          .executeUpdate();
     }
   }
 

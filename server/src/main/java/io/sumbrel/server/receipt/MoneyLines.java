@@ -9,7 +9,6 @@ import io.sumbrel.server.persistence.InParts;
 import jakarta.persistence.EntityManager;
 import jakarta.persistence.TypedQuery;
 import java.time.LocalDate;
-import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
@@ -123,30 +122,13 @@ public class MoneyLines {
    */
   @Transactional(readOnly = true)
   public List<MoneyLine> pile(long booksId) {
-    List<Long> unexplained =
-        entities
-            .createQuery(
-                """
-                select m.id from MoneyInRow m left join ClaimRow c on c.moneyInId = m.id
-                where m.booksId = :b and m.standing = COUNTS and c.moneyInId is null
-                """,
-                Long.class)
-            .setParameter("b", booksId)
-            .getResultList();
-    List<MoneyLine> pile = new ArrayList<>();
-    InParts.ofIds(
-        unexplained.stream(),
-        some ->
-            pile.addAll(
-                named(
-                    booksId,
-                    some,
-                    """
-                    and not exists (select 1 from DepositRow w where w.entryId = m.id
-                      and not exists (select 1 from RecordedClaimRow t where t.recordedId = w.id))
-                    """)));
-    pile.sort(MoneyLine.IN_ORDER);
-    return pile;
+    return lines(
+        """
+        m.id in (select u.moneyInId from UnclaimedRow u where u.booksId = :b and u.standing = COUNTS)
+          and not exists (select 1 from DepositRow w where w.entryId = m.id
+            and not exists (select 1 from RecordedClaimRow t where t.recordedId = w.id))
+        """,
+        Map.of("b", booksId));
   }
 
   /** Some sums, in the order of booking. */
@@ -196,7 +178,11 @@ public class MoneyLines {
   }
 
   private List<MoneyLine> standing(long booksId, Standing standing) {
-    return lines("m.booksId = :b and m.standing = :s", Map.of("b", booksId, "s", standing));
+    return lines(
+        """
+        m.id in (select u.moneyInId from UnclaimedRow u where u.booksId = :b and u.standing = :s)
+        """,
+        Map.of("b", booksId, "s", standing));
   }
 
   private List<MoneyLine> lines(String which, Map<String, Object> values) {
@@ -377,45 +363,6 @@ public class MoneyLines {
         .getResultStream()
         .map(m -> new KnownEntry(m.statementId, m.standing == Standing.HELD, m.toKnown()))
         .toList();
-  }
-
-  /**
-   * Entries of an account, summed.
-   *
-   * @param minor in minor units of the account's currency
-   */
-  public record Figures(long count, long minor, Optional<LocalDate> oldest) {}
-
-  /** All that counts on an account. */
-  @Transactional(readOnly = true)
-  public Figures counted(long bankAccountId) {
-    return figures(bankAccountId, "m.standing = COUNTS");
-  }
-
-  /** What is held on an account as possibly double. */
-  @Transactional(readOnly = true)
-  public Figures heldOn(long bankAccountId) {
-    return figures(bankAccountId, "m.standing = HELD");
-  }
-
-  /** What counts on an account and is not explained. */
-  @Transactional(readOnly = true)
-  public Figures unexplained(long bankAccountId) {
-    return figures(
-        bankAccountId,
-        "m.standing = COUNTS and not exists (select 1 from ClaimRow c where c.moneyInId = m.id)");
-  }
-
-  private Figures figures(long bankAccountId, String which) {
-    Object[] row =
-        entities
-            .createQuery(
-                "select count(m), coalesce(sum(m.amountMinor), 0), min(m.bookingDate) from MoneyInRow m where m.bankAccountId = :a and "
-                    + which,
-                Object[].class)
-            .setParameter("a", bankAccountId)
-            .getSingleResult();
-    return new Figures((Long) row[0], (Long) row[1], Optional.ofNullable((LocalDate) row[2]));
   }
 
   /** All that is said of the sums that a file brought, for their hash. */

@@ -57,9 +57,11 @@ class TiesTest extends ServerTest {
   }
 
   private JsonNode deposit(String reference) {
-    for (JsonNode deposit : house.get(house.reader, "/api/deposits").body().path("deposits")) {
-      if (deposit.path("reference").asString().equals(reference)) {
-        return deposit;
+    for (String deposits : List.of("/api/deposits", "/api/deposits/tied")) {
+      for (JsonNode deposit : house.get(house.reader, deposits).body().path("deposits")) {
+        if (deposit.path("reference").asString().equals(reference)) {
+          return deposit;
+        }
       }
     }
     throw new AssertionError("no deposit " + reference);

@@ -140,11 +140,7 @@ class ServerWalkTest extends ServerTest {
 
   private List<JsonNode> untied() {
     List<JsonNode> untied = new ArrayList<>();
-    for (JsonNode deposit : house.get(house.clerk, "/api/deposits").body().path("deposits")) {
-      if (!deposit.path("state").asString().equals("TIED")) {
-        untied.add(deposit);
-      }
-    }
+    house.get(house.clerk, "/api/deposits").body().path("deposits").forEach(untied::add);
     return untied;
   }
 

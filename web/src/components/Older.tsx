@@ -1,5 +1,5 @@
 import Button from '@mui/material/Button';
-import page from '../../components/Page.module.css';
+import page from './Page.module.css';
 
 interface Props {
   list: { hasNextPage: boolean; isFetchingNextPage: boolean; fetchNextPage: () => unknown };
