@@ -12,7 +12,7 @@ import io.sumbrel.server.books.Houses;
 import io.sumbrel.server.deposit.Deposits;
 import io.sumbrel.server.deposit.WaitingForTie;
 import io.sumbrel.server.ledger.Ledger;
-import io.sumbrel.server.ledger.Months;
+import io.sumbrel.server.month.Months;
 import io.sumbrel.server.people.Actor;
 import io.sumbrel.server.receipt.MoneyIntake;
 import java.time.LocalDate;

@@ -5,7 +5,7 @@ import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.server.audit.AuditRecord;
 import io.sumbrel.server.bank.Statements;
 import io.sumbrel.server.deposit.WaitingForTie;
-import io.sumbrel.server.ledger.Months;
+import io.sumbrel.server.month.Months;
 import io.sumbrel.server.people.Actor;
 import io.sumbrel.server.receipt.MoneyIntake;
 import jakarta.persistence.EntityManager;

@@ -5,7 +5,7 @@ import io.sumbrel.core.bank.BankStatement;
 import io.sumbrel.core.bank.Continuation;
 import io.sumbrel.core.bank.StatementEntry;
 import io.sumbrel.core.refusal.Refusal;
-import io.sumbrel.server.ledger.Months;
+import io.sumbrel.server.month.Months;
 import io.sumbrel.server.receipt.MoneyLines;
 import java.time.LocalDate;
 import java.util.ArrayList;

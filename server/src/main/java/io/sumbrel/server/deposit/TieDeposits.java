@@ -14,7 +14,7 @@ import io.sumbrel.server.ledger.Claims;
 import io.sumbrel.server.ledger.DifferencesPosted;
 import io.sumbrel.server.ledger.Explanations;
 import io.sumbrel.server.ledger.Ledger;
-import io.sumbrel.server.ledger.Months;
+import io.sumbrel.server.month.Months;
 import io.sumbrel.server.people.Actor;
 import io.sumbrel.server.receipt.MoneyLine;
 import io.sumbrel.server.receipt.MoneyLines;

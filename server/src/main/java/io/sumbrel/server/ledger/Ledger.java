@@ -16,6 +16,7 @@ import io.sumbrel.core.tape.Tape;
 import io.sumbrel.core.tape.TapeLine;
 import io.sumbrel.server.audit.AuditRecord;
 import io.sumbrel.server.books.Houses;
+import io.sumbrel.server.month.Months;
 import io.sumbrel.server.openitem.Items;
 import io.sumbrel.server.people.Actor;
 import io.sumbrel.server.persistence.BulkRows;

@@ -4,6 +4,7 @@ import io.sumbrel.core.openitem.ItemId;
 import io.sumbrel.core.posting.PostingNumber;
 import io.sumbrel.core.proof.BooksFacts;
 import io.sumbrel.core.receipt.MoneyInId;
+import io.sumbrel.server.month.FirstPosting;
 import io.sumbrel.server.persistence.InParts;
 import io.sumbrel.server.receipt.TakenIn;
 import jakarta.persistence.EntityManager;
@@ -41,13 +42,13 @@ public class MadeSince {
    * @param turnedBack the ids of postings from before that they turn back
    */
   public record Made(
-      Postings.From from,
+      FirstPosting from,
       Map<Long, PostingNumber> numbers,
       Map<Long, Long> arrivals,
       Set<Long> turnedBack) {}
 
   @Transactional(readOnly = true)
-  public Made made(long booksId, Postings.From from) {
+  public Made made(long booksId, FirstPosting from) {
     Made made = new Made(from, new HashMap<>(), new HashMap<>(), new HashSet<>());
     rows(
         """

@@ -11,6 +11,7 @@ import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.server.chart.Charts;
+import io.sumbrel.server.month.FirstPosting;
 import io.sumbrel.server.openitem.Items;
 import io.sumbrel.server.persistence.Pieces;
 import jakarta.persistence.EntityManager;
@@ -63,21 +64,9 @@ public class Postings {
       Optional<Long> arrivalId,
       Optional<PostingNumber> turnedBackBy) {}
 
-  /**
-   * Where some postings begin, and all that were made after.
-   *
-   * @param record the line of the record that tells of the first, or a number below the first line
-   *     where it is older than the record
-   * @param id of the first; ids follow the order of making
-   */
-  public record From(long record, long id) {
-    /** All postings. */
-    public static final From BEGINNING = new From(Long.MIN_VALUE + 1, 0);
-  }
-
   /** Where postings begin that are dated after a day; empty where there are none. */
   @Transactional(readOnly = true)
-  public Optional<From> firstAfter(long booksId, LocalDate day) {
+  public Optional<FirstPosting> firstAfter(long booksId, LocalDate day) {
     return entities
         .createQuery(
             """
@@ -89,7 +78,7 @@ public class Postings {
         .setParameter("b", booksId)
         .setParameter("d", day)
         .getResultStream()
-        .map(r -> new From((Long) r[0], (Long) r[1]))
+        .map(r -> new FirstPosting((Long) r[0], (Long) r[1]))
         .findFirst();
   }
 
@@ -102,7 +91,7 @@ public class Postings {
    */
   public <R> Iterable<R> inTurn(
       long booksId,
-      From from,
+      FirstPosting from,
       Function<ItemId, OpenItem> items,
       Function<MoneyInId, MoneyIn> money,
       Function<Stored, R> made) {
@@ -118,7 +107,8 @@ public class Postings {
                       """,
                       PostingRow.class)
                   .setParameter("b", booksId)
-                  .setParameter("last", last.map(r -> r.row().recordNumber).orElse(from.record - 1))
+                  .setParameter(
+                      "last", last.map(r -> r.row().recordNumber).orElse(from.record() - 1))
                   .setMaxResults(Pieces.SIZE)
                   .getResultList();
           PostingParts.Known known =

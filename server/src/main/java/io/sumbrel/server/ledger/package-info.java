@@ -1,5 +1,5 @@
 /**
- * The stored ledger: postings with their lines, what they claim, months. Entry: {@code Ledger}
+ * The stored ledger: postings with their lines, what they claim, balances. Entry: {@code Ledger}
  * appends, {@code Postings} reads.
  */
 @Publishes({"posting", "claim", "recorded_claim", "tape_line", "tie_part", "item_movement"})

@@ -8,7 +8,7 @@ import io.sumbrel.server.bank.BankAccounts;
 import io.sumbrel.server.chart.Charts;
 import io.sumbrel.server.ledger.Balances;
 import io.sumbrel.server.ledger.Journal;
-import io.sumbrel.server.ledger.Months;
+import io.sumbrel.server.month.Months;
 import io.sumbrel.server.party.Customers;
 import io.sumbrel.server.people.Actor;
 import java.time.LocalDate;

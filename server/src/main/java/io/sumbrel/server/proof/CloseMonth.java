@@ -9,9 +9,10 @@ import io.sumbrel.server.audit.AuditRecord;
 import io.sumbrel.server.bank.BankAccount;
 import io.sumbrel.server.bank.BankAccounts;
 import io.sumbrel.server.ledger.Ledger;
-import io.sumbrel.server.ledger.Months;
 import io.sumbrel.server.ledger.Postings;
-import io.sumbrel.server.ledger.ProvedPoints;
+import io.sumbrel.server.month.FirstPosting;
+import io.sumbrel.server.month.Months;
+import io.sumbrel.server.month.ProvedPoints;
 import io.sumbrel.server.people.Actor;
 import io.sumbrel.server.persistence.RowIds;
 import io.sumbrel.server.receipt.MoneyLines;
@@ -95,10 +96,10 @@ public class CloseMonth {
   /** What was proved need not be proved again: all before the first posting of a later day. */
   private ProvedPoints.Point point(long booksId, LocalDate last) {
     Optional<ProvedPoints.Point> before = points.newest(booksId);
-    Postings.From from =
+    FirstPosting from =
         postings
             .firstAfter(booksId, last)
-            .orElseGet(() -> new Postings.From(audit.nextNumber(booksId), ids.next()));
+            .orElseGet(() -> new FirstPosting(audit.nextNumber(booksId), ids.next()));
     List<JournalLine> balances =
         new ArrayList<>(before.map(ProvedPoints.Point::balances).orElse(List.of()));
     balances.addAll(

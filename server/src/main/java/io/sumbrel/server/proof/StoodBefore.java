@@ -5,9 +5,9 @@ import io.sumbrel.server.arrivals.ArrivalFacts;
 import io.sumbrel.server.audit.AuditRecord;
 import io.sumbrel.server.bank.BankAccount;
 import io.sumbrel.server.ledger.MadeSince;
-import io.sumbrel.server.ledger.Months;
-import io.sumbrel.server.ledger.Postings;
-import io.sumbrel.server.ledger.ProvedPoints;
+import io.sumbrel.server.month.FirstPosting;
+import io.sumbrel.server.month.Months;
+import io.sumbrel.server.month.ProvedPoints;
 import io.sumbrel.server.openitem.ItemsHash;
 import java.time.LocalDate;
 import java.util.List;
@@ -54,8 +54,8 @@ class StoodBefore {
       return point.isEmpty() || arrivals.contains(arrival);
     }
 
-    Postings.From from() {
-      return point.map(ProvedPoints.Point::from).orElse(Postings.From.BEGINNING);
+    FirstPosting from() {
+      return point.map(ProvedPoints.Point::from).orElse(FirstPosting.BEGINNING);
     }
   }
 
@@ -67,7 +67,7 @@ class StoodBefore {
         .orElse(Part.EVERYTHING);
   }
 
-  private Set<Long> arrivals(long booksId, Postings.From from) {
+  private Set<Long> arrivals(long booksId, FirstPosting from) {
     return audit.namedFrom(booksId, from.record(), ArrivalFacts.NAME).stream()
         .map(ArrivalFacts::arrivalIn)
         .collect(Collectors.toSet());

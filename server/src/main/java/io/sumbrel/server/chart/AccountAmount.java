@@ -1,4 +1,4 @@
-package io.sumbrel.server.ledger;
+package io.sumbrel.server.chart;
 
 import io.sumbrel.core.ledger.AccountCode;
 import io.sumbrel.core.ledger.JournalLine;
@@ -10,20 +10,20 @@ import java.util.Optional;
 
 /** The columns of an amount on an account: a line of an entry, or what the account stands at. */
 @MappedSuperclass
-abstract class AccountAmount {
-  String accountCode;
-  Long customerId;
-  String currency;
-  long amountMinor;
+public abstract class AccountAmount {
+  protected String accountCode;
+  protected Long customerId;
+  protected String currency;
+  protected long amountMinor;
 
-  void take(JournalLine line) {
+  protected void take(JournalLine line) {
     accountCode = line.account().code();
     customerId = line.customer().map(CustomerId::number).orElse(null);
     currency = line.amount().currency().getCurrencyCode();
     amountMinor = line.amount().minor();
   }
 
-  JournalLine toFact() {
+  public JournalLine toFact() {
     return new JournalLine(
         new AccountCode(accountCode),
         Optional.ofNullable(customerId).map(CustomerId::new),

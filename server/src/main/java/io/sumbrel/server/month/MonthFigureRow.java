@@ -1,4 +1,4 @@
-package io.sumbrel.server.ledger;
+package io.sumbrel.server.month;
 
 import io.sumbrel.core.ledger.AccountCode;
 import io.sumbrel.core.proof.BankReconciliation;

@@ -1,4 +1,4 @@
-package io.sumbrel.server.ledger;
+package io.sumbrel.server.month;
 
 import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;

@@ -1,6 +1,7 @@
-package io.sumbrel.server.ledger;
+package io.sumbrel.server.month;
 
 import io.sumbrel.core.ledger.JournalLine;
+import io.sumbrel.server.chart.AccountAmount;
 import jakarta.persistence.Entity;
 import jakarta.persistence.Id;
 import jakarta.persistence.IdClass;

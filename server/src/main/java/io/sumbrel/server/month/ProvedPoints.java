@@ -1,4 +1,4 @@
-package io.sumbrel.server.ledger;
+package io.sumbrel.server.month;
 
 import io.sumbrel.core.ledger.JournalLine;
 import io.sumbrel.core.proof.Fact;
@@ -34,7 +34,7 @@ public class ProvedPoints {
    * @param balances what the accounts stood at, receivables by customer; without the balances with
    *     which bank accounts began
    */
-  public record Point(LocalDate closed, Postings.From from, List<JournalLine> balances) {}
+  public record Point(LocalDate closed, FirstPosting from, List<JournalLine> balances) {}
 
   /** That of the newest closed month; empty where none is closed, or nothing was kept of it. */
   @Transactional(readOnly = true)
@@ -46,7 +46,7 @@ public class ProvedPoints {
             month ->
                 new Point(
                     closed,
-                    new Postings.From(month.provedRecord, month.provedPosting),
+                    new FirstPosting(month.provedRecord, month.provedPosting),
                     balances(month).stream().map(MonthBalanceRow::toFact).toList()));
   }
 
