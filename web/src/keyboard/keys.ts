@@ -22,6 +22,7 @@ export const KEYS = [
   { where: 'Items', keys: 'Enter or a digit', words: 'type the amount · Esc drops it' },
   { where: 'Items', keys: 'F', words: 'look in every customer' },
   { where: 'Tape and items', keys: 'D', words: 'difference: why it is not the sum' },
+  { where: 'Tape and items', keys: 'T', words: 'to ledger: an account for what is no customer’s' },
   { where: 'Tape and items', keys: 'A', words: 'what is left stays on account' },
   { where: 'Tape and items', keys: 'B', words: 'put the tape by, unposted' },
   { where: 'Arrivals', keys: '↑ ↓ · Enter', words: 'choose a file · accept it' },

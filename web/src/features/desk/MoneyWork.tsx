@@ -44,7 +44,8 @@ function Work({
 }: Props & { money: Money; gone: unknown }) {
   useLanding('tape', onward);
   const tape = useTape({ money, choices, posted, putBy });
-  const way = money.ways.find((w) => sameLines(w.lines, tape.lines)) ?? money.ways[0];
+  const ways = [...money.ways, ...money.toAccounts];
+  const way = ways.find((w) => sameLines(w.lines, tape.lines)) ?? ways[0];
   return (
     <>
       <div className={styles.middle}>

@@ -8,6 +8,7 @@ import { Tape } from '../../components/Tape';
 import { focusZone, isInField } from '../../keyboard/keys';
 import { longDate, shortDate, words } from '../../money/money';
 import type { Choices, Line, Money } from './deskApi';
+import { AccountMenu } from './AccountMenu';
 import { DifferenceMenu } from './DifferenceMenu';
 import { lineDetail, lineWords } from './differences';
 import { sameLines, sideOf } from './tape';
@@ -30,7 +31,7 @@ export function TapePane({ money, choices, tape }: Props) {
     if (isInField(event) || event.ctrlKey || event.altKey || tape.differences) {
       return;
     }
-    const way = /^[1-9]$/.test(event.key) ? money.ways[Number(event.key) - 1] : undefined;
+    const way = /^[1-9]$/.test(event.key) ? waysOf(money)[Number(event.key) - 1] : undefined;
     if (way && !way.tie) {
       event.preventDefault();
       tape.change({ type: 'take', lines: way.lines });
@@ -103,9 +104,19 @@ export function TapePane({ money, choices, tape }: Props) {
           <Button onClick={tape.onAccount}>
             On account<Key>A</Key>
           </Button>
+          <Button onClick={tape.toggleToAccount}>
+            To ledger<Key>T</Key>
+          </Button>
           <Button onClick={tape.putBy}>
             Put by<Key>B</Key>
           </Button>
+        </div>
+        <div className={styles.lastAct}>
+          {tape.undo && (
+            <Button variant="text" onClick={tape.undo}>
+              Take back a step<Key>Ctrl Z</Key>
+            </Button>
+          )}
           <Button
             variant="contained"
             className={styles.post}
@@ -115,11 +126,6 @@ export function TapePane({ money, choices, tape }: Props) {
             Post<Key>Ctrl ↵</Key>
           </Button>
         </div>
-        {tape.undo && (
-          <Button variant="text" onClick={tape.undo}>
-            Take back a step<Key>Ctrl Z</Key>
-          </Button>
-        )}
         {money.postingDate !== money.date && (
           <p className={styles.note}>It will be posted on {longDate(money.postingDate)}.</p>
         )}
@@ -135,10 +141,26 @@ export function TapePane({ money, choices, tape }: Props) {
         <DifferenceMenu
           differences={tape.differences}
           take={(d) => {
-            tape.change(d.action);
-            focusZone('tape');
+            if (d.action) {
+              tape.change(d.action);
+              focusZone('tape');
+            } else {
+              tape.toggleToAccount();
+            }
           }}
           close={tape.toggleDifferences}
+        />
+      )}
+      {tape.toAccountMinor !== undefined && (
+        <AccountMenu
+          choices={choices}
+          currency={money.currency}
+          minor={tape.toAccountMinor}
+          take={(line) => {
+            tape.change({ type: 'add', line });
+            focusZone('tape');
+          }}
+          close={tape.toggleToAccount}
         />
       )}
       {money.recordedAlready && (
@@ -183,24 +205,48 @@ function Others({ money }: { money: Money }) {
   );
 }
 
+/** All that a digit takes: the ways of the plan, then those to accounts. */
+function waysOf(money: Money): Money['ways'] {
+  return [...money.ways, ...money.toAccounts];
+}
+
 function Ways({ money, tape }: Omit<Props, 'choices'>) {
-  if (money.ways.length === 0) {
+  const sum = words(money.amountMinor, money.currency);
+  const { ways, toAccounts } = money;
+  if (ways.length === 0 && toAccounts.length === 0) {
     return (
       <p className={styles.note}>
-        No way to reach {words(money.amountMinor, money.currency)} was found. Tick items, look in
-        every customer with F, or say what it is with D.
+        No way to reach {sum} was found. Tick items, look in every customer with F, or name an
+        account with T.
       </p>
     );
   }
   return (
     <div>
-      <h3 className={styles.heading}>
-        {money.reached
-          ? `${money.waysCount} to reach ${words(money.amountMinor, money.currency)}, ${money.searched}`
-          : `No open items reach ${words(money.amountMinor, money.currency)}, ${money.searched}. It may be`}
-      </h3>
+      {ways.length > 0 && (
+        <h3 className={styles.heading}>
+          {money.reached
+            ? `${money.waysCount} to reach ${sum}, ${money.searched}`
+            : `No open items reach ${sum}, ${money.searched}. It may be`}
+        </h3>
+      )}
+      <WayList ways={ways} from={0} tape={tape} />
+      {toAccounts.length > 0 && (
+        <h3 className={styles.heading}>
+          {ways.length > 0 ? 'Or it is no customer’s' : 'It may be no customer’s'}
+        </h3>
+      )}
+      <WayList ways={toAccounts} from={ways.length} tape={tape} />
+    </div>
+  );
+}
+
+/** Ways with the digits that take them. */
+function WayList({ ways, from, tape }: { ways: Money['ways']; from: number; tape: TapeWork }) {
+  return (
+    ways.length > 0 && (
       <ol className={styles.ways}>
-        {money.ways.map((way, i) => (
+        {ways.map((way, i) => (
           <li key={way.words}>
             {way.tie ? (
               <div className={`${styles.way} ${styles.recorded}`}>
@@ -215,13 +261,13 @@ function Ways({ money, tape }: Omit<Props, 'choices'>) {
                 onClick={() => tape.change({ type: 'take', lines: way.lines })}
               >
                 <WayText way={way} />
-                <Key>{String(i + 1)}</Key>
+                <Key>{String(from + i + 1)}</Key>
               </button>
             )}
           </li>
         ))}
       </ol>
-    </div>
+    )
   );
 }
 

@@ -5,7 +5,8 @@ import type { TapeAction } from './tape';
 /** One way to account for what is missing or left. */
 export interface Difference {
   words: string;
-  action: TapeAction;
+  /** Empty where the account is still to be named. */
+  action: TapeAction | undefined;
 }
 
 interface Situation {
@@ -25,7 +26,7 @@ export function differencesFor(s: Situation): Difference[] {
     return [];
   }
   if (s.paidOut) {
-    return s.left < 0 ? toAccounts(s, -s.left) : [];
+    return s.left < 0 ? [toAccount(s, -s.left)] : [];
   }
   return s.left < 0 ? missing(s, -s.left) : over(s, s.left);
 }
@@ -85,15 +86,12 @@ function over(s: Situation, minor: number): Difference[] {
   return [
     ...onAccount,
     { words: `${amount} is unidentified`, action: line('UNIDENTIFIED') },
-    ...toAccounts(s, minor),
+    toAccount(s, minor),
   ];
 }
 
-function toAccounts(s: Situation, minor: number): Difference[] {
-  return s.choices.accounts.map((a) => ({
-    words: `${words(minor, s.currency)} to ${a.number} ${a.words}`,
-    action: { type: 'add', line: { kind: 'TO_ACCOUNT', amountMinor: minor, account: a.code } },
-  }));
+function toAccount(s: Situation, minor: number): Difference {
+  return { words: `${words(minor, s.currency)} to a ledger account …`, action: undefined };
 }
 
 /** A line of a tape in words. */
@@ -113,5 +111,8 @@ export function lineWords(line: Line, choices: Choices): string {
 /** What stands small beside a line. */
 export function lineDetail(line: Line, choices: Choices): string {
   const shortPay = choices.shortPays.find((p) => p.code === line.shortPay);
-  return shortPay ? `rest stays open: ${shortPay.words}` : '';
+  const tax = choices.taxCodes.find((t) => t.code === line.taxCode);
+  return [shortPay && `rest stays open: ${shortPay.words}`, tax && `with ${tax.words}`, line.note]
+    .filter(Boolean)
+    .join(' · ');
 }

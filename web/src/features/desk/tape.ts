@@ -110,7 +110,17 @@ export function leftOf(amountMinor: number, lines: Line[], choices: Choices): nu
 export function keyOf(lines: Line[]): string {
   return lines
     .map((l) =>
-      [l.kind, l.amountMinor, l.itemId, l.reason, l.shortPay, l.account, l.customerId].join(),
+      [
+        l.kind,
+        l.amountMinor,
+        l.itemId,
+        l.reason,
+        l.shortPay,
+        l.account,
+        l.taxCode,
+        l.note,
+        l.customerId,
+      ].join(),
     )
     .sort()
     .join(';');

@@ -38,6 +38,9 @@ export interface TapeWork {
   /** Takes back the last step; there is none on an untouched tape. */
   undo: (() => void) | undefined;
   onAccount: () => void;
+  /** What may go to an account, while one is being chosen. */
+  toAccountMinor: number | undefined;
+  toggleToAccount: () => void;
   toggleDifferences: () => void;
   atItem: (item: Item | undefined) => void;
   onKey: (event: React.KeyboardEvent) => boolean;
@@ -56,7 +59,7 @@ export function useTape({ money, choices, posted, putBy }: Options): TapeWork {
   const keeping = useRef(Promise.resolve());
   const [judged, setJudged] = useState<Judged>();
   const [problem, setProblem] = useState('');
-  const [menu, setMenu] = useState(false);
+  const [menu, setMenu] = useState<'differences' | 'account'>();
   const [item, setItem] = useState<Item>();
   const queries = useQueryClient();
   const key = useRef({ lines, value: crypto.randomUUID() });
@@ -80,7 +83,7 @@ export function useTape({ money, choices, posted, putBy }: Options): TapeWork {
   const change = useCallback((action: TapeAction) => {
     setProblem('');
     setJudged(undefined);
-    setMenu(false);
+    setMenu(undefined);
     dispatch(action);
   }, []);
 
@@ -145,10 +148,22 @@ export function useTape({ money, choices, posted, putBy }: Options): TapeWork {
     }
   };
 
+  const toAccountMinor = paidOut ? -left : left;
+  const toggle = (which: 'differences' | 'account') =>
+    setMenu((open) => (open === which ? undefined : which));
+  const toggleToAccount = () => {
+    if (toAccountMinor <= 0) {
+      setProblem('Nothing is left that could go to a ledger account.');
+    } else {
+      toggle('account');
+    }
+  };
+
   useDeskKeys({ undo: () => change({ type: 'undo' }), post: tryToPost });
 
   const letters: Record<string, () => void> = {
-    d: () => setMenu((open) => !open),
+    d: () => toggle('differences'),
+    t: toggleToAccount,
     a: onAccount,
     b: () => void setBy(),
   };
@@ -159,23 +174,26 @@ export function useTape({ money, choices, posted, putBy }: Options): TapeWork {
     judged,
     problem,
     posting: posting.isPending,
-    differences: menu
-      ? differencesFor({
-          left,
-          paidOut,
-          lines,
-          currency: money.currency,
-          choices,
-          item,
-          customerId,
-        })
-      : undefined,
+    differences:
+      menu === 'differences'
+        ? differencesFor({
+            left,
+            paidOut,
+            lines,
+            currency: money.currency,
+            choices,
+            item,
+            customerId,
+          })
+        : undefined,
     change,
     post: tryToPost,
     putBy: () => void setBy(),
     undo: past.length > 0 ? () => change({ type: 'undo' }) : undefined,
     onAccount,
-    toggleDifferences: () => setMenu((open) => !open),
+    toAccountMinor: menu === 'account' ? toAccountMinor : undefined,
+    toggleToAccount,
+    toggleDifferences: () => toggle('differences'),
     atItem: setItem,
     onKey: (event) => {
       const act = letters[event.key.toLowerCase()];
@@ -191,7 +209,8 @@ export function useTape({ money, choices, posted, putBy }: Options): TapeWork {
 
 /** What was kept, else what the machine proposes; nothing where it proposes nothing. */
 function standing(money: Money): Line[] {
-  return money.draft ?? money.ways[money.chosen ?? -1]?.lines ?? [];
+  const toAccount = money.toAccountProposed ? money.toAccounts[0] : undefined;
+  return money.draft ?? (money.ways[money.chosen ?? -1] ?? toAccount)?.lines ?? [];
 }
 
 /** Ctrl+Enter posts from anywhere; Ctrl+Z takes back a step, but in a field it is the field's own. */

@@ -264,7 +264,7 @@ class PeopleWalkTest {
     key("d");
     assertThat(
             page.getByRole(AriaRole.OPTION)
-                .filter(new Locator.FilterOptions().setHasText("18.40 to 6100 Bank charges")))
+                .filter(new Locator.FilterOptions().setHasText("18.40 to a ledger account")))
         .isVisible();
     key("Escape");
   }

@@ -385,4 +385,34 @@ public sealed interface Evidence {
       return "this very sum is recorded and waits for the bank: placed here it may count twice";
     }
   }
+
+  /**
+   * An entry says itself what it is.
+   *
+   * @param written the word of its text, or what the bank's code for it means
+   * @param coded whether it is the bank's code
+   */
+  record EntrySays(String written, boolean coded, Optional<TextSpan> source) implements Evidence {
+    @Override
+    public String words() {
+      return coded ? "the bank codes it as " + written : "the text says “" + written + "”";
+    }
+  }
+
+  /** Entries that read alike were placed so. */
+  record PlacedSoBefore(int times, LocalDate last) implements Evidence {
+    @Override
+    public String words() {
+      return "what reads so went there %d time%s before, last on %s"
+          .formatted(times, times == 1 ? "" : "s", last);
+    }
+  }
+
+  /** The house often places money there. */
+  record OftenHere(int times) implements Evidence {
+    @Override
+    public String words() {
+      return "the house placed money there %d time%s".formatted(times, times == 1 ? "" : "s");
+    }
+  }
 }

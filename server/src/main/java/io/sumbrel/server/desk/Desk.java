@@ -1,5 +1,6 @@
 package io.sumbrel.server.desk;
 
+import io.sumbrel.core.chart.Chart;
 import io.sumbrel.core.evidence.Evidence;
 import io.sumbrel.core.matching.Certainty;
 import io.sumbrel.core.matching.Plan;
@@ -14,9 +15,12 @@ import io.sumbrel.core.tape.LineKind;
 import io.sumbrel.core.tape.Tape;
 import io.sumbrel.core.tape.TapeLine;
 import io.sumbrel.core.tape.TapeMoney;
+import io.sumbrel.core.usual.AccountWay;
+import io.sumbrel.core.usual.UsualAccounts;
 import io.sumbrel.server.bank.BankAccount;
 import io.sumbrel.server.bank.BankAccounts;
 import io.sumbrel.server.books.Houses;
+import io.sumbrel.server.chart.Charts;
 import io.sumbrel.server.desk.DeskViews.DeskView;
 import io.sumbrel.server.desk.DeskViews.EvidenceView;
 import io.sumbrel.server.desk.DeskViews.ItemsView;
@@ -57,6 +61,9 @@ import org.springframework.transaction.annotation.Transactional;
 class Desk {
   private static final int REASONS_SHOWN = 3;
 
+  /** As many as there are digits to take them by. */
+  private static final int MOST_WAYS = 9;
+
   /** So many items are shown at once; how many there are is said. */
   private static final int MOST_ITEMS = 1_000;
 
@@ -70,6 +77,7 @@ class Desk {
   private final PostTape postTape;
   private final OpenItemsNow openItems;
   private final PileRows pileRows;
+  private final Charts charts;
 
   Desk(
       MoneyLines moneyLines,
@@ -81,7 +89,8 @@ class Desk {
       Drafts drafts,
       PostTape postTape,
       OpenItemsNow openItems,
-      PileRows pileRows) {
+      PileRows pileRows,
+      Charts charts) {
     this.moneyLines = moneyLines;
     this.accounts = accounts;
     this.books = books;
@@ -92,6 +101,7 @@ class Desk {
     this.postTape = postTape;
     this.openItems = openItems;
     this.pileRows = pileRows;
+    this.charts = charts;
   }
 
   /**
@@ -190,7 +200,7 @@ class Desk {
   }
 
   @Transactional(readOnly = true)
-  MoneyView money(Actor actor, PlanBoard.Board board, MoneyInId id) {
+  MoneyView money(Actor actor, PlanBoard.Board board, UsualAccounts usual, MoneyInId id) {
     MoneyLine line = postTape.explainable(actor, id);
     Plan.Row row = board.rows().get(id);
     if (row == null) {
@@ -205,6 +215,8 @@ class Desk {
     row.ways().forEach(w -> w.lines().forEach(l -> l.item().ifPresent(named::add)));
     worked.forEach(d -> d.lines().forEach(l -> l.itemId().map(ItemId::new).ifPresent(named::add)));
     Map<ItemId, LineView.ItemView> views = itemViews(actor.booksId(), named);
+    Chart chart = charts.of(actor.booksId());
+    List<AccountWay> toAccounts = toAccounts(row, usual.waysFor(line.moneyIn(), chart));
     return new MoneyView(
         id.number(),
         line.payer(),
@@ -219,7 +231,10 @@ class Desk {
         line.moneyIn().text(),
         row.certainty(),
         row.ways().stream().map(w -> way(w, views)).toList(),
+        toAccounts.stream().map(w -> way(w, w.line(line.moneyIn(), chart))).toList(),
         row.chosen(),
+        row.chosen().isEmpty()
+            && toAccounts.stream().limit(1).anyMatch(w -> w.certainty() == Certainty.LIKELY),
         row.waysCount() > 0,
         row.countWords(),
         row.searchedWords(),
@@ -241,6 +256,29 @@ class Desk {
                         d.waitsFor().map(w -> relined(d.lines(), views))))
             .toList(),
         (int) board.pile().stream().filter(l -> l.payer().equals(line.payer())).count() - 1);
+  }
+
+  /**
+   * Ways to accounts beside those of the plan: as many as there are digits left; those that nothing
+   * speaks for only where no item is proposed, and none where the sum is recorded already.
+   */
+  private static List<AccountWay> toAccounts(Plan.Row row, List<AccountWay> usual) {
+    return row.ways().stream().anyMatch(Proposal::isTie)
+        ? List.of()
+        : usual.stream()
+            .filter(w -> row.ways().isEmpty() || w.certainty() != Certainty.NOTHING_YET)
+            .limit(MOST_WAYS - row.ways().size())
+            .toList();
+  }
+
+  private static WayView way(AccountWay way, TapeLine line) {
+    return new WayView(
+        way.words(),
+        because(way.evidence()),
+        way.certainty(),
+        false,
+        List.of(LineView.of(line, Map.of())),
+        way.evidence().stream().map(EvidenceView::of).toList());
   }
 
   private static List<LineView> relined(

@@ -10,6 +10,7 @@ import io.sumbrel.core.tape.LineKind;
 import io.sumbrel.core.tape.ShortPayReason;
 import io.sumbrel.server.chart.Charts;
 import io.sumbrel.server.matching.PlanBoard;
+import io.sumbrel.server.matching.UsualAccountsNow;
 import io.sumbrel.server.people.Actor;
 import java.util.Arrays;
 import java.util.List;
@@ -39,6 +40,7 @@ class DeskController {
   private final TurnBackPosting turnBackPosting;
   private final Charts charts;
   private final SecondPerson secondPerson;
+  private final UsualAccountsNow usualAccounts;
 
   DeskController(
       PlanBoard plans,
@@ -48,7 +50,8 @@ class DeskController {
       PostTape postTape,
       TurnBackPosting turnBackPosting,
       Charts charts,
-      SecondPerson secondPerson) {
+      SecondPerson secondPerson,
+      UsualAccountsNow usualAccounts) {
     this.plans = plans;
     this.desk = desk;
     this.doneList = doneList;
@@ -57,6 +60,7 @@ class DeskController {
     this.turnBackPosting = turnBackPosting;
     this.charts = charts;
     this.secondPerson = secondPerson;
+    this.usualAccounts = usualAccounts;
   }
 
   record DraftRequest(List<LineView> lines, boolean putBy) {}
@@ -104,7 +108,8 @@ class DeskController {
 
   @GetMapping("/money/{id}")
   DeskViews.MoneyView money(@AuthenticationPrincipal Actor actor, @PathVariable long id) {
-    return desk.money(actor, plans.board(actor.booksId()), new MoneyInId(id));
+    return desk.money(
+        actor, plans.board(actor.booksId()), usualAccounts.of(actor.booksId()), new MoneyInId(id));
   }
 
   /** Open items of one customer, or of all that the text is found in. */

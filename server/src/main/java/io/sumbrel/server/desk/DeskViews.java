@@ -114,6 +114,9 @@ final class DeskViews {
   /**
    * One sum, with everything that may explain it.
    *
+   * @param toAccounts ways that place all of it on one account
+   * @param chosen of the ways, the one that the plan takes
+   * @param toAccountProposed whether the first of those to accounts is proposed
    * @param reached whether open items reach the sum in any way
    * @param waitsFor why one's own tape waits for a second person
    * @param sentBack what the second person said against it
@@ -133,7 +136,9 @@ final class DeskViews {
       String text,
       Certainty certainty,
       List<WayView> ways,
+      List<WayView> toAccounts,
       Optional<Integer> chosen,
+      boolean toAccountProposed,
       boolean reached,
       String waysCount,
       String searched,

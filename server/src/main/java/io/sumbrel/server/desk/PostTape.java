@@ -150,8 +150,7 @@ public class PostTape {
     List<TapeLine> lines = lines(chart, request.lines(), TapeMoney.of(line.moneyIn()));
     LocalDate date = postingDate(actor, line.moneyIn(), request.date());
     // found before the record is locked: everybody who posts waits for that lock
-    Optional<Decision> decision =
-        said.map(s -> Decision.of(s.row(), lines, request.fromTheList().orElse(false)));
+    Optional<Decision> decision = said.map(s -> decision(s, line.moneyIn(), chart, lines, request));
     Optional<Lesson> lesson = said.flatMap(s -> Lessons.of(s.problem(), id, lines));
     Tape tape = judged(actor, chart, TapeMoney.of(line.moneyIn()), lines, date);
     Ledger.Stored stored = store(actor, line, tape, date, maker);
@@ -161,6 +160,16 @@ public class PostTape {
     drafts.drop(actor.personId(), id);
     answers.keep(actor, asked, posted);
     return posted;
+  }
+
+  private static Decision decision(
+      PlanBoard.Said said,
+      MoneyIn money,
+      Chart chart,
+      List<TapeLine> lines,
+      PostingRequest request) {
+    return Decision.toAccount(said.row(), said.usual().waysFor(money, chart), money, chart, lines)
+        .orElseGet(() -> Decision.of(said.row(), lines, request.fromTheList().orElse(false)));
   }
 
   /** Lines that need no money, in one currency. */
@@ -370,6 +379,16 @@ public class PostTape {
     return "Posted " + tape.money().words() + " " + goal(actor, tape);
   }
 
+  /** The ledger account to which money went that is no customer's. */
+  private Optional<String> ledgerAccount(Actor actor, Tape tape) {
+    return tape.lines().stream()
+        .filter(l -> l.kind() == LineKind.TO_ACCOUNT)
+        .flatMap(l -> l.account().stream())
+        .findFirst()
+        .flatMap(charts.of(actor.booksId())::account)
+        .map(a -> a.number() + " " + a.name());
+  }
+
   /** Where the money went, in a few words. */
   private String goal(Actor actor, Tape tape) {
     List<CustomerId> all =
@@ -385,7 +404,7 @@ public class PostTape {
     Map<CustomerId, Customer> byId = customers.find(actor.booksId(), all);
     List<String> names = all.stream().map(c -> byId.get(c).name()).toList();
     return names.isEmpty()
-        ? "without a customer"
+        ? ledgerAccount(actor, tape).map(a -> "to " + a).orElse("without a customer")
         : "to " + names.get(0) + (names.size() > 1 ? " and " + (names.size() - 1) + " more" : "");
   }
 }

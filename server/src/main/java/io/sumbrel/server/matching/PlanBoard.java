@@ -7,6 +7,7 @@ import io.sumbrel.core.matching.problem.RememberedPayers;
 import io.sumbrel.core.matching.ways.Budgets;
 import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.core.receipt.PastPayment;
+import io.sumbrel.core.usual.UsualAccounts;
 import io.sumbrel.server.audit.AuditRecord;
 import io.sumbrel.server.audit.BooksChanged;
 import io.sumbrel.server.books.Houses;
@@ -41,6 +42,7 @@ public class PlanBoard {
   private final AuditRecord audit;
   private final Houses houses;
   private final PlanReader reader;
+  private final UsualAccountsNow usualAccounts;
   private final Budgets budgets;
   private final ExecutorService background = Executors.newSingleThreadExecutor();
   private final Map<Long, Board> boards = new ConcurrentHashMap<>();
@@ -51,11 +53,13 @@ public class PlanBoard {
       AuditRecord audit,
       Houses houses,
       PlanReader reader,
+      UsualAccountsNow usualAccounts,
       @Value("${sumbrel.matching.set-steps}") long setSteps,
       @Value("${sumbrel.matching.plan-nodes}") int planNodes) {
     this.audit = audit;
     this.houses = houses;
     this.reader = reader;
+    this.usualAccounts = usualAccounts;
     this.budgets = new Budgets(setSteps, planNodes);
   }
 
@@ -110,11 +114,12 @@ public class PlanBoard {
   public Optional<Said> said(long booksId, MoneyInId id) {
     Board known = boards.get(booksId);
     Board board = known != null && known.rows.containsKey(id) ? known : board(booksId);
-    return Optional.ofNullable(board.rows.get(id)).map(row -> new Said(board.problem, row));
+    UsualAccounts usual = usualAccounts.of(booksId);
+    return Optional.ofNullable(board.rows.get(id)).map(row -> new Said(board.problem, row, usual));
   }
 
-  /** A row of a plan with the problem that it answers. */
-  public record Said(MatchingProblem problem, Plan.Row row) {}
+  /** A row of a plan with the problem that it answers, and the accounts that were usual then. */
+  public record Said(MatchingProblem problem, Plan.Row row, UsualAccounts usual) {}
 
   /** Whoever comes first after a start finds the plan begun. */
   @EventListener(ApplicationReadyEvent.class)

@@ -123,7 +123,8 @@ class DeskTest extends ServerTest {
             house.clerk,
             house.money("QUAYLINE BANK"),
             Map.of("kind", "TO_ACCOUNT", "amountMinor", 390, "account", "6100"));
-    assertThat(posted.body().path("words").asString()).isEqualTo("Posted −3.90 without a customer");
+    assertThat(posted.body().path("words").asString())
+        .isEqualTo("Posted −3.90 to 6100 Bank charges");
   }
 
   @Test

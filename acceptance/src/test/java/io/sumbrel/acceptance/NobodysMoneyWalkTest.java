@@ -1,0 +1,183 @@
+package io.sumbrel.acceptance;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.SelectOption;
+import java.io.IOException;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.MethodOrderer.OrderAnnotation;
+import org.junit.jupiter.api.Order;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.TestMethodOrder;
+
+/**
+ * Money that is no customer's goes to an account: proposed, found by its name, by key and mouse.
+ */
+@TestMethodOrder(OrderAnnotation.class)
+class NobodysMoneyWalkTest {
+  private static Product product;
+  private static Browser browser;
+  private static Page page;
+  private static Product.Person tomas;
+
+  @BeforeAll
+  static void open() throws IOException, InterruptedException {
+    product = Product.demo();
+    browser = new Browser();
+    page = browser.open(product.address());
+    button("Ines").click();
+    assertThat(page.getByText("Left to place").first()).isVisible();
+    tomas = product.person().signIn("Tomas");
+  }
+
+  @AfterAll
+  static void close() throws IOException {
+    assertThat(browser.complaints()).isEmpty();
+    browser.close();
+    product.close();
+  }
+
+  private static Locator button(String name) {
+    return page.getByRole(
+        AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true));
+  }
+
+  /** A sum that was paid out. */
+  private static void choose(String payer) {
+    page.getByRole(AriaRole.OPTION)
+        .filter(new Locator.FilterOptions().setHasText(payer))
+        .first()
+        .click();
+    assertThat(zone("tape").getByText(payer + ", paid out")).isVisible();
+  }
+
+  private static Locator zone(String name) {
+    return page.locator("[data-zone=" + name + "]");
+  }
+
+  private static Locator left() {
+    return page.locator("p[aria-live=polite]");
+  }
+
+  /**
+   * The journal of the posting that the line at the foot names: account and amount, as they are.
+   */
+  private static String posted() throws IOException, InterruptedException {
+    String foot = page.locator("[role=status] button").textContent();
+    Matcher number = Pattern.compile("(\\d{4})-(\\d+)").matcher(foot);
+    assertThat(number.find()).isTrue();
+    String trail =
+        tomas.get("/api/trail/postings/" + number.group(1) + "/" + number.group(2)).body();
+    StringBuilder lines = new StringBuilder();
+    Matcher line =
+        Pattern.compile("\"account\":\"(\\d+)\"[^{}]*\"minor\":(-?\\d+)")
+            .matcher(trail.substring(trail.indexOf("\"journal\"")));
+    while (line.find()) {
+      lines.append(line.group(1)).append(' ').append(line.group(2)).append('\n');
+    }
+    return lines.toString();
+  }
+
+  @Test
+  @Order(1)
+  void whatTheEntrySaysIsTakenByItsDigit() throws IOException, InterruptedException {
+    choose("QUAYLINE BANK MONTHLY ACCOUNT FEE");
+    zone("tape").focus();
+    assertThat(zone("tape").getByText("It may be no customer’s")).isVisible();
+    page.keyboard().press("1");
+    assertThat(left()).hasText("Left to place 0.00");
+    assertThat(zone("source").locator("mark")).hasText("FEE");
+    page.keyboard().press("Control+Enter");
+    assertThat(page.getByText("Posted −18.40 to 6100 Bank charges")).isVisible();
+    assertThat(posted()).isEqualTo("1010 -1840\n6100 1840\n");
+  }
+
+  @Test
+  @Order(2)
+  void whatWasTurnedBackIsTakenAnewAndSaidToComeOfTheProposal() {
+    page.keyboard().press("Control+Shift+Z");
+    assertThat(page.getByText(Pattern.compile("^Turned back 2026-\\d+"))).isVisible();
+    choose("QUAYLINE BANK MONTHLY ACCOUNT FEE");
+    zone("tape").focus();
+    page.keyboard().press("1");
+    page.keyboard().press("Control+Enter");
+    assertThat(page.getByText("Posted −18.40 to 6100 Bank charges")).isVisible();
+    page.navigate(product.address() + "/books/done?find=18.40");
+    assertThat(page.getByText("another way chosen, by an account that was proposed").first())
+        .isVisible();
+    page.navigate(product.address() + "/desk");
+  }
+
+  @Test
+  @Order(3)
+  void anAccountIsFoundByAPartOfItsNameByKey() throws IOException, InterruptedException {
+    Browser.choose(page, "HOLLOW REED STUDIO");
+    zone("tape").focus();
+    page.keyboard().press("t");
+    assertThat(page.getByRole(AriaRole.ALERT))
+        .hasText("Nothing is left that could go to a ledger account.");
+    page.keyboard().press("Delete");
+    for (int lines = 0; lines < 4; lines++) {
+      page.keyboard().press("ArrowDown");
+      page.keyboard().press("Delete");
+    }
+    page.keyboard().press("t");
+    page.keyboard().type("other inc");
+    assertThat(
+            page.getByRole(AriaRole.OPTION)
+                .filter(new Locator.FilterOptions().setHasText("to 4800 Other income")))
+        .isVisible();
+    page.keyboard().press("Enter");
+    assertThat(left()).hasText("Left to place 0.00");
+    assertThat(zone("tape")).isFocused();
+  }
+
+  @Test
+  @Order(4)
+  void anAccountWithTaxAndTextIsPlacedByMouse() throws IOException, InterruptedException {
+    accept("nordlicht-2026-11-16.csv");
+    page.navigate(product.address() + "/desk");
+    choose("ENTGELT NOVEMBER");
+    Locator takeOff =
+        zone("tape")
+            .getByRole(
+                AriaRole.BUTTON,
+                new Locator.GetByRoleOptions().setName(Pattern.compile("^Take .* off the tape$")));
+    while (takeOff.count() > 0) {
+      takeOff.first().click();
+    }
+    page.getByRole(
+            AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^To ledger")))
+        .click();
+    page.getByLabel("Tax").selectOption(new SelectOption().setLabel("tax on purchases"));
+    page.getByLabel("Text", new Page.GetByLabelOptions().setExact(true)).fill("November");
+    page.getByLabel("Ledger account, a part of its name").fill("no such");
+    assertThat(page.getByText("No account reads like that.")).isVisible();
+    page.getByLabel("Ledger account, a part of its name").fill("charges bank");
+    page.getByRole(AriaRole.OPTION)
+        .filter(new Locator.FilterOptions().setHasText("12.50 to 6100 Bank charges"))
+        .click();
+    assertThat(zone("tape").getByText("with tax on purchases · November")).isVisible();
+    button("Post").click();
+    assertThat(page.getByText("Posted −12.50 to 6100 Bank charges")).isVisible();
+    // 12.50 with tax of 20 %: 12.50 × 20 / 120 = 2.08, half up
+    assertThat(posted()).isEqualTo("1020 -1250\n6100 1042\n1360 208\n");
+  }
+
+  private static void accept(String name) throws IOException, InterruptedException {
+    Matcher file =
+        Pattern.compile("\"id\":(\\d+),\"kind\":\"[^\"]*\",\"fileName\":\"" + Pattern.quote(name))
+            .matcher(tomas.get("/api/arrivals").body());
+    assertThat(file.find()).isTrue();
+    tomas.post(
+        "/api/arrivals/" + file.group(1) + "/acceptance",
+        "{\"scope\":\"CHANGES_ONLY\",\"choices\":{}}");
+  }
+}

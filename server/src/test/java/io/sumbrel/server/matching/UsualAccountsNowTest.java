@@ -1,0 +1,94 @@
+package io.sumbrel.server.matching;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import io.sumbrel.core.money.AmountText;
+import io.sumbrel.server.House;
+import io.sumbrel.server.ServerTest;
+import java.util.Currency;
+import java.util.Map;
+import org.junit.jupiter.api.Test;
+import tools.jackson.databind.JsonNode;
+
+/**
+ * Where entries went that are no customer's teaches where those like them go, until turned back.
+ */
+class UsualAccountsNowTest extends ServerTest {
+  private void bring(String... entries) {
+    long closing = 100_000;
+    for (String entry : entries) {
+      closing += Long.parseLong(entry.split(",")[0].replace(".", ""));
+    }
+    house.statement(
+        House.TODAY, "1000.00", AmountText.plain(closing, Currency.getInstance("USD")), entries);
+  }
+
+  private JsonNode money(String payer) {
+    return house.get(house.clerk, "/api/desk/money/" + house.money(payer)).body();
+  }
+
+  private String toAccounts(String payer) {
+    StringBuilder ways = new StringBuilder();
+    for (JsonNode way : money(payer).path("toAccounts")) {
+      ways.append(way.path("words").asString())
+          .append(", ")
+          .append(way.path("certainty").asString())
+          .append("; ");
+    }
+    return ways.toString();
+  }
+
+  private House.Answer place(String payer, long minor, String account) {
+    return house.post(
+        house.clerk,
+        house.money(payer),
+        Map.of("kind", "TO_ACCOUNT", "amountMinor", minor, "account", account));
+  }
+
+  @Test
+  void itGoesWhereEntriesLikeItWentUntilTheyAreTurnedBack() {
+    bring(
+        "-90.00,CITY ESTATES A,RENT",
+        "-91.00,CITY ESTATES B,RENT",
+        "-92.00,CITY ESTATES C,RENT",
+        "-5.00,NOBODY,ACCOUNT FEE",
+        "-7.00,SOMEBODY,NEW");
+    assertThat(toAccounts("CITY ESTATES A")).isEmpty();
+    assertThat(toAccounts("NOBODY")).isEqualTo("to 6100 Bank charges, THIN; ");
+    String first = place("CITY ESTATES A", 9_000, "6900").body().path("number").asString();
+    assertThat(toAccounts("CITY ESTATES B")).isEqualTo("to 6900 Other expense, THIN; ");
+    assertThat(money("CITY ESTATES B").path("toAccountProposed").asBoolean()).isFalse();
+    assertThat(toAccounts("SOMEBODY")).isEqualTo("to 6900 Other expense, NOTHING_YET; ");
+    String second = place("CITY ESTATES B", 9_100, "6900").body().path("number").asString();
+    assertThat(toAccounts("CITY ESTATES C")).isEqualTo("to 6900 Other expense, LIKELY; ");
+    assertThat(money("CITY ESTATES C").path("toAccountProposed").asBoolean()).isTrue();
+    assertThat(place("CITY ESTATES C", 9_200, "6900").status()).isEqualTo(200);
+    assertThat(
+            house
+                .get(house.clerk, "/api/desk/done")
+                .body()
+                .path("rows")
+                .get(0)
+                .path("hand")
+                .asString())
+        .isEqualTo("accepted as proposed");
+    house.turnBack(house.clerk, second);
+    house.turnBack(house.clerk, first);
+    assertThat(toAccounts("CITY ESTATES A")).isEqualTo("to 6900 Other expense, THIN; ");
+  }
+
+  @Test
+  void aTapeOfSeveralLinesTeachesNothing() {
+    bring("-90.00,CITY ESTATES A,RENT", "-91.00,CITY ESTATES B,RENT");
+    assertThat(
+            house
+                .post(
+                    house.clerk,
+                    house.money("CITY ESTATES A"),
+                    Map.of("kind", "TO_ACCOUNT", "amountMinor", 8_000, "account", "6900"),
+                    Map.of("kind", "TO_ACCOUNT", "amountMinor", 1_000, "account", "6100"))
+                .status())
+        .isEqualTo(200);
+    assertThat(toAccounts("CITY ESTATES B")).isEmpty();
+  }
+}

@@ -1,0 +1,120 @@
+import { type KeyboardEvent, useId, useState } from 'react';
+import { Field } from '../../components/Field';
+import { Key } from '../../components/Key';
+import { Empty } from '../../components/States';
+import { focusZone } from '../../keyboard/keys';
+import { words } from '../../money/money';
+import type { Choices, Line } from './deskApi';
+import styles from './Work.module.css';
+
+interface Props {
+  choices: Choices;
+  currency: string;
+  minor: number;
+  take: (line: Line) => void;
+  close: () => void;
+}
+
+/** Where money goes that is no customer's: a ledger account by a part of its name; tax and text. */
+export function AccountMenu({ choices, currency, minor, take, close }: Props) {
+  const [typed, setTyped] = useState('');
+  const [at, setAt] = useState(0);
+  const [tax, setTax] = useState('');
+  const [text, setText] = useState('');
+  const list = useId();
+  const found = choices.accounts.filter((a) => reads(`${a.number} ${a.words}`, typed));
+
+  const place = (account: string) =>
+    take({
+      kind: 'TO_ACCOUNT',
+      amountMinor: minor,
+      account,
+      ...(tax ? { taxCode: tax } : {}),
+      ...(text.trim() ? { note: text.trim() } : {}),
+    });
+
+  const onKeyDown = (event: KeyboardEvent) => {
+    event.stopPropagation();
+    const chosen = found[at];
+    if (event.key === 'Enter' && !event.ctrlKey && chosen) {
+      event.preventDefault();
+      place(chosen.code);
+    } else if (event.key === 'Escape') {
+      event.preventDefault();
+      close();
+      focusZone('tape');
+    }
+  };
+
+  const onArrow = (event: KeyboardEvent) => {
+    const step = event.key === 'ArrowDown' ? 1 : event.key === 'ArrowUp' ? -1 : 0;
+    if (step !== 0) {
+      event.preventDefault();
+      setAt((i) => Math.min(found.length - 1, Math.max(0, i + step)));
+    }
+  };
+
+  return (
+    <div
+      className={styles.menu}
+      role="group"
+      aria-label={`${words(minor, currency)} to a ledger account`}
+      onKeyDown={onKeyDown}
+    >
+      <div className={styles.finder}>
+        <Field
+          label="Ledger account, a part of its name"
+          first
+          value={typed}
+          change={(value) => {
+            setTyped(value);
+            setAt(0);
+          }}
+          role="combobox"
+          aria-expanded
+          aria-controls={list}
+          aria-activedescendant={found[at] && `account-${found[at].code}`}
+          autoComplete="off"
+          onKeyDown={onArrow}
+        />
+        <label>
+          Tax
+          <select value={tax} onChange={(e) => setTax(e.target.value)}>
+            <option value="">none</option>
+            {choices.taxCodes.map((t) => (
+              <option key={t.code} value={t.code}>
+                {t.words}
+              </option>
+            ))}
+          </select>
+        </label>
+        <Field label="Text" value={text} change={setText} maxLength={200} />
+      </div>
+      <div id={list} role="listbox" aria-label="Accounts" className={styles.found}>
+        {found.length === 0 && <Empty>No account reads like that.</Empty>}
+        {found.map((a, i) => (
+          <div
+            key={a.code}
+            id={`account-${a.code}`}
+            role="option"
+            aria-selected={i === at}
+            className={i === at ? styles.menuAt : styles.menuRow}
+            onClick={() => place(a.code)}
+          >
+            {words(minor, currency)} to {a.number} {a.words}
+            {i === at && <Key>↵</Key>}
+          </div>
+        ))}
+      </div>
+    </div>
+  );
+}
+
+/** Every word that was typed stands somewhere in it. */
+function reads(account: string, typed: string): boolean {
+  const there = account.toLowerCase();
+  return typed
+    .toLowerCase()
+    .split(/\s+/)
+    .every((word) => there.includes(word));
+}
