@@ -137,6 +137,11 @@ export function TapePane({ money, choices, tape }: Props) {
       {!tape.problem && tape.judged && tape.left === 0 && !tape.judged.postable && (
         <Sentence error={tape.judged.sentence} />
       )}
+      {tape.judged?.warning && (
+        <p className={styles.warning} role="status">
+          {tape.judged.warning}
+        </p>
+      )}
       {tape.differences && (
         <DifferenceMenu
           differences={tape.differences}

@@ -137,6 +137,8 @@ class NobodysMoneyWalkTest {
     page.keyboard().press("Enter");
     assertThat(left()).hasText("Left to place 0.00");
     assertThat(zone("tape")).isFocused();
+    assertThat(page.getByText("Open items reach this sum: TCK-20391. Placed so, they stay open."))
+        .isVisible();
   }
 
   @Test

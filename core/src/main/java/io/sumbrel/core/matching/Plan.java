@@ -7,6 +7,8 @@ import io.sumbrel.core.matching.assignment.Option;
 import io.sumbrel.core.matching.combination.Searched;
 import io.sumbrel.core.party.CustomerId;
 import io.sumbrel.core.receipt.MoneyInId;
+import io.sumbrel.core.tape.LineKind;
+import io.sumbrel.core.tape.TapeLine;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
@@ -125,6 +127,26 @@ public final class Plan {
               .toList();
       return new Row(
           moneyIn, all, Optional.of(0), waysCount, searched, searchedTo, first.customer());
+    }
+
+    /**
+     * A warning where a tape places the sum on no item though open items reach it: an income that
+     * an invoice waits for is the costliest mistake of this work. Empty where there is none to
+     * give.
+     */
+    public Optional<String> passedOver(List<TapeLine> tape) {
+      boolean elsewhere =
+          tape.stream()
+              .anyMatch(l -> l.kind() == LineKind.TO_ACCOUNT || l.kind() == LineKind.UNIDENTIFIED);
+      if (!elsewhere || tape.stream().anyMatch(l -> l.item().isPresent())) {
+        return Optional.empty();
+      }
+      return ways.stream()
+          .filter(w -> waysCount > 0 && w.lines().stream().anyMatch(l -> l.item().isPresent()))
+          .findFirst()
+          .map(
+              w ->
+                  "Open items reach this sum: %s. Placed so, they stay open.".formatted(w.words()));
     }
 
     /** How many ways there are, in words. */

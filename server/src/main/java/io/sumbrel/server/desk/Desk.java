@@ -389,15 +389,17 @@ class Desk {
 
   /** What the core says of a tape as it stands, without posting it. */
   @Transactional(readOnly = true)
-  JudgedView judge(Actor actor, MoneyInId id, List<LineView> lines) {
+  JudgedView judge(Actor actor, PlanBoard.Board board, MoneyInId id, List<LineView> lines) {
     MoneyLine line = postTape.explainable(actor, id);
     List<TapeLine> tape = postTape.lines(actor, lines, line.moneyIn());
     long left = Tape.leftToPlace(TapeMoney.of(line.moneyIn()), tape);
+    Optional<String> warning =
+        Optional.ofNullable(board.rows().get(id)).flatMap(row -> row.passedOver(tape));
     try {
       postTape.judge(actor, line.moneyIn(), tape, actor.authority());
-      return new JudgedView(0, true, "", "");
+      return new JudgedView(0, true, "", "", warning);
     } catch (Refusal e) {
-      return new JudgedView(left, false, e.code(), e.getMessage());
+      return new JudgedView(left, false, e.code(), e.getMessage(), warning);
     }
   }
 }

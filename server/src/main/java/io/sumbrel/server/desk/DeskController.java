@@ -132,7 +132,8 @@ class DeskController {
       @PathVariable long id,
       @RequestBody DraftRequest request) {
     MoneyInId moneyIn = new MoneyInId(id);
-    DeskViews.JudgedView judged = desk.judge(actor, moneyIn, request.lines());
+    DeskViews.JudgedView judged =
+        desk.judge(actor, plans.board(actor.booksId()), moneyIn, request.lines());
     drafts.keep(actor, moneyIn, request.lines(), request.putBy());
     return judged;
   }

@@ -165,8 +165,13 @@ final class DeskViews {
       int found,
       List<LineView.ItemView> items) {}
 
-  /** The core's judgement of a tape that is being made. */
-  record JudgedView(long leftMinor, boolean postable, String code, String sentence) {}
+  /**
+   * The core's judgement of a tape that is being made.
+   *
+   * @param warning what speaks against it, though it may be posted
+   */
+  record JudgedView(
+      long leftMinor, boolean postable, String code, String sentence, Optional<String> warning) {}
 
   record ReasonView(String code, String words, LineKind kind, boolean namesItem) {}
 

@@ -6,8 +6,10 @@ import io.sumbrel.core.money.AmountText;
 import io.sumbrel.server.House;
 import io.sumbrel.server.ServerTest;
 import java.util.Currency;
+import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
+import org.springframework.http.HttpMethod;
 import tools.jackson.databind.JsonNode;
 
 /**
@@ -90,5 +92,30 @@ class UsualAccountsNowTest extends ServerTest {
                 .status())
         .isEqualTo(200);
     assertThat(toAccounts("CITY ESTATES B")).isEmpty();
+  }
+
+  @Test
+  void whoPlacesOnAnAccountWhatAnItemWaitsForIsWarned() {
+    house.items("T-1,K-1,Alder Pots,2026-10-14,,90.00,90.00,,USD,,");
+    bring("90.00,ALDER POTS,T-1", "91.00,WHO,?");
+    Map<String, Object> fee = Map.of("kind", "TO_ACCOUNT", "amountMinor", 9_000, "account", "4800");
+    assertThat(warning("ALDER POTS", fee))
+        .isEqualTo("Open items reach this sum: T-1. Placed so, they stay open.");
+    assertThat(warning("ALDER POTS", Map.of("kind", "UNIDENTIFIED", "amountMinor", 9_000)))
+        .startsWith("Open items reach this sum");
+    assertThat(warning("ALDER POTS", house.settles("T-1", 9_000))).isEmpty();
+    assertThat(warning("WHO", Map.of("kind", "UNIDENTIFIED", "amountMinor", 9_100))).isEmpty();
+  }
+
+  private String warning(String payer, Map<?, ?> line) {
+    return house
+        .send(
+            house.clerk,
+            HttpMethod.PUT,
+            "/api/desk/money/" + house.money(payer) + "/draft",
+            Map.of("lines", List.of(line), "putBy", false))
+        .body()
+        .path("warning")
+        .asString();
   }
 }
