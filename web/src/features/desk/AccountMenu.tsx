@@ -63,7 +63,8 @@ export function AccountMenu({ choices, currency, minor, take, close }: Props) {
     >
       <div className={styles.finder}>
         <Field
-          label="Ledger account, a part of its name"
+          label="Ledger account"
+          placeholder="part of its name"
           first
           value={typed}
           change={(value) => {

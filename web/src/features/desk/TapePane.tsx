@@ -220,10 +220,12 @@ function Ways({ money, tape }: Omit<Props, 'choices'>) {
   const { ways, toAccounts } = money;
   if (ways.length === 0 && toAccounts.length === 0) {
     return (
-      <p className={styles.note}>
-        No way to reach {sum} was found. Tick items, look in every customer with F, or name an
-        account with T.
-      </p>
+      tape.left !== 0 && (
+        <p className={styles.note}>
+          No way to reach {sum} was found. Tick items, look in every customer with F, or name an
+          account with T.
+        </p>
+      )
     );
   }
   return (

@@ -160,9 +160,10 @@ class NobodysMoneyWalkTest {
         .click();
     page.getByLabel("Tax").selectOption(new SelectOption().setLabel("tax on purchases"));
     page.getByLabel("Text", new Page.GetByLabelOptions().setExact(true)).fill("November");
-    page.getByLabel("Ledger account, a part of its name").fill("no such");
+    page.getByLabel("Ledger account", new Page.GetByLabelOptions().setExact(true)).fill("no such");
     assertThat(page.getByText("No account reads like that.")).isVisible();
-    page.getByLabel("Ledger account, a part of its name").fill("charges bank");
+    page.getByLabel("Ledger account", new Page.GetByLabelOptions().setExact(true))
+        .fill("charges bank");
     page.getByRole(AriaRole.OPTION)
         .filter(new Locator.FilterOptions().setHasText("12.50 to 6100 Bank charges"))
         .click();
