@@ -61,9 +61,6 @@ import org.springframework.transaction.annotation.Transactional;
 class Desk {
   private static final int REASONS_SHOWN = 3;
 
-  /** As many as there are digits to take them by. */
-  private static final int MOST_WAYS = 9;
-
   /** So many items are shown at once; how many there are is said. */
   private static final int MOST_ITEMS = 1_000;
 
@@ -108,9 +105,14 @@ class Desk {
    * @param known the state of the pile that the browser has
    */
   @Transactional(readOnly = true)
-  DeskView desk(Actor actor, PlanBoard.Board board, Optional<Long> known) {
+  DeskView desk(Actor actor, PlanBoard.Board board, UsualAccounts usual, Optional<Long> known) {
     PileRows.Changes changes =
-        pileRows.since(actor.booksId(), known, board, accountNames(actor.booksId()));
+        pileRows.since(
+            actor.booksId(),
+            known,
+            board,
+            () -> new ToAccounts(usual, charts.of(actor.booksId())),
+            accountNames(actor.booksId()));
     List<WorkedView> worked = worked(actor, board);
     return new DeskView(
         progress(actor.booksId(), board),
@@ -216,7 +218,13 @@ class Desk {
     worked.forEach(d -> d.lines().forEach(l -> l.itemId().map(ItemId::new).ifPresent(named::add)));
     Map<ItemId, LineView.ItemView> views = itemViews(actor.booksId(), named);
     Chart chart = charts.of(actor.booksId());
-    List<AccountWay> toAccounts = toAccounts(row, usual.waysFor(line.moneyIn(), chart));
+    ToAccounts accountWays = new ToAccounts(usual, chart);
+    List<AccountWay> toAccounts = accountWays.of(row, line.moneyIn());
+    boolean proposed =
+        accountWays
+            .spokenFor(row, line.moneyIn())
+            .filter(w -> w.certainty() == Certainty.LIKELY)
+            .isPresent();
     return new MoneyView(
         id.number(),
         line.payer(),
@@ -229,12 +237,11 @@ class Desk {
         line.method().words(),
         line.bankReference(),
         line.moneyIn().text(),
-        row.certainty(),
+        proposed ? Certainty.LIKELY : row.certainty(),
         row.ways().stream().map(w -> way(w, views)).toList(),
         toAccounts.stream().map(w -> way(w, w.line(line.moneyIn(), chart))).toList(),
         row.chosen(),
-        row.chosen().isEmpty()
-            && toAccounts.stream().limit(1).anyMatch(w -> w.certainty() == Certainty.LIKELY),
+        proposed,
         row.waysCount() > 0,
         row.countWords(),
         row.searchedWords(),
@@ -256,19 +263,6 @@ class Desk {
                         d.waitsFor().map(w -> relined(d.lines(), views))))
             .toList(),
         (int) board.pile().stream().filter(l -> l.payer().equals(line.payer())).count() - 1);
-  }
-
-  /**
-   * Ways to accounts beside those of the plan: as many as there are digits left; those that nothing
-   * speaks for only where no item is proposed, and none where the sum is recorded already.
-   */
-  private static List<AccountWay> toAccounts(Plan.Row row, List<AccountWay> usual) {
-    return row.ways().stream().anyMatch(Proposal::isTie)
-        ? List.of()
-        : usual.stream()
-            .filter(w -> row.ways().isEmpty() || w.certainty() != Certainty.NOTHING_YET)
-            .limit(MOST_WAYS - row.ways().size())
-            .toList();
   }
 
   private static WayView way(AccountWay way, TapeLine line) {

@@ -71,7 +71,7 @@ class DeskController {
   @GetMapping
   DeskViews.DeskView desk(
       @AuthenticationPrincipal Actor actor, @RequestParam Optional<Long> known) {
-    return desk.desk(actor, plans.board(actor.booksId()), known);
+    return desk.desk(actor, plans.board(actor.booksId()), usualAccounts.of(actor.booksId()), known);
   }
 
   @GetMapping("/choices")

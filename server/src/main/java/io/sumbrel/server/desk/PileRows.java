@@ -1,7 +1,9 @@
 package io.sumbrel.server.desk;
 
+import io.sumbrel.core.matching.Certainty;
 import io.sumbrel.core.matching.Plan;
 import io.sumbrel.core.matching.Proposal;
+import io.sumbrel.core.usual.AccountWay;
 import io.sumbrel.server.desk.DeskViews.PileRow;
 import io.sumbrel.server.matching.PlanBoard;
 import io.sumbrel.server.receipt.MoneyLine;
@@ -17,6 +19,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.Supplier;
 import org.springframework.stereotype.Component;
 
 /**
@@ -47,15 +50,20 @@ class PileRows {
 
   /**
    * @param known the state that the browser has, by the number that came with it
+   * @param toAccounts ways to ledger accounts, asked for where the state is new
    * @param accounts names of the bank accounts
    */
   Changes since(
-      long booksId, Optional<Long> known, PlanBoard.Board board, Map<Long, String> accounts) {
+      long booksId,
+      Optional<Long> known,
+      PlanBoard.Board board,
+      Supplier<ToAccounts> toAccounts,
+      Map<Long, String> accounts) {
     Deque<State> kept = states.computeIfAbsent(booksId, id -> new ArrayDeque<>());
     State now;
     Optional<State> then;
     synchronized (kept) {
-      now = now(kept, board, accounts);
+      now = now(kept, board, toAccounts, accounts);
       then = known.flatMap(n -> kept.stream().filter(s -> s.feedNumber == n).findFirst());
     }
     Map<Long, PileRow> before = then.map(State::rows).orElse(Map.of());
@@ -68,7 +76,11 @@ class PileRows {
     return new Changes(now.feedNumber, then.isEmpty(), rows, gone);
   }
 
-  private static State now(Deque<State> kept, PlanBoard.Board board, Map<Long, String> accounts) {
+  private static State now(
+      Deque<State> kept,
+      PlanBoard.Board board,
+      Supplier<ToAccounts> toAccounts,
+      Map<Long, String> accounts) {
     Optional<State> same =
         kept.stream().filter(s -> s.feedNumber == board.feedNumber()).findFirst();
     if (same.isPresent()) {
@@ -76,8 +88,9 @@ class PileRows {
     }
     Map<Long, PileRow> last = kept.isEmpty() ? Map.of() : kept.getLast().rows;
     Map<Long, PileRow> rows = new HashMap<>();
+    ToAccounts ways = toAccounts.get();
     for (MoneyLine line : board.pile()) {
-      PileRow row = row(line, board.rows().get(line.moneyIn().id()), accounts);
+      PileRow row = row(line, board.rows().get(line.moneyIn().id()), ways, accounts);
       PileRow before = last.get(row.id());
       rows.put(row.id(), row.equals(before) ? before : row);
     }
@@ -89,10 +102,20 @@ class PileRows {
     return now;
   }
 
-  private static PileRow row(MoneyLine line, Plan.Row row, Map<Long, String> accounts) {
+  private static PileRow row(
+      MoneyLine line, Plan.Row row, ToAccounts toAccounts, Map<Long, String> accounts) {
     Optional<Proposal> chosen = row.chosen().map(row.ways()::get);
+    Optional<AccountWay> toAccount = toAccounts.spokenFor(row, line.moneyIn());
+    Certainty certainty =
+        toAccount
+            .map(AccountWay::certainty)
+            .filter(Certainty.LIKELY::equals)
+            .orElse(row.certainty());
     String proposal =
-        chosen.map(Proposal::words).orElse(line.moneyIn().isIn() ? "nothing fits yet" : "paid out");
+        chosen
+            .map(Proposal::words)
+            .or(() -> toAccount.map(AccountWay::words))
+            .orElse(line.moneyIn().isIn() ? "nothing fits yet" : "paid out");
     String ways = row.waysCount() > 1 ? " · " + row.countWords() : "";
     long id = line.moneyIn().id().number();
     LocalDate date = line.moneyIn().bookingDate();
@@ -108,10 +131,10 @@ class PileRows {
         line.moneyIn().currency().getCurrencyCode(),
         line.moneyIn().amountMinor(),
         line.cameInto(accounts.get(line.bankAccountId())),
-        row.certainty(),
+        certainty,
         chosen.filter(Proposal::isTie).isPresent(),
         row.waysCount(),
         // the surest first, then the newest
-        "%d %07d %012d".formatted(row.certainty().ordinal(), 9_999_999 - date.toEpochDay(), id));
+        "%d %07d %012d".formatted(certainty.ordinal(), 9_999_999 - date.toEpochDay(), id));
   }
 }

@@ -40,6 +40,15 @@ class UsualAccountsNowTest extends ServerTest {
     return ways.toString();
   }
 
+  private String row(String payer) {
+    for (JsonNode row : house.get(house.clerk, "/api/desk").body().path("rows")) {
+      if (row.path("payer").asString().equals(payer)) {
+        return row.path("certainty").asString() + " " + row.path("words").asString();
+      }
+    }
+    throw new AssertionError("no row of " + payer);
+  }
+
   private House.Answer place(String payer, long minor, String account) {
     return house.post(
         house.clerk,
@@ -64,6 +73,9 @@ class UsualAccountsNowTest extends ServerTest {
     String second = place("CITY ESTATES B", 9_100, "6900").body().path("number").asString();
     assertThat(toAccounts("CITY ESTATES C")).isEqualTo("to 6900 Other expense, LIKELY; ");
     assertThat(money("CITY ESTATES C").path("toAccountProposed").asBoolean()).isTrue();
+    assertThat(row("CITY ESTATES C")).startsWith("LIKELY").endsWith("to 6900 Other expense");
+    assertThat(row("NOBODY")).startsWith("NOTHING_YET").endsWith("to 6100 Bank charges");
+    assertThat(row("SOMEBODY")).startsWith("NOTHING_YET").endsWith("paid out");
     assertThat(place("CITY ESTATES C", 9_200, "6900").status()).isEqualTo(200);
     assertThat(
             house
