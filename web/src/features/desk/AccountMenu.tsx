@@ -72,7 +72,7 @@ export function AccountMenu({ choices, currency, minor, take, close }: Props) {
             setAt(0);
           }}
           role="combobox"
-          aria-expanded
+          aria-expanded={found.length > 0}
           aria-controls={list}
           aria-activedescendant={found[at] && `account-${found[at].code}`}
           autoComplete="off"
@@ -91,8 +91,14 @@ export function AccountMenu({ choices, currency, minor, take, close }: Props) {
         </label>
         <Field label="Text" value={text} change={setText} maxLength={200} />
       </div>
-      <div id={list} role="listbox" aria-label="Accounts" className={styles.found}>
-        {found.length === 0 && <Empty>No account reads like that.</Empty>}
+      {found.length === 0 && <Empty>No account reads like that.</Empty>}
+      <div
+        id={list}
+        role="listbox"
+        aria-label="Accounts"
+        hidden={found.length === 0}
+        className={styles.found}
+      >
         {found.map((a, i) => (
           <div
             key={a.code}

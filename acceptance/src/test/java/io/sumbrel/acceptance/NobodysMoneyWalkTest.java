@@ -164,6 +164,7 @@ class NobodysMoneyWalkTest {
     assertThat(page.getByText("No account reads like that.")).isVisible();
     page.getByLabel("Ledger account", new Page.GetByLabelOptions().setExact(true))
         .fill("charges bank");
+    Browser.assertAccessible(page);
     page.getByRole(AriaRole.OPTION)
         .filter(new Locator.FilterOptions().setHasText("12.50 to 6100 Bank charges"))
         .click();

@@ -184,6 +184,8 @@ public class DepositViews {
                 .toList());
     Map<MoneyInId, Claims.Claim> claimed =
         claims.some(moneyIds.values().stream().map(MoneyInId::new).toList());
+    Map<RecordedId, PostingNumber> ties =
+        claims.tiesOf(stored.stream().map(d -> new RecordedId(d.id())).toList());
     Map<Long, WaitingEntry> entries =
         entries(stored.stream().flatMap(d -> d.entryId().stream()).toList());
     Map<Long, BankAccount> accounts =
@@ -195,18 +197,19 @@ public class DepositViews {
                     d,
                     accounts.get(d.bankAccountId()),
                     d.entryId().map(entries::get),
+                    Optional.ofNullable(ties.get(new RecordedId(d.id()))),
                     d.members().stream()
                         .map(m -> member(m, moneyIds.get(m.id()), claimed))
                         .toList()))
         .toList();
   }
 
-  private DepositView view(
+  private static DepositView view(
       Deposits.Stored stored,
       BankAccount account,
       Optional<WaitingEntry> entry,
+      Optional<PostingNumber> tie,
       List<MemberView> members) {
-    Optional<PostingNumber> tie = claims.tieOf(new RecordedId(stored.id()));
     DepositState state =
         tie.isPresent()
             ? DepositState.TIED

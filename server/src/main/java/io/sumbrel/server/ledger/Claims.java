@@ -102,6 +102,30 @@ public class Claims {
         .map(c -> entities.find(PostingRow.class, c.postingId).number());
   }
 
+  /** The ties of some deposits and receipts on hand, of those that are tied. */
+  @Transactional(readOnly = true)
+  public Map<RecordedId, PostingNumber> tiesOf(List<RecordedId> recorded) {
+    Map<RecordedId, PostingNumber> ties = new HashMap<>();
+    InParts.of(
+        recorded,
+        some ->
+            entities
+                .createQuery(
+                    """
+                    select c, p from RecordedClaimRow c join PostingRow p on p.id = c.postingId
+                    where c.recordedId in :ids
+                    """,
+                    Object[].class)
+                .setParameter("ids", some.stream().map(RecordedId::number).toList())
+                .getResultStream()
+                .forEach(
+                    r ->
+                        ties.put(
+                            new RecordedId(((RecordedClaimRow) r[0]).recordedId),
+                            ((PostingRow) r[1]).number())));
+    return ties;
+  }
+
   /** The tie of each deposit and each receipt on hand that is tied; + 0: looked up from these. */
   @Transactional(readOnly = true)
   public Map<RecordedId, PostingNumber> ties(long booksId) {
