@@ -42,6 +42,9 @@ public final class UsualAccounts {
 
   private final Map<Reading, Map<Use, TreeMap<LocalDate, Integer>>> uses;
 
+  /** The commonest of money in, and of money out, with how often: a whole pile asks for them. */
+  private final Map<Boolean, Map<Use, Integer>> commonest;
+
   /** How an entry reads. */
   private record Reading(boolean isIn, String words) {
     static Reading of(boolean isIn, String text) {
@@ -69,6 +72,7 @@ public final class UsualAccounts {
 
   private UsualAccounts(Map<Reading, Map<Use, TreeMap<LocalDate, Integer>>> uses) {
     this.uses = uses;
+    this.commonest = Map.of(true, commonest(true), false, commonest(false));
   }
 
   /** The same after some more were placed, and the placings of others were turned back. */
@@ -106,10 +110,9 @@ public final class UsualAccounts {
     byTimes(alike).forEach(use -> found.put(use, List.of(before(alike.get(use)))));
     said.ifPresent(s -> addSaid(found, s, money.isIn()));
     if (found.isEmpty()) {
-      Map<Use, TreeMap<LocalDate, Integer>> all = all(money.isIn());
-      byTimes(all).stream()
-          .limit(COMMONEST)
-          .forEach(use -> found.put(use, List.of(new Evidence.OftenHere(times(all.get(use))))));
+      commonest
+          .get(money.isIn())
+          .forEach((use, times) -> found.put(use, List.of(new Evidence.OftenHere(times))));
     }
     List<AccountWay> ways = new ArrayList<>();
     found.forEach(
@@ -164,6 +167,13 @@ public final class UsualAccounts {
 
   private static Evidence before(TreeMap<LocalDate, Integer> days) {
     return new Evidence.PlacedSoBefore(times(days), days.lastKey());
+  }
+
+  private Map<Use, Integer> commonest(boolean isIn) {
+    Map<Use, TreeMap<LocalDate, Integer>> all = all(isIn);
+    Map<Use, Integer> commonest = new LinkedHashMap<>();
+    byTimes(all).stream().limit(COMMONEST).forEach(use -> commonest.put(use, times(all.get(use))));
+    return commonest;
   }
 
   private Map<Use, TreeMap<LocalDate, Integer>> all(boolean isIn) {

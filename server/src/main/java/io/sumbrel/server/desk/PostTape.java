@@ -168,7 +168,12 @@ public class PostTape {
       Chart chart,
       List<TapeLine> lines,
       PostingRequest request) {
-    return Decision.toAccount(said.row(), said.usual().waysFor(money, chart), money, chart, lines)
+    return Decision.toAccount(
+            said.row(),
+            new ToAccounts(said.usual(), chart).of(said.row(), money),
+            money,
+            chart,
+            lines)
         .orElseGet(() -> Decision.of(said.row(), lines, request.fromTheList().orElse(false)));
   }
 
