@@ -4,32 +4,40 @@ import { Key } from '../../components/Key';
 import { Empty } from '../../components/States';
 import { focusZone } from '../../keyboard/keys';
 import { words } from '../../money/money';
-import type { Choices, Line } from './deskApi';
+import type { Choices, Line, Money } from './deskApi';
 import styles from './Work.module.css';
 
 interface Props {
   choices: Choices;
-  currency: string;
+  money: Money;
   minor: number;
   take: (line: Line) => void;
   close: () => void;
 }
 
-/** Where money goes that is no customer's: a ledger account by a part of its name; tax and text. */
-export function AccountMenu({ choices, currency, minor, take, close }: Props) {
+/** Where money may go that is no customer's. */
+interface Goal {
+  code: string;
+  words: string;
+  kind: 'TO_ACCOUNT' | 'TRANSFER';
+}
+
+/** A ledger account or another bank account, by a part of its name; tax and text. */
+export function AccountMenu({ choices, money, minor, take, close }: Props) {
   const [typed, setTyped] = useState('');
   const [at, setAt] = useState(0);
   const [tax, setTax] = useState('');
   const [text, setText] = useState('');
   const list = useId();
-  const found = choices.accounts.filter((a) => reads(`${a.number} ${a.words}`, typed));
+  const found = goalsOf(money, choices).filter((g) => reads(g.words, typed));
+  const amount = words(minor, money.currency);
 
-  const place = (account: string) =>
+  const place = (goal: Goal) =>
     take({
-      kind: 'TO_ACCOUNT',
+      kind: goal.kind,
       amountMinor: minor,
-      account,
-      ...(tax ? { taxCode: tax } : {}),
+      account: goal.code,
+      ...(tax && goal.kind === 'TO_ACCOUNT' ? { taxCode: tax } : {}),
       ...(text.trim() ? { note: text.trim() } : {}),
     });
 
@@ -38,7 +46,7 @@ export function AccountMenu({ choices, currency, minor, take, close }: Props) {
     const chosen = found[at];
     if (event.key === 'Enter' && !event.ctrlKey && chosen) {
       event.preventDefault();
-      place(chosen.code);
+      place(chosen);
     } else if (event.key === 'Escape') {
       event.preventDefault();
       close();
@@ -58,7 +66,7 @@ export function AccountMenu({ choices, currency, minor, take, close }: Props) {
     <div
       className={styles.menu}
       role="group"
-      aria-label={`${words(minor, currency)} to a ledger account`}
+      aria-label={`${amount} to a ledger account`}
       onKeyDown={onKeyDown}
     >
       <div className={styles.finder}>
@@ -106,15 +114,35 @@ export function AccountMenu({ choices, currency, minor, take, close }: Props) {
             role="option"
             aria-selected={i === at}
             className={i === at ? styles.menuAt : styles.menuRow}
-            onClick={() => place(a.code)}
+            onClick={() => place(a)}
           >
-            {words(minor, currency)} to {a.number} {a.words}
+            {amount} {a.words}
             {i === at && <Key>↵</Key>}
           </div>
         ))}
       </div>
     </div>
   );
+}
+
+/** The accounts of the house that are free, and its other bank accounts in this currency. */
+function goalsOf(money: Money, choices: Choices): Goal[] {
+  const others = choices.own.filter(
+    (o) => money.bankCode && o.code !== money.bankCode && o.currency === money.currency,
+  );
+  const way = money.amountMinor > 0 ? 'from' : 'to';
+  return [
+    ...choices.accounts.map((a) => ({
+      code: a.code,
+      words: `to ${a.number} ${a.words}`,
+      kind: 'TO_ACCOUNT' as const,
+    })),
+    ...others.map((o) => ({
+      code: o.code,
+      words: `own transfer ${way} ${o.words}`,
+      kind: 'TRANSFER' as const,
+    })),
+  ];
 }
 
 /** Every word that was typed stands somewhere in it. */

@@ -44,7 +44,7 @@ function Work({
 }: Props & { money: Money; gone: unknown }) {
   useLanding('tape', onward);
   const tape = useTape({ money, choices, posted, putBy });
-  const ways = [...money.ways, ...money.toAccounts];
+  const ways = [...money.ways, ...money.beside];
   const way = ways.find((w) => sameLines(w.lines, tape.lines)) ?? ways[0];
   return (
     <>

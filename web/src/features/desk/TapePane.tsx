@@ -159,7 +159,7 @@ export function TapePane({ money, choices, tape }: Props) {
       {tape.toAccountMinor !== undefined && (
         <AccountMenu
           choices={choices}
-          currency={money.currency}
+          money={money}
           minor={tape.toAccountMinor}
           take={(line) => {
             tape.change({ type: 'add', line });
@@ -210,15 +210,15 @@ function Others({ money }: { money: Money }) {
   );
 }
 
-/** All that a digit takes: the ways of the plan, then those to accounts. */
+/** All that a digit takes: the ways of the plan, then those beside it. */
 function waysOf(money: Money): Money['ways'] {
-  return [...money.ways, ...money.toAccounts];
+  return [...money.ways, ...money.beside];
 }
 
 function Ways({ money, tape }: Omit<Props, 'choices'>) {
   const sum = words(money.amountMinor, money.currency);
-  const { ways, toAccounts } = money;
-  if (ways.length === 0 && toAccounts.length === 0) {
+  const { ways, beside } = money;
+  if (ways.length === 0 && beside.length === 0) {
     return (
       tape.left !== 0 && (
         <p className={styles.note}>
@@ -238,12 +238,12 @@ function Ways({ money, tape }: Omit<Props, 'choices'>) {
         </h3>
       )}
       <WayList ways={ways} from={0} tape={tape} />
-      {toAccounts.length > 0 && (
+      {beside.length > 0 && (
         <h3 className={styles.heading}>
           {ways.length > 0 ? 'Or it is no customer’s' : 'It may be no customer’s'}
         </h3>
       )}
-      <WayList ways={toAccounts} from={ways.length} tape={tape} />
+      <WayList ways={beside} from={ways.length} tape={tape} />
     </div>
   );
 }

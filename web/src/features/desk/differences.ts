@@ -105,6 +105,9 @@ export function lineWords(line: Line, choices: Choices): string {
   if (account) {
     return `${account.number} ${account.words}`;
   }
+  if (line.kind === 'TRANSFER') {
+    return `${kind}, ${choices.own.find((o) => o.code === line.account)?.words ?? ''}`;
+  }
   return [reason ?? kind, line.item ? 'on ' + line.item.number : ''].join(' ').trim();
 }
 

@@ -209,8 +209,8 @@ export function useTape({ money, choices, posted, putBy }: Options): TapeWork {
 
 /** What was kept, else what the machine proposes; nothing where it proposes nothing. */
 function standing(money: Money): Line[] {
-  const toAccount = money.toAccountProposed ? money.toAccounts[0] : undefined;
-  return money.draft ?? (money.ways[money.chosen ?? -1] ?? toAccount)?.lines ?? [];
+  const beside = money.besideProposed ? money.beside[0] : undefined;
+  return money.draft ?? (beside ?? money.ways[money.chosen ?? -1])?.lines ?? [];
 }
 
 /** Ctrl+Enter posts from anywhere; Ctrl+Z takes back a step, but in a field it is the field's own. */

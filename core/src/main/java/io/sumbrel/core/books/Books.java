@@ -13,6 +13,8 @@ import io.sumbrel.core.deposit.Tie;
 import io.sumbrel.core.deposit.TieReason;
 import io.sumbrel.core.difference.Authority;
 import io.sumbrel.core.ledger.AccountCode;
+import io.sumbrel.core.ledger.AccountUse;
+import io.sumbrel.core.ledger.LedgerAccount;
 import io.sumbrel.core.money.Money;
 import io.sumbrel.core.openitem.ItemId;
 import io.sumbrel.core.openitem.ListChoice;
@@ -62,6 +64,7 @@ import java.util.Set;
 public final class Books {
   private final HouseLimits limits;
   private LocalDate businessDate;
+  private Chart chart = Chart.STANDARD;
   private final Map<String, CustomerId> customers = new HashMap<>();
   private final Map<ItemId, OpenItem> items = new LinkedHashMap<>();
   private final Map<String, ItemId> itemsByNumber = new HashMap<>();
@@ -84,6 +87,7 @@ public final class Books {
   /** A bank account begins here, with a balance. */
   public void beginAccount(String name, AccountCode code, LocalDate date, Money balance) {
     imports.beginAccount(name, new BooksFacts.Account(code, date, balance));
+    chart = chart.with(new LedgerAccount(code, code.code(), name, AccountUse.BANK, false));
     append(BankBegins.of(code, balance, date));
   }
 
@@ -148,13 +152,14 @@ public final class Books {
   public PostingNumber post(MoneyInId id, List<TapeLine> lines, Authority authority) {
     BooksFacts.Entry entry = imports.unclaimed(id);
     LocalDate date = PostingDate.of(entry.moneyIn().bookingDate(), lastTurnedBack(id), closedUntil);
-    Tape tape = judged(TapeMoney.of(entry.moneyIn()), lines, authority);
-    return append(posted(tape, Optional.of(entry.account()), date));
+    Optional<AccountCode> account = Optional.of(entry.account());
+    Tape tape = judged(TapeMoney.of(entry.moneyIn()), account, lines, authority);
+    return append(posted(tape, account, date));
   }
 
   /** Posts a tape without money: credits are used alone, or money of nobody is named. */
   public PostingNumber useCredits(Currency currency, List<TapeLine> lines, Authority authority) {
-    Tape tape = judged(TapeMoney.none(currency, businessDate), lines, authority);
+    Tape tape = judged(TapeMoney.none(currency, businessDate), Optional.empty(), lines, authority);
     return append(posted(tape, Optional.empty(), businessDate));
   }
 
@@ -170,17 +175,19 @@ public final class Books {
       Authority authority) {
     MoneyIn money = receipt.toMoneyIn(imports.nextMoneyIn(), currency);
     LocalDate date = PostingDate.of(receipt.date(), Optional.empty(), closedUntil);
-    Tape tape = judged(TapeMoney.of(money), lines, authority);
+    Optional<AccountCode> holding = Optional.of(method.holding());
+    Tape tape = judged(TapeMoney.of(money), holding, lines, authority);
     RecordedId id = imports.record(receipt, method.holding(), money);
-    append(posted(tape, Optional.of(method.holding()), date));
+    append(posted(tape, holding, date));
     return id;
   }
 
-  private Tape judged(TapeMoney money, List<TapeLine> lines, Authority authority) {
+  private Tape judged(
+      TapeMoney money, Optional<AccountCode> standsOn, List<TapeLine> lines, Authority authority) {
     Map<ItemId, OpenItem> named = new HashMap<>();
     lines.forEach(l -> l.item().ifPresent(i -> named.computeIfAbsent(i, items::get)));
     TapeFacts facts =
-        new TapeFacts(named, Chart.STANDARD, limits, List.of(), authority, DifferencesBefore.NONE);
+        new TapeFacts(named, standsOn, chart, limits, List.of(), authority, DifferencesBefore.NONE);
     return Tape.of(money, lines, facts);
   }
 

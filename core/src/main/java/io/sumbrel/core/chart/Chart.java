@@ -3,12 +3,14 @@ package io.sumbrel.core.chart;
 import io.sumbrel.core.deposit.PaymentMethod;
 import io.sumbrel.core.difference.DifferenceReason;
 import io.sumbrel.core.ledger.AccountCode;
+import io.sumbrel.core.ledger.AccountUse;
 import io.sumbrel.core.ledger.LedgerAccount;
 import io.sumbrel.core.ledger.StandardAccount;
 import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.core.tax.TaxCode;
 import io.sumbrel.core.tax.TaxPart;
 import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
@@ -56,6 +58,28 @@ public record Chart(
                   account.retired() ? "is retired" : "is moved by the posting table alone"));
     }
     return account;
+  }
+
+  /**
+   * The account of another bank account of the house.
+   *
+   * @throws Refusal {@code transfer} when it is none
+   */
+  public LedgerAccount bank(AccountCode code) {
+    return account(code)
+        .filter(a -> a.use() == AccountUse.BANK)
+        .orElseThrow(
+            () ->
+                new Refusal(
+                    "transfer",
+                    "Account %s is no bank account of the house.".formatted(code.code())));
+  }
+
+  /** The same with an account more. */
+  public Chart with(LedgerAccount account) {
+    List<LedgerAccount> more = new ArrayList<>(accounts);
+    more.add(account);
+    return new Chart(more, reasons, taxCodes, methods);
   }
 
   public Optional<LedgerAccount> account(AccountCode code) {

@@ -415,4 +415,28 @@ public sealed interface Evidence {
       return "the house placed money there %d time%s".formatted(times, times == 1 ? "" : "s");
     }
   }
+
+  /** One half of an own transfer is in the books, and the other is to be shown. */
+  record OnItsWay(String number, String bank, LocalDate date) implements Evidence {
+    @Override
+    public String words() {
+      return "%s of %s shows the other half at %s".formatted(number, date, bank);
+    }
+  }
+
+  /** Another bank account of the house shows as much the other way. */
+  record OtherBankShows(String bank, LocalDate date) implements Evidence {
+    @Override
+    public String words() {
+      return bank + " shows as much the other way on " + date;
+    }
+  }
+
+  /** The bank writes the number of another bank account of the house. */
+  record OwnAccountNamed(String bank, Optional<TextSpan> source) implements Evidence {
+    @Override
+    public String words() {
+      return "the bank names " + bank + ", an account of the house";
+    }
+  }
 }

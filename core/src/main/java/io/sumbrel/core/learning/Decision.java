@@ -1,15 +1,11 @@
 package io.sumbrel.core.learning;
 
-import io.sumbrel.core.chart.Chart;
 import io.sumbrel.core.evidence.Evidence;
-import io.sumbrel.core.matching.Certainty;
 import io.sumbrel.core.matching.Plan;
 import io.sumbrel.core.matching.Proposal;
 import io.sumbrel.core.openitem.ItemId;
-import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.tape.Tape;
 import io.sumbrel.core.tape.TapeLine;
-import io.sumbrel.core.usual.AccountWay;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -55,7 +51,8 @@ public record Decision(Hand hand, Optional<Ground> ground, int saidPerMillion) {
     LIST("by a list"),
     REMEMBERED("by a remembered payer"),
     AMOUNT("by payer and amount"),
-    ACCOUNT("by an account that was proposed");
+    ACCOUNT("by an account that was proposed"),
+    TRANSFER("as an own transfer");
 
     private final String words;
 
@@ -91,22 +88,9 @@ public record Decision(Hand hand, Optional<Ground> ground, int saidPerMillion) {
         .orElse(new Decision(Hand.BY_HAND, Optional.empty(), said));
   }
 
-  /**
-   * The same of what went to an account that was proposed for it; empty where it did not.
-   *
-   * @param ways the likeliest first; the plan has a way of its own where it took one
-   */
-  public static Optional<Decision> toAccount(
-      Plan.Row row, List<AccountWay> ways, MoneyIn money, Chart chart, List<TapeLine> posted) {
-    for (int w = 0; w < ways.size(); w++) {
-      if (Tape.isSame(List.of(ways.get(w).line(money, chart)), posted)) {
-        boolean proposed =
-            w == 0 && ways.get(w).certainty() == Certainty.LIKELY && row.chosen().isEmpty();
-        return Optional.of(
-            new Decision(proposed ? Hand.ACCEPTED : Hand.CHOSEN, Optional.of(Ground.ACCOUNT), 0));
-      }
-    }
-    return Optional.empty();
+  /** The same of a way that the plan has not, which was proposed or stood among others. */
+  public static Decision beside(Ground ground, boolean proposed) {
+    return new Decision(proposed ? Hand.ACCEPTED : Hand.CHOSEN, Optional.of(ground), 0);
   }
 
   /** Such as {@code accepted as proposed, by number}. */

@@ -10,9 +10,11 @@ import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.core.tape.LineKind;
 import io.sumbrel.core.tape.TapeLine;
 import java.util.Arrays;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Stream;
 
 /** A reading of the whole pile in which nothing is promised twice. */
@@ -114,6 +116,10 @@ public final class Plan {
     /** As many as there are digits to take them by. */
     static final int MOST_SHOWN = 9;
 
+    /** Lines that place money on no customer. */
+    private static final Set<LineKind> NO_CUSTOMERS =
+        EnumSet.of(LineKind.TO_ACCOUNT, LineKind.TRANSFER, LineKind.UNIDENTIFIED);
+
     public Row {
       ways = List.copyOf(ways);
     }
@@ -135,9 +141,7 @@ public final class Plan {
      * give.
      */
     public Optional<String> passedOver(List<TapeLine> tape) {
-      boolean elsewhere =
-          tape.stream()
-              .anyMatch(l -> l.kind() == LineKind.TO_ACCOUNT || l.kind() == LineKind.UNIDENTIFIED);
+      boolean elsewhere = tape.stream().anyMatch(l -> NO_CUSTOMERS.contains(l.kind()));
       if (!elsewhere || tape.stream().anyMatch(l -> l.item().isPresent())) {
         return Optional.empty();
       }

@@ -8,9 +8,9 @@ import java.util.Objects;
 import java.util.Optional;
 
 /**
- * An invoice, credit note, or money on account, as it stands now.
+ * An invoice, credit note, money on account or on its way between own accounts, as it stands now.
  *
- * @param customer who was billed; empty only for money of an unknown payer
+ * @param customer who was billed; empty for money of an unknown payer, and for one's own
  * @param totalMinor what was billed, in minor units; below zero for credits
  * @param openMinor what is not yet settled: between zero and the total
  * @param taxMinor the tax contained in the total, where the list states it
@@ -35,7 +35,7 @@ public record OpenItem(
     Objects.requireNonNull(number);
     Objects.requireNonNull(date);
     Objects.requireNonNull(currency);
-    if (customer.isEmpty() != (kind == ItemKind.UNIDENTIFIED)) {
+    if (customer.isPresent() != kind.isOfCustomer()) {
       throw new IllegalArgumentException(kind + " " + number + " of customer " + customer);
     }
     boolean within =

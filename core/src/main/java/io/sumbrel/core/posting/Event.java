@@ -18,7 +18,7 @@ import java.util.List;
  *     <td>billing clearing, receivables</td></tr>
  *   <tr><td>{@link ReceiptsForward}</td><td>clearing accounts</td><td>brought forward</td></tr>
  *   <tr><td>{@link TapePosted}</td><td>the money's account, reasons, credits used</td>
- *     <td>receivables, other accounts, new credits</td></tr>
+ *     <td>receivables, other accounts, transfers in transit, new credits</td></tr>
  *   <tr><td>{@link Tied}</td><td>bank, difference</td><td>clearing accounts, difference</td></tr>
  *   <tr><td>{@link TurnedBack}</td><td colspan="2">the mirror of what it undoes</td></tr>
  * </table>

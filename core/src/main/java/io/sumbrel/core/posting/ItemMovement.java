@@ -20,6 +20,8 @@ public record ItemMovement(ItemId item, Kind kind, long totalDelta, long openDel
     PLACED("placed"),
     /** A new credit that a tape or a lowered total leaves. */
     STAYS_AS_CREDIT("stays as credit"),
+    /** Money that one bank account of the house has shown, and the other has not. */
+    ON_ITS_WAY("on its way"),
     TURNED_BACK("turned back");
 
     private final String words;
@@ -31,11 +33,21 @@ public record ItemMovement(ItemId item, Kind kind, long totalDelta, long openDel
     public String words() {
       return words;
     }
+
+    /** Whether an item of these books' own begins with it. */
+    public boolean isBeginning() {
+      return this == STAYS_AS_CREDIT || this == ON_ITS_WAY;
+    }
   }
 
   /** The movement with which a new credit of so much begins. */
   static ItemMovement staysAsCredit(ItemId credit, long minor) {
     return new ItemMovement(credit, Kind.STAYS_AS_CREDIT, -minor, -minor);
+  }
+
+  /** The movement with which a transfer begins: above zero when it is to come in. */
+  static ItemMovement onItsWay(ItemId transfer, long minor) {
+    return new ItemMovement(transfer, Kind.ON_ITS_WAY, minor, minor);
   }
 
   ItemMovement mirrored() {

@@ -13,20 +13,21 @@ import io.sumbrel.core.openitem.OpenItem;
 import io.sumbrel.core.tape.LineKind;
 import io.sumbrel.core.tape.Tape;
 import io.sumbrel.core.tape.TapeLine;
+import io.sumbrel.core.tape.TapeMoney;
 import java.time.LocalDate;
 import java.util.ArrayList;
-import java.util.Currency;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Supplier;
 
 /**
  * Any tape: the money's account for what was received; the reasons' accounts for what was kept back
- * or granted; receivables for credits used and items settled; other accounts; receivables or
+ * or granted; receivables for credits used and items settled; other accounts; transfers in transit
+ * for what goes to another bank account or comes from there, until that shows it; receivables or
  * unidentified receipts for what stays as credit.
  *
- * @param movements placings, and the beginning of every new credit
- * @param newItems the new credits, one for each line that stays as credit
+ * @param movements placings, and the beginning of every new item
+ * @param newItems one for each line that stays as credit, or is on its way between own accounts
  */
 public record TapePosted(
     Tape tape, JournalEntry entry, List<ItemMovement> movements, List<OpenItem> newItems)
@@ -50,21 +51,25 @@ public record TapePosted(
       LocalDate date,
       Supplier<ItemId> nextId) {
     List<ItemMovement> movements = new ArrayList<>();
-    List<OpenItem> credits = new ArrayList<>();
+    List<OpenItem> begun = new ArrayList<>();
     for (TapeLine line : tape.lines()) {
       switch (line.kind()) {
         case SETTLES -> movements.add(placed(line, -line.amountMinor()));
         case CREDIT_USED -> movements.add(placed(line, line.amountMinor()));
-        case ON_ACCOUNT, UNIDENTIFIED -> {
-          String name = number.words() + (credits.isEmpty() ? "" : "/" + (credits.size() + 1));
-          OpenItem credit = creditOf(tape.money().currency(), line, nextId.get(), name, date);
-          credits.add(credit);
-          movements.add(ItemMovement.staysAsCredit(credit.id(), line.amountMinor()));
+        case ON_ACCOUNT, UNIDENTIFIED, TRANSFER -> {
+          String name = number.words() + (begun.isEmpty() ? "" : "/" + (begun.size() + 1));
+          OpenItem item = begunBy(line, tape.money(), nextId.get(), name, date);
+          begun.add(item);
+          movements.add(
+              item.kind().isTransfer()
+                  ? ItemMovement.onItsWay(
+                      item.id(), item.kind().isCredit() ? -line.amountMinor() : line.amountMinor())
+                  : ItemMovement.staysAsCredit(item.id(), line.amountMinor()));
         }
         case KEPT_BACK, GRANTED, TO_ACCOUNT -> {}
       }
     }
-    return new TapePosted(tape, journal(tape, moneyAccount, date), movements, credits);
+    return new TapePosted(tape, journal(tape, moneyAccount, date), movements, begun);
   }
 
   @Override
@@ -86,16 +91,16 @@ public record TapePosted(
     return new ItemMovement(line.item().orElseThrow(), ItemMovement.Kind.PLACED, 0, openDelta);
   }
 
-  private static OpenItem creditOf(
-      Currency currency, TapeLine line, ItemId id, String number, LocalDate date) {
+  private static OpenItem begunBy(
+      TapeLine line, TapeMoney money, ItemId id, String number, LocalDate date) {
     return new OpenItem(
         id,
-        line.kind() == LineKind.ON_ACCOUNT ? ItemKind.ON_ACCOUNT : ItemKind.UNIDENTIFIED,
+        kindOf(line.kind(), money.isPaidOut()),
         line.customer(),
         number,
         date,
         Optional.empty(),
-        currency,
+        money.currency(),
         0,
         0,
         Optional.empty(),
@@ -103,12 +108,20 @@ public record TapePosted(
         Optional.empty());
   }
 
+  private static ItemKind kindOf(LineKind line, boolean paidOut) {
+    return switch (line) {
+      case ON_ACCOUNT -> ItemKind.ON_ACCOUNT;
+      case UNIDENTIFIED -> ItemKind.UNIDENTIFIED;
+      case TRANSFER -> paidOut ? ItemKind.TRANSFER_TO_COME : ItemKind.TRANSFER_TO_GO;
+      default -> throw new IllegalArgumentException("no item begins with " + line);
+    };
+  }
+
   /** What the table gives for a tape. */
   public static JournalEntry journal(
       Tape tape, Optional<AccountCode> moneyAccount, LocalDate date) {
     List<JournalLine> lines = new ArrayList<>();
-    Currency currency = tape.money().currency();
-    Money received = Money.ofMinor(currency, tape.money().amountMinor());
+    Money received = Money.ofMinor(tape.money().currency(), tape.money().amountMinor());
     moneyAccount.ifPresent(a -> lines.add(JournalLine.debit(a, received)));
     for (TapeLine line : tape.lines()) {
       lines.addAll(linesFor(tape, line, line.amount()));
@@ -120,12 +133,14 @@ public record TapePosted(
     return switch (line.kind()) {
       case KEPT_BACK -> List.of(JournalLine.debit(line.reason().orElseThrow().account(), amount));
       case GRANTED -> granted(line.reason().orElseThrow(), tape.itemOf(line), amount);
-      case CREDIT_USED -> List.of(creditUsed(tape.itemOf(line), amount));
-      case SETTLES ->
-          List.of(
-              JournalLine.credit(RECEIVABLES, amount)
-                  .of(tape.itemOf(line).customer().orElseThrow()));
+      case CREDIT_USED -> List.of(onItem(tape.itemOf(line), amount));
+      case SETTLES -> List.of(onItem(tape.itemOf(line), amount.negated()));
       case TO_ACCOUNT -> toAccount(line, tape.money().isPaidOut() ? amount : amount.negated());
+      case TRANSFER ->
+          List.of(
+              JournalLine.debit(
+                  StandardAccount.TRANSFERS_IN_TRANSIT.code(),
+                  tape.money().isPaidOut() ? amount : amount.negated()));
       case ON_ACCOUNT ->
           List.of(JournalLine.credit(RECEIVABLES, amount).of(line.customer().orElseThrow()));
       case UNIDENTIFIED ->
@@ -151,10 +166,12 @@ public record TapePosted(
     return lines;
   }
 
-  private static JournalLine creditUsed(OpenItem credit, Money amount) {
-    return credit.kind() == ItemKind.UNIDENTIFIED
-        ? JournalLine.debit(StandardAccount.UNIDENTIFIED_RECEIPTS.code(), amount)
-        : JournalLine.debit(RECEIVABLES, amount).of(credit.customer().orElseThrow());
+  /**
+   * @param debit credit below zero
+   */
+  private static JournalLine onItem(OpenItem item, Money debit) {
+    JournalLine line = JournalLine.debit(item.kind().account(), debit);
+    return item.customer().map(line::of).orElse(line);
   }
 
   /**

@@ -33,7 +33,8 @@ public record TurnedBack(
    * @param items the items that the posting moved, as they stand now
    * @param businessDate the day of the act; the contra is never dated before the original
    * @throws Refusal {@code not-a-tape}, {@code credit-used-since} when money that stayed as credit
-   *     has been used, {@code total-changed-since} when an invoice can no longer take it back
+   *     has been used, {@code transfer-met-since} when the other account has shown a transfer,
+   *     {@code total-changed-since} when an invoice can no longer take it back
    */
   public static TurnedBack of(
       Posting posting, Map<ItemId, OpenItem> items, LocalDate businessDate) {
@@ -80,13 +81,21 @@ public record TurnedBack(
         JournalLine.debit(receivables, back).of(now.customer().get()));
   }
 
+  private static Refusal usedSince(PostingNumber number, OpenItem item) {
+    return item.kind().isTransfer()
+        ? new Refusal(
+            "transfer-met-since",
+            "The other bank account has shown the transfer %s since; turn that back first."
+                .formatted(number.words()))
+        : new Refusal(
+            "credit-used-since",
+            "Money that %s left as credit has been used since; turn that back first."
+                .formatted(number.words()));
+  }
+
   private static void requireCanMoveBack(Posting posting, ItemMovement movement, OpenItem item) {
-    if (movement.kind() == ItemMovement.Kind.STAYS_AS_CREDIT
-        && item.openMinor() != movement.openDelta()) {
-      throw new Refusal(
-          "credit-used-since",
-          "Money that %s left as credit has been used since; turn that back first."
-              .formatted(posting.number().words()));
+    if (movement.kind().isBeginning() && item.openMinor() != movement.openDelta()) {
+      throw usedSince(posting.number(), item);
     }
     boolean outOfRange =
         movement.kind() == ItemMovement.Kind.PLACED

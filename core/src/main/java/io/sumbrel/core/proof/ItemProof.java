@@ -1,5 +1,6 @@
 package io.sumbrel.core.proof;
 
+import io.sumbrel.core.ledger.AccountCode;
 import io.sumbrel.core.ledger.JournalLine;
 import io.sumbrel.core.ledger.StandardAccount;
 import io.sumbrel.core.money.AmountText;
@@ -10,18 +11,27 @@ import io.sumbrel.core.posting.ItemMovement;
 import io.sumbrel.core.posting.Posting;
 import io.sumbrel.core.posting.PostingKind;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Currency;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.stream.Collectors;
 
 /** The invariants of open items, and of the accounts on which they stand. */
 final class ItemProof {
+  /** Where open items stand that are of no customer. */
+  private static final Set<AccountCode> OF_NOBODY =
+      Arrays.stream(ItemKind.values())
+          .filter(k -> !k.isOfCustomer())
+          .map(ItemKind::account)
+          .collect(Collectors.toSet());
+
   private final BooksFacts facts;
   private final Map<ItemId, Moved> moved = new HashMap<>();
   private final Balances receivables = new Balances();
-  private final Balances unidentified = new Balances();
+  private final Balances ofNobody = new Balances();
 
   /** What all movements of an item come to. */
   private static final class Moved {
@@ -60,8 +70,8 @@ final class ItemProof {
     if (line.account().equals(StandardAccount.RECEIVABLES.code())) {
       String customer = line.customer().map(c -> Long.toString(c.number())).orElse("none");
       receivables.add(customer + " " + line.amount().currency(), line.amount().minor());
-    } else if (line.account().equals(StandardAccount.UNIDENTIFIED_RECEIPTS.code())) {
-      unidentified.add(line.amount().currency().toString(), line.amount().minor());
+    } else if (OF_NOBODY.contains(line.account())) {
+      ofNobody.add(key(line.account(), line.amount().currency()), line.amount().minor());
     }
   }
 
@@ -107,22 +117,30 @@ final class ItemProof {
         failures);
   }
 
-  /** Invariant 12. */
-  ProofLine unidentified() {
+  /** Invariant 12, and the same of own transfers of which one bank account has shown one half. */
+  ProofLine ofNobody() {
     Balances open = new Balances();
     for (BooksFacts.Open one : open()) {
-      if (one.kind() == ItemKind.UNIDENTIFIED) {
-        open.add(one.amount().currency().toString(), one.amount().minor());
+      if (!one.kind().isOfCustomer()) {
+        open.add(key(one.kind().account(), one.amount().currency()), one.amount().minor());
       }
     }
     List<String> failures = new ArrayList<>();
-    for (String currency : unidentified.keysWith(open)) {
-      if (!unidentified.meets(open, currency)) {
-        failures.add("Unidentified receipts in " + currency + " are not what is unidentified.");
+    Set<String> keys = ofNobody.keysWith(open);
+    for (String key : keys) {
+      if (!ofNobody.meets(open, key)) {
+        failures.add(key + " does not stand at what is open there.");
       }
     }
     return new ProofLine(
-        12, "Unidentified receipts are the sums still unidentified", sums(open.byKey()), failures);
+        12,
+        "Unidentified receipts and own transfers on their way are the sums still open",
+        keys.size() + " balances",
+        failures);
+  }
+
+  private static String key(AccountCode account, Currency currency) {
+    return "Account " + account.code() + " in " + currency;
   }
 
   /** Of all items: what is there of some of them tells of the others by sums. */
@@ -131,13 +149,5 @@ final class ItemProof {
         .before()
         .map(BooksFacts.Before::open)
         .orElseGet(() -> facts.items().stream().map(BooksFacts.Open::of).toList());
-  }
-
-  private static String sums(Map<String, Long> byCurrency) {
-    List<String> words = new ArrayList<>();
-    byCurrency.forEach(
-        (currency, minor) ->
-            words.add(currency + " " + AmountText.words(minor, Currency.getInstance(currency))));
-    return words.isEmpty() ? "none" : String.join(", ", words);
   }
 }

@@ -61,7 +61,7 @@ public final class PostingFact {
 
   private void movement(ItemMovement movement, Function<ItemId, OpenItem> items) {
     add(movement.item().number(), movement.kind(), movement.totalDelta(), movement.openDelta());
-    if (movement.kind() == ItemMovement.Kind.STAYS_AS_CREDIT) {
+    if (movement.kind().isBeginning()) {
       OpenItem credit = items.apply(movement.item());
       add(
           credit.kind(),

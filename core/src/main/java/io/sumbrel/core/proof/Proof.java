@@ -62,7 +62,7 @@ public final class Proof {
             deposits.members(),
             intakes(),
             record.numbers(),
-            items.unidentified(),
+            items.ofNobody(),
             deposits.clearing());
   }
 

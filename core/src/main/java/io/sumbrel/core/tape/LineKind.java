@@ -14,6 +14,8 @@ public enum LineKind {
   SETTLES(-1, "settles"),
   /** Money that is no customer's. */
   TO_ACCOUNT(-1, "to an account"),
+  /** Goes to another bank account of the house, or comes from there. */
+  TRANSFER(-1, "own transfer"),
   /** Stays as credit of one named customer. */
   ON_ACCOUNT(-1, "on account"),
   /** Stays as credit of a payer whom nobody knows yet. */
@@ -39,10 +41,10 @@ public enum LineKind {
   /**
    * {@code 1} when the line adds to what is to be placed, {@code -1} when it places.
    *
-   * @param paidOut whether the tape explains money that left the bank: what goes to an account then
-   *     brings the sum back towards zero from below
+   * @param paidOut whether the tape explains money that left the bank: what goes to an account or
+   *     to another bank then brings the sum back towards zero from below
    */
   public int side(boolean paidOut) {
-    return paidOut && this == TO_ACCOUNT ? 1 : side;
+    return paidOut && (this == TO_ACCOUNT || this == TRANSFER) ? 1 : side;
   }
 }

@@ -16,7 +16,7 @@ import java.util.Optional;
  * @param item the item that is settled, granted on, or used
  * @param reason of a line kept back or granted
  * @param shortPay on a line that settles: why the rest stays open and is followed up
- * @param account of a line that goes to an account
+ * @param account of a line that goes to an account; of a transfer, the other bank account
  * @param tax the part of it that is tax, where it goes to an account with a tax code
  * @param note what a person wrote beside it; may be empty
  * @param customer of money that stays on account
@@ -77,8 +77,12 @@ public record TapeLine(
   }
 
   public static TapeLine toAccount(AccountCode account, Money amount) {
+    return toAccount(LineKind.TO_ACCOUNT, account, amount);
+  }
+
+  private static TapeLine toAccount(LineKind kind, AccountCode account, Money amount) {
     return new TapeLine(
-        LineKind.TO_ACCOUNT,
+        kind,
         amount,
         Optional.empty(),
         Optional.empty(),
@@ -87,6 +91,13 @@ public record TapeLine(
         Optional.empty(),
         "",
         Optional.empty());
+  }
+
+  /**
+   * @param other the ledger account of the other bank account
+   */
+  public static TapeLine transfer(AccountCode other, Money amount) {
+    return toAccount(LineKind.TRANSFER, other, amount);
   }
 
   public static TapeLine onAccount(CustomerId customer, Money amount) {

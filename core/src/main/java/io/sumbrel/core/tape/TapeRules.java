@@ -6,16 +6,18 @@ import io.sumbrel.core.money.AmountText;
 import io.sumbrel.core.money.Money;
 import io.sumbrel.core.openitem.ItemId;
 import io.sumbrel.core.openitem.OpenItem;
+import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.refusal.Refusal;
 import java.util.EnumSet;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 
 /** The rules of a tape, in the order in which a clerk would want to hear of them. */
 final class TapeRules {
   private static final Set<LineKind> PAID_OUT =
-      EnumSet.of(LineKind.TO_ACCOUNT, LineKind.CREDIT_USED);
+      EnumSet.of(LineKind.TO_ACCOUNT, LineKind.TRANSFER, LineKind.CREDIT_USED);
   private static final Set<LineKind> WITHOUT_MONEY =
       EnumSet.of(
           LineKind.CREDIT_USED,
@@ -67,7 +69,9 @@ final class TapeRules {
               .formatted(line.kind().words(), line.amount().currency(), money.currency()));
     }
     if (money.isPaidOut() && !PAID_OUT.contains(line.kind())) {
-      throw new Refusal("paid-out", "Money paid out goes to an account or repays a credit.");
+      throw new Refusal(
+          "paid-out",
+          "Money paid out goes to an account, to another bank account, or repays a credit.");
     }
     if (money.moneyIn().isEmpty() && !WITHOUT_MONEY.contains(line.kind())) {
       throw new Refusal(
@@ -84,6 +88,7 @@ final class TapeRules {
       case CREDIT_USED -> requireCredit(line, itemOf(line));
       case KEPT_BACK, GRANTED -> requireReason(line);
       case TO_ACCOUNT -> requireFreeAccount(line);
+      case TRANSFER -> requireOtherBank(line);
       case ON_ACCOUNT -> {
         if (line.customer().isEmpty()) {
           throw new Refusal("no-customer", "Money on account needs the customer it stays with.");
@@ -109,6 +114,9 @@ final class TapeRules {
           "%s is more than is open on %s: %s."
               .formatted(line.amount().words(), item.number(), item.openWords()));
     }
+    if (item.kind().isTransfer()) {
+      requireTransfer(line, item);
+    }
   }
 
   private void requireCredit(TapeLine line, OpenItem item) {
@@ -121,6 +129,41 @@ final class TapeRules {
           "%s is more than is left of the credit %s: %s."
               .formatted(line.amount().words(), item.number(), item.openWords()));
     }
+    if (item.kind().isTransfer()) {
+      requireTransfer(line, item);
+    }
+  }
+
+  private void requireOtherBank(TapeLine line) {
+    requireEntryOfBank();
+    AccountCode other =
+        line.account()
+            .orElseThrow(
+                () -> new Refusal("transfer", "Choose the other bank account of the house."));
+    facts.chart().bank(other);
+    if (facts.standsOn().equals(Optional.of(other))) {
+      throw new Refusal("transfer", "An own transfer goes to another bank account than its own.");
+    }
+  }
+
+  private void requireEntryOfBank() {
+    if (money.moneyIn().flatMap(MoneyIn::bankLine).isEmpty()) {
+      throw new Refusal("transfer", "Only an entry of the bank is an own transfer.");
+    }
+  }
+
+  /** What is on its way between own accounts is met by an entry of the bank, whole. */
+  private void requireTransfer(TapeLine line, OpenItem item) {
+    requireEntryOfBank();
+    if (money.isPaidOut() != item.kind().isCredit()) {
+      throw new Refusal("transfer", "%s is an %s.".formatted(item.number(), item.kind().words()));
+    }
+    if (line.amountMinor() != Math.abs(item.openMinor()) || line.shortPay().isPresent()) {
+      throw new Refusal(
+          "transfer",
+          "An own transfer is met whole, %s; what was kept of it is a line of its own."
+              .formatted(AmountText.words(Math.abs(item.openMinor()), item.currency())));
+    }
   }
 
   private void requireReason(TapeLine line) {
@@ -129,8 +172,9 @@ final class TapeRules {
             .filter(r -> LineKind.of(r) == line.kind())
             .orElseThrow(
                 () -> new Refusal("no-reason", "“" + line.kind().words() + "” needs a reason."));
-    if (reason.namesItem() || line.item().isPresent()) {
-      itemOf(line);
+    if ((reason.namesItem() || line.item().isPresent()) && itemOf(line).kind().isTransfer()) {
+      throw new Refusal(
+          "transfer", "“%s” is no reason on an own transfer.".formatted(reason.words()));
     }
   }
 

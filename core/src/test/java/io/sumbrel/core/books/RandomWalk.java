@@ -1,20 +1,8 @@
 package io.sumbrel.core.books;
 
-import io.sumbrel.core.bank.Balance;
-import io.sumbrel.core.bank.BankStatement;
-import io.sumbrel.core.bank.BatchDetail;
-import io.sumbrel.core.bank.Method;
-import io.sumbrel.core.bank.StatementEntry;
-import io.sumbrel.core.bank.StatementFrame;
 import io.sumbrel.core.chart.Chart;
-import io.sumbrel.core.deposit.BankedDeposit;
-import io.sumbrel.core.deposit.BroughtForward;
-import io.sumbrel.core.deposit.Deposit;
-import io.sumbrel.core.deposit.DepositKind;
 import io.sumbrel.core.deposit.DepositMember;
-import io.sumbrel.core.deposit.MemberKind;
 import io.sumbrel.core.deposit.PaymentMethod;
-import io.sumbrel.core.deposit.RecordedId;
 import io.sumbrel.core.deposit.TieReason;
 import io.sumbrel.core.difference.Authority;
 import io.sumbrel.core.difference.DifferenceReason;
@@ -45,16 +33,14 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Random;
-import java.util.stream.LongStream;
 
 /** A seeded walk over the acts of the job, sensible and foolish ones. */
 public final class RandomWalk {
   private static final Currency USD = Currency.getInstance("USD");
-  private static final String BANK = "bank";
 
   private final Random random;
   private final Books books;
-  private LocalDate day = LocalDate.of(2026, 1, 5);
+  private final RandomBank bank;
   private int nextNumber = 1;
   int posted;
   int turnedBack;
@@ -64,6 +50,8 @@ public final class RandomWalk {
   int rebilled;
   int withoutMoney;
   int recorded;
+  int moved;
+  int met;
 
   private static Money usd(long minor) {
     return Money.ofMinor(USD, minor);
@@ -71,11 +59,11 @@ public final class RandomWalk {
 
   public RandomWalk(long seed) {
     random = new Random(seed);
-    books = new Books(HouseLimits.DEFAULTS, day);
-    books.beginAccount(BANK, new AccountCode("1010"), day, Money.ofMinor(USD, 1_000_000));
+    books = new Books(HouseLimits.DEFAULTS, LocalDate.of(2026, 1, 5));
+    bank = new RandomBank(random, books);
+    bank.begin();
     readList();
-    bringForward();
-    readStatement(0);
+    bank.readStatement(0);
   }
 
   public Books books() {
@@ -86,18 +74,17 @@ public final class RandomWalk {
     try {
       int act = random.nextInt(100);
       if (act < 4) {
-        day = day.plusDays(1 + random.nextInt(3));
-        books.advanceTo(day);
+        bank.next();
       } else if (act < 9) {
-        readStatement(random.nextInt(20) == 0 ? 1 : 0);
+        bank.readStatement(random.nextInt(20) == 0 ? 1 : 0);
       } else if (act < 13) {
         readList();
       } else if (act < 16) {
-        bringDeposit();
+        bank.bringDeposit();
       } else if (act < 17) {
-        books.closeUntil(day.minusDays(20));
+        books.closeUntil(bank.day.minusDays(20));
       } else if (act < 21) {
-        giveParts();
+        detailed += bank.giveParts() ? 1 : 0;
       } else if (act < 28) {
         tie();
       } else if (act < 34) {
@@ -114,87 +101,9 @@ public final class RandomWalk {
     }
   }
 
-  private void readStatement(long gap) {
-    List<StatementEntry> entries = new ArrayList<>();
-    long sum = 0;
-    for (int i = 0; i < 3; i++) {
-      long amount = random.nextInt(10) == 0 ? -1 - random.nextInt(5_000) : amountIn();
-      sum += amount;
-      entries.add(StatementEntry.at(i + 1, day, amount).method(Method.TRANSFER).text("x").build());
-    }
-    sum += showDeposit(entries);
-    long opening = books.lastClosing(BANK) + gap;
-    books.readStatement(
-        BANK,
-        new BankStatement(
-            new StatementFrame(
-                BANK,
-                USD,
-                "1",
-                Optional.of(new Balance(day, opening)),
-                Optional.of(new Balance(day, opening + sum))),
-            entries));
-    day = day.plusDays(1);
-    books.advanceTo(day);
-  }
-
-  /** The bank shows what was recorded: as one sum, in two, or counted otherwise. */
-  private long showDeposit(List<StatementEntry> entries) {
-    List<Waiting> open = waiting(true);
-    if (open.isEmpty()) {
-      return 0;
-    }
-    long net = open.get(random.nextInt(open.size())).netMinor();
-    long shown = random.nextInt(4) == 0 ? net - 1 - random.nextInt(400) : net;
-    long first = random.nextInt(3) == 0 && shown > 10 ? shown / 3 : 0;
-    for (long part : new long[] {first, shown - first}) {
-      if (part != 0) {
-        entries.add(
-            StatementEntry.at(entries.size() + 1, day, part)
-                .method(Method.DEPOSIT)
-                .text("deposit")
-                .build());
-      }
-    }
-    return shown;
-  }
-
-  /** What the bank is to show. */
-  private record Waiting(RecordedId id, long netMinor) {}
-
-  private List<Waiting> waiting(boolean untied) {
-    BooksFacts facts = books.facts();
-    List<Waiting> waiting = new ArrayList<>();
-    facts.deposits().stream()
-        .filter(d -> !untied || d.tie().isEmpty())
-        .forEach(d -> waiting.add(new Waiting(d.id(), d.netMinor())));
-    facts.onHand().stream()
-        .filter(o -> !untied || o.tie().isEmpty())
-        .forEach(o -> waiting.add(new Waiting(o.id(), o.amountMinor())));
-    return waiting;
-  }
-
-  /** A slip, a transfer, cheques and cash on hand, from before the books. */
-  private void bringForward() {
-    Deposit slip =
-        new Deposit(
-            DepositKind.SLIP,
-            USD,
-            "S1",
-            day,
-            900,
-            List.of(member(MemberKind.CHEQUE, 500), member(MemberKind.CASH, 400)));
-    books.bringForward(
-        new BroughtForward(
-            List.of(new BankedDeposit("1", slip)),
-            List.of(
-                new BroughtForward.OnHand(USD, member(MemberKind.CHEQUE, 7_000)),
-                new BroughtForward.OnHand(USD, member(MemberKind.CASH, 310)))));
-  }
-
   /** Ties what meets, or nearly; now and then what does not, or is tied already. */
   private void tie() {
-    List<Waiting> open = random.nextInt(10) == 0 ? waiting(false) : waiting(true);
+    List<RandomBank.Waiting> open = bank.waiting(random.nextInt(10) != 0);
     List<BooksFacts.Entry> pile =
         books.entries().stream()
             .filter(e -> e.explanation().isEmpty() || random.nextInt(30) == 0)
@@ -203,7 +112,7 @@ public final class RandomWalk {
     if (open.isEmpty() || pile.isEmpty()) {
       return;
     }
-    for (Waiting deposit : open) {
+    for (RandomBank.Waiting deposit : open) {
       for (int i = 0; i < pile.size(); i++) {
         for (int j = i; j < pile.size(); j++) {
           long shown =
@@ -219,7 +128,7 @@ public final class RandomWalk {
     tie(open.get(random.nextInt(open.size())), List.of(pile.get(random.nextInt(pile.size()))));
   }
 
-  private void tie(Waiting deposit, List<BooksFacts.Entry> shown) {
+  private void tie(RandomBank.Waiting deposit, List<BooksFacts.Entry> shown) {
     long sum = shown.stream().mapToLong(e -> e.moneyIn().amountMinor()).sum();
     boolean meets = sum == deposit.netMinor();
     books.tie(
@@ -230,59 +139,6 @@ public final class RandomWalk {
             : Optional.of(TieReason.COUNTED_OTHERWISE),
         authority());
     tied++;
-  }
-
-  /** A sum of the bank turns out to be several; one that was turned back among them. */
-  private void giveParts() {
-    List<BooksFacts.Entry> sums =
-        books.entries().stream()
-            .filter(e -> e.moneyIn().bankLine().isPresent() && e.moneyIn().amountMinor() > 1)
-            .filter(e -> e.explanation().isEmpty() || random.nextInt(30) == 0)
-            .toList();
-    if (!sums.isEmpty()) {
-      MoneyIn sum = sums.get(random.nextInt(sums.size())).moneyIn();
-      long first = sum.amountMinor() / 2;
-      List<StatementEntry> parts =
-          LongStream.of(first, sum.amountMinor() - first)
-              .mapToObj(minor -> StatementEntry.at(1, day, minor).build())
-              .toList();
-      String reference = sum.bankLine().orElseThrow().reference();
-      books.giveParts(sum.id(), new BatchDetail(reference, parts));
-      detailed++;
-    }
-  }
-
-  /** A batch of cheques, or a payout with a fee and sometimes a refund. */
-  private void bringDeposit() {
-    boolean payout = random.nextBoolean();
-    List<DepositMember> members = new ArrayList<>();
-    for (int i = 0; i < 3; i++) {
-      members.add(member(payout ? MemberKind.SALE : MemberKind.CHEQUE, amountIn()));
-    }
-    if (payout) {
-      members.add(member(MemberKind.FEE, -1 - random.nextInt(90)));
-      members.add(member(MemberKind.REFUND, -1 - random.nextInt(900)));
-    }
-    books.bringDeposit(
-        new Deposit(
-            payout ? DepositKind.PAYOUT : DepositKind.LOCKBOX_BATCH,
-            USD,
-            "D" + nextNumber++,
-            day,
-            members.stream().mapToLong(DepositMember::amountMinor).sum(),
-            members));
-  }
-
-  private DepositMember member(MemberKind kind, long minor) {
-    return new DepositMember(
-        1, kind, day, minor, "n", Optional.empty(), Optional.empty(), List.of(), "");
-  }
-
-  private long amountIn() {
-    List<OpenItem> open = books.items().stream().filter(i -> i.openMinor() > 0).toList();
-    return open.isEmpty() || random.nextInt(3) == 0
-        ? 1 + random.nextInt(50_000)
-        : Math.max(1, open.get(random.nextInt(open.size())).openMinor() - random.nextInt(300));
   }
 
   private void readList() {
@@ -319,8 +175,8 @@ public final class RandomWalk {
         "K" + random.nextInt(5),
         "Customer",
         Optional.empty(),
-        day,
-        Optional.of(day.plusDays(30)),
+        bank.day,
+        Optional.of(bank.day.plusDays(30)),
         USD,
         total,
         open,
@@ -337,16 +193,20 @@ public final class RandomWalk {
             ? entries
             : entries.stream().filter(e -> e.explanation().isEmpty()).toList();
     if (!pile.isEmpty()) {
-      MoneyIn moneyIn = pile.get(random.nextInt(pile.size())).moneyIn();
-      books.post(moneyIn.id(), tape(moneyIn), authority());
+      BooksFacts.Entry entry = pile.get(random.nextInt(pile.size()));
+      MoneyIn moneyIn = entry.moneyIn();
+      boolean own = moneyIn.text().equals("own") != (random.nextInt(20) == 0);
+      books.post(moneyIn.id(), own ? transfer(entry) : tape(moneyIn), authority());
       posted++;
+      moved += own ? 1 : 0;
     }
   }
 
   /** Credits on invoices, money of nobody for whom it is; now and then what does not meet. */
   private void useCredits() {
     List<OpenItem> credits = books.items().stream().filter(i -> i.openMinor() < 0).toList();
-    List<OpenItem> invoices = books.items().stream().filter(i -> i.openMinor() > 0).toList();
+    List<OpenItem> invoices =
+        books.items().stream().filter(i -> i.openMinor() > 0 && !i.kind().isTransfer()).toList();
     if (credits.isEmpty() || invoices.isEmpty()) {
       return;
     }
@@ -369,17 +229,48 @@ public final class RandomWalk {
 
   private TapeLine taxed(long minor) {
     TapeLine line = TapeLine.toAccount(StandardAccount.OTHER_INCOME.code(), usd(minor));
-    return line.taxed(Chart.STANDARD.taxIn("SALES", minor, day)).noted("found");
+    return line.taxed(Chart.STANDARD.taxIn("SALES", minor, bank.day)).noted("found");
   }
 
   /** A receipt is taken in by hand; the bank shows it later, or never. */
   private void record() {
     PaymentMethod method =
         PaymentMethod.STANDARD.get(random.nextInt(PaymentMethod.STANDARD.size()));
-    DepositMember receipt = member(method.kind(), amountIn());
+    DepositMember receipt = bank.member(method.kind(), bank.amountIn());
     MoneyIn money = receipt.toMoneyIn(new MoneyInId(0), USD);
     books.record(receipt, method, USD, tape(money), authority());
     recorded++;
+  }
+
+  /** The other half of a transfer, with what was kept of it; else the first half. */
+  private List<TapeLine> transfer(BooksFacts.Entry entry) {
+    MoneyIn money = entry.moneyIn();
+    List<TapeLine> lines = new ArrayList<>();
+    books.items().stream()
+        .filter(i -> i.kind().isTransfer() && i.kind().isCredit() != money.isIn())
+        .filter(i -> Math.abs(i.openMinor() - money.amountMinor()) <= 300 && !i.isSettled())
+        .findFirst()
+        .ifPresentOrElse(
+            i -> {
+              Money whole = usd(Math.abs(i.openMinor()));
+              lines.add(
+                  money.isIn()
+                      ? TapeLine.settles(i.id(), whole)
+                      : TapeLine.creditUsed(i.id(), whole));
+              met++;
+            },
+            () ->
+                lines.add(
+                    TapeLine.transfer(
+                        RandomBank.otherThan(entry.account()),
+                        usd(Math.abs(money.amountMinor())))));
+    long left = Tape.leftToPlace(TapeMoney.of(money), lines);
+    if (left < 0 && money.isIn()) {
+      lines.add(TapeLine.keptBack(DifferenceReason.BANK_CHARGE, usd(-left)));
+    } else if (left < 0) {
+      lines.add(TapeLine.toAccount(StandardAccount.BANK_CHARGES.code(), usd(-left)));
+    }
+    return lines;
   }
 
   private Authority authority() {

@@ -29,7 +29,7 @@ import org.junit.jupiter.params.provider.ValueSource;
 class ProofSinceTest {
   /** What is seen of something from before, and not always of its own; and by what it is. */
   private static final Map<Integer, List<Integer>> IN_A_SUM =
-      Map.of(2, List.of(2, 4, 12), 7, List.of(7, 11), 9, List.of(9, 13));
+      Map.of(1, List.of(1, 11), 2, List.of(2, 4, 12), 7, List.of(7, 11), 9, List.of(9, 13));
 
   @ParameterizedTest
   @ValueSource(longs = {41, 42, 43, 44})

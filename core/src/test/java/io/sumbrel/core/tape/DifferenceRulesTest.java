@@ -78,6 +78,7 @@ class DifferenceRulesTest {
         Arrays.asList(lines),
         new TapeFacts(
             Map.of(LARGE.id(), LARGE, OTHER.id(), OTHER, TERMS.id(), TERMS),
+            Optional.empty(),
             Chart.STANDARD,
             HouseLimits.DEFAULTS,
             rates,

@@ -3,10 +3,13 @@ package io.sumbrel.core.tape;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import io.sumbrel.core.bank.Method;
 import io.sumbrel.core.chart.Chart;
 import io.sumbrel.core.difference.Authority;
 import io.sumbrel.core.difference.DifferenceReason;
 import io.sumbrel.core.ledger.AccountCode;
+import io.sumbrel.core.ledger.AccountUse;
+import io.sumbrel.core.ledger.LedgerAccount;
 import io.sumbrel.core.ledger.StandardAccount;
 import io.sumbrel.core.money.Money;
 import io.sumbrel.core.openitem.ItemId;
@@ -15,6 +18,7 @@ import io.sumbrel.core.openitem.OpenItem;
 import io.sumbrel.core.openitem.Terms;
 import io.sumbrel.core.party.CustomerId;
 import io.sumbrel.core.posting.TapePosted;
+import io.sumbrel.core.receipt.BankLine;
 import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.core.refusal.Refusal;
@@ -35,6 +39,10 @@ class TapeTest {
   private static final Currency USD = Currency.getInstance("USD");
   private static final CustomerId ALDER = new CustomerId(7);
   private static final LocalDate DAY = LocalDate.of(2026, 11, 16);
+  private static final AccountCode BANK = new AccountCode("1010");
+  private static final AccountCode OTHER = new AccountCode("1020");
+  private static final Chart CHART =
+      Chart.STANDARD.with(bank(BANK, "Quayline")).with(bank(OTHER, "Harbour Savings"));
   private static final OpenItem INVOICE =
       item(1, ItemKind.INVOICE, 128_000, Optional.empty(), LocalDate.of(2026, 10, 14), "net 30");
   private static final OpenItem TAXED =
@@ -49,6 +57,10 @@ class TapeTest {
       item(3, ItemKind.CREDIT_NOTE, -4_000, Optional.empty(), DAY, "net 30");
   private static final OpenItem SETTLED =
       item(4, ItemKind.INVOICE, 500, Optional.empty(), DAY, "net 30").moved(0, -500);
+
+  private static LedgerAccount bank(AccountCode code, String name) {
+    return new LedgerAccount(code, code.code(), name, AccountUse.BANK, false);
+  }
 
   private static Money usd(long minor) {
     return Money.ofMinor(USD, minor);
@@ -85,7 +97,8 @@ class TapeTest {
         Arrays.asList(lines),
         new TapeFacts(
             items,
-            Chart.STANDARD,
+            Optional.of(BANK),
+            CHART,
             HouseLimits.DEFAULTS,
             List.of(),
             authority,
@@ -154,7 +167,8 @@ class TapeTest {
         Arrays.asList(lines),
         new TapeFacts(
             items,
-            Chart.STANDARD,
+            Optional.of(BANK),
+            CHART,
             HouseLimits.DEFAULTS,
             List.of(),
             Authority.CLERK,
@@ -275,5 +289,71 @@ class TapeTest {
     Tape fee = judged(-1_840, TapeLine.toAccount(StandardAccount.BANK_CHARGES.code(), usd(1_840)));
     assertThat(journal(fee)).containsExactly(-1_840L, 1_840L);
     refused("paid-out", -100, TapeLine.unidentified(usd(100)));
+  }
+
+  private static OpenItem onItsWay(long minor) {
+    return new OpenItem(
+        new ItemId(9),
+        minor > 0 ? ItemKind.TRANSFER_TO_COME : ItemKind.TRANSFER_TO_GO,
+        Optional.empty(),
+        "2026-0143",
+        DAY,
+        Optional.empty(),
+        USD,
+        minor,
+        minor,
+        Optional.empty(),
+        Optional.empty(),
+        Optional.empty());
+  }
+
+  private static Tape judgedOfBank(long received, OpenItem transfer, TapeLine... lines) {
+    MoneyIn entry = received(received).on(new BankLine(1, Method.TRANSFER, ""));
+    return Tape.of(
+        TapeMoney.of(entry),
+        Arrays.asList(lines),
+        new TapeFacts(
+            Map.of(transfer.id(), transfer),
+            Optional.of(BANK),
+            CHART,
+            HouseLimits.DEFAULTS,
+            List.of(),
+            Authority.CLERK,
+            DifferencesBefore.NONE));
+  }
+
+  private static void noTransfer(long received, OpenItem transfer, TapeLine... lines) {
+    assertThatThrownBy(() -> judgedOfBank(received, transfer, lines))
+        .isInstanceOfSatisfying(Refusal.class, e -> assertThat(e.code()).isEqualTo("transfer"));
+  }
+
+  @Test
+  void anOwnTransferGoesToAnotherBankAccountOfTheHouseByAnEntryOfTheBank() {
+    OpenItem none = onItsWay(1);
+    TapeLine fee = TapeLine.toAccount(StandardAccount.BANK_CHARGES.code(), usd(1_500));
+    judgedOfBank(-501_500, none, TapeLine.transfer(OTHER, usd(500_000)), fee);
+    judgedOfBank(500_000, none, TapeLine.transfer(OTHER, usd(500_000)));
+    noTransfer(-100, none, TapeLine.transfer(BANK, usd(100)));
+    noTransfer(-100, none, TapeLine.transfer(StandardAccount.PETTY_CASH.code(), usd(100)));
+    refused("transfer", 100, TapeLine.transfer(OTHER, usd(100)));
+  }
+
+  @Test
+  void theOtherHalfMeetsATransferWholeAndOnItsOwnSide() {
+    OpenItem toCome = onItsWay(500_000);
+    OpenItem toGo = onItsWay(-500_000);
+    TapeLine settles = TapeLine.settles(toCome.id(), usd(500_000));
+    TapeLine used = TapeLine.creditUsed(toGo.id(), usd(500_000));
+    TapeLine kept = TapeLine.keptBack(DifferenceReason.BANK_CHARGE, usd(1_500));
+    judgedOfBank(498_500, toCome, settles, kept);
+    judgedOfBank(-500_000, toGo, used);
+    noTransfer(498_500, toCome, TapeLine.settles(toCome.id(), usd(498_500)));
+    noTransfer(500_000, toCome, settles.leavingOpen(ShortPayReason.UNKNOWN));
+    noTransfer(
+        498_500,
+        toCome,
+        settles,
+        TapeLine.granted(DifferenceReason.SMALL_DIFFERENCE, toCome.id(), usd(1_500)));
+    noTransfer(100, toGo, used, TapeLine.unidentified(usd(500_100)));
   }
 }

@@ -1,6 +1,5 @@
 package io.sumbrel.server.desk;
 
-import io.sumbrel.core.chart.Chart;
 import io.sumbrel.core.evidence.Evidence;
 import io.sumbrel.core.matching.Certainty;
 import io.sumbrel.core.matching.Plan;
@@ -15,12 +14,10 @@ import io.sumbrel.core.tape.LineKind;
 import io.sumbrel.core.tape.Tape;
 import io.sumbrel.core.tape.TapeLine;
 import io.sumbrel.core.tape.TapeMoney;
-import io.sumbrel.core.usual.AccountWay;
 import io.sumbrel.core.usual.UsualAccounts;
 import io.sumbrel.server.bank.BankAccount;
 import io.sumbrel.server.bank.BankAccounts;
 import io.sumbrel.server.books.Houses;
-import io.sumbrel.server.chart.Charts;
 import io.sumbrel.server.desk.DeskViews.DeskView;
 import io.sumbrel.server.desk.DeskViews.EvidenceView;
 import io.sumbrel.server.desk.DeskViews.ItemsView;
@@ -74,7 +71,7 @@ class Desk {
   private final PostTape postTape;
   private final OpenItemsNow openItems;
   private final PileRows pileRows;
-  private final Charts charts;
+  private final BesideThePlan besideThePlan;
 
   Desk(
       MoneyLines moneyLines,
@@ -87,7 +84,7 @@ class Desk {
       PostTape postTape,
       OpenItemsNow openItems,
       PileRows pileRows,
-      Charts charts) {
+      BesideThePlan besideThePlan) {
     this.moneyLines = moneyLines;
     this.accounts = accounts;
     this.books = books;
@@ -98,7 +95,7 @@ class Desk {
     this.postTape = postTape;
     this.openItems = openItems;
     this.pileRows = pileRows;
-    this.charts = charts;
+    this.besideThePlan = besideThePlan;
   }
 
   /**
@@ -111,7 +108,7 @@ class Desk {
             actor.booksId(),
             known,
             board,
-            () -> new ToAccounts(usual, charts.of(actor.booksId())),
+            () -> besideThePlan.of(actor.booksId(), usual, board.pile()),
             accountNames(actor.booksId()));
     List<WorkedView> worked = worked(actor, board);
     return new DeskView(
@@ -160,10 +157,13 @@ class Desk {
   }
 
   /** What is sure, the doubtful first: what forgives something, then the least sure. */
-  List<SureView> sure(PlanBoard.Board board) {
+  @Transactional(readOnly = true)
+  List<SureView> sure(Actor actor, PlanBoard.Board board, UsualAccounts usual) {
+    BesideThePlan.Ways beside = besideThePlan.of(actor.booksId(), usual, board.pile());
     return board.pile().stream()
         .map(line -> new Sure(line, board.rows().get(line.moneyIn().id())))
         .filter(s -> s.row.certainty() == Certainty.SURE && !s.way().isTie())
+        .filter(s -> beside.passedOver(s.line.moneyIn(), s.way().lines()).isEmpty())
         .sorted(
             Comparator.comparing((Sure s) -> -s.forgivenMinor())
                 .thenComparing(s -> s.way().perMillion()))
@@ -213,18 +213,15 @@ class Desk {
         drafts.all(actor.booksId()).stream().filter(d -> d.moneyInId() == id.number()).toList();
     Optional<Drafts.Draft> mine =
         worked.stream().filter(d -> d.personId() == actor.personId()).findFirst();
+    BesideThePlan.Ways ways = besideThePlan.of(actor.booksId(), usual, board.pile());
+    List<BesideThePlan.Way> beside = ways.of(row, line.moneyIn());
+    boolean proposed =
+        ways.spokenFor(row, line.moneyIn()).filter(BesideThePlan.Way::isLikely).isPresent();
     Set<ItemId> named = new HashSet<>();
+    beside.forEach(w -> w.lines().forEach(l -> l.item().ifPresent(named::add)));
     row.ways().forEach(w -> w.lines().forEach(l -> l.item().ifPresent(named::add)));
     worked.forEach(d -> d.lines().forEach(l -> l.itemId().map(ItemId::new).ifPresent(named::add)));
     Map<ItemId, LineView.ItemView> views = itemViews(actor.booksId(), named);
-    Chart chart = charts.of(actor.booksId());
-    ToAccounts accountWays = new ToAccounts(usual, chart);
-    List<AccountWay> toAccounts = accountWays.of(row, line.moneyIn());
-    boolean proposed =
-        accountWays
-            .spokenFor(row, line.moneyIn())
-            .filter(w -> w.certainty() == Certainty.LIKELY)
-            .isPresent();
     return new MoneyView(
         id.number(),
         line.payer(),
@@ -234,13 +231,16 @@ class Desk {
         line.valueDate(),
         postTape.postingDate(actor, line.moneyIn(), Optional.empty()),
         line.cameInto(accountNames(actor.booksId()).get(line.bankAccountId())),
+        line.moneyIn()
+            .bankLine()
+            .map(b -> accounts.one(actor.booksId(), b.account()).code().code()),
         line.method().words(),
         line.bankReference(),
         line.moneyIn().text(),
         proposed ? Certainty.LIKELY : row.certainty(),
         row.ways().stream().map(w -> way(w, views)).toList(),
-        toAccounts.stream().map(w -> way(w, w.line(line.moneyIn(), chart))).toList(),
-        row.chosen(),
+        beside.stream().map(w -> way(w, views)).toList(),
+        row.chosen().filter(c -> !proposed),
         proposed,
         row.waysCount() > 0,
         row.countWords(),
@@ -265,13 +265,13 @@ class Desk {
         (int) board.pile().stream().filter(l -> l.payer().equals(line.payer())).count() - 1);
   }
 
-  private static WayView way(AccountWay way, TapeLine line) {
+  private static WayView way(BesideThePlan.Way way, Map<ItemId, LineView.ItemView> views) {
     return new WayView(
         way.words(),
         because(way.evidence()),
         way.certainty(),
         false,
-        List.of(LineView.of(line, Map.of())),
+        way.lines().stream().map(l -> LineView.of(l, views)).toList(),
         way.evidence().stream().map(EvidenceView::of).toList());
   }
 
@@ -366,7 +366,7 @@ class Desk {
   }
 
   private static String nameOf(OpenItem item, Map<CustomerId, Customer> byId) {
-    return item.customer().map(c -> byId.get(c).name()).orElse("unidentified");
+    return item.customer().map(c -> byId.get(c).name()).orElse(item.kind().words());
   }
 
   private static ItemsView itemsView(
@@ -383,14 +383,18 @@ class Desk {
 
   /** What the core says of a tape as it stands, without posting it. */
   @Transactional(readOnly = true)
-  JudgedView judge(Actor actor, PlanBoard.Board board, MoneyInId id, List<LineView> lines) {
+  JudgedView judge(
+      Actor actor, PlanBoard.Board board, UsualAccounts usual, MoneyInId id, List<LineView> lines) {
     MoneyLine line = postTape.explainable(actor, id);
     List<TapeLine> tape = postTape.lines(actor, lines, line.moneyIn());
     long left = Tape.leftToPlace(TapeMoney.of(line.moneyIn()), tape);
     Optional<String> warning =
-        Optional.ofNullable(board.rows().get(id)).flatMap(row -> row.passedOver(tape));
+        besideThePlan
+            .of(actor.booksId(), usual, board.pile())
+            .passedOver(line.moneyIn(), tape)
+            .or(() -> Optional.ofNullable(board.rows().get(id)).flatMap(r -> r.passedOver(tape)));
     try {
-      postTape.judge(actor, line.moneyIn(), tape, actor.authority());
+      postTape.judge(actor, line, tape, actor.authority());
       return new JudgedView(0, true, "", "", warning);
     } catch (Refusal e) {
       return new JudgedView(left, false, e.code(), e.getMessage(), warning);

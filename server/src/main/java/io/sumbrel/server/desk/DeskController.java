@@ -8,6 +8,7 @@ import io.sumbrel.core.posting.PostingNumber;
 import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.core.tape.LineKind;
 import io.sumbrel.core.tape.ShortPayReason;
+import io.sumbrel.server.bank.BankAccounts;
 import io.sumbrel.server.chart.Charts;
 import io.sumbrel.server.matching.PlanBoard;
 import io.sumbrel.server.matching.UsualAccountsNow;
@@ -41,6 +42,7 @@ class DeskController {
   private final Charts charts;
   private final SecondPerson secondPerson;
   private final UsualAccountsNow usualAccounts;
+  private final BankAccounts accounts;
 
   DeskController(
       PlanBoard plans,
@@ -51,7 +53,8 @@ class DeskController {
       TurnBackPosting turnBackPosting,
       Charts charts,
       SecondPerson secondPerson,
-      UsualAccountsNow usualAccounts) {
+      UsualAccountsNow usualAccounts,
+      BankAccounts accounts) {
     this.plans = plans;
     this.desk = desk;
     this.doneList = doneList;
@@ -61,6 +64,7 @@ class DeskController {
     this.charts = charts;
     this.secondPerson = secondPerson;
     this.usualAccounts = usualAccounts;
+    this.accounts = accounts;
   }
 
   record DraftRequest(List<LineView> lines, boolean putBy) {}
@@ -91,6 +95,14 @@ class DeskController {
             .filter(LedgerAccount::isFree)
             .map(a -> new DeskViews.AccountView(a.code().code(), a.number(), a.name()))
             .toList(),
+        accounts.all(actor.booksId()).stream()
+            .map(
+                a ->
+                    new DeskViews.OwnView(
+                        a.code().code(),
+                        a.shortName(),
+                        a.beginsWith().currency().getCurrencyCode()))
+            .toList(),
         chart.taxCodes().stream().map(t -> new DeskViews.TaxView(t.code(), t.words())).toList(),
         Arrays.stream(Decision.Hand.values())
             .map(h -> new DeskViews.HowView(h.name(), h.words()))
@@ -103,7 +115,7 @@ class DeskController {
   /** What may be posted in one go, after a look at it. */
   @GetMapping("/sure")
   List<DeskViews.SureView> sure(@AuthenticationPrincipal Actor actor) {
-    return desk.sure(plans.board(actor.booksId()));
+    return desk.sure(actor, plans.board(actor.booksId()), usualAccounts.of(actor.booksId()));
   }
 
   @GetMapping("/money/{id}")
@@ -133,7 +145,12 @@ class DeskController {
       @RequestBody DraftRequest request) {
     MoneyInId moneyIn = new MoneyInId(id);
     DeskViews.JudgedView judged =
-        desk.judge(actor, plans.board(actor.booksId()), moneyIn, request.lines());
+        desk.judge(
+            actor,
+            plans.board(actor.booksId()),
+            usualAccounts.of(actor.booksId()),
+            moneyIn,
+            request.lines());
     drafts.keep(actor, moneyIn, request.lines(), request.putBy());
     return judged;
   }

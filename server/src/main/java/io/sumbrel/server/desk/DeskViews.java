@@ -114,9 +114,10 @@ final class DeskViews {
   /**
    * One sum, with everything that may explain it.
    *
-   * @param toAccounts ways that place all of it on one account
+   * @param bankCode the ledger account of the bank account, of an entry of the bank
+   * @param beside what it may be that is no customer's
    * @param chosen of the ways, the one that the plan takes
-   * @param toAccountProposed whether the first of those to accounts is proposed
+   * @param besideProposed whether the first of those beside is proposed
    * @param reached whether open items reach the sum in any way
    * @param waitsFor why one's own tape waits for a second person
    * @param sentBack what the second person said against it
@@ -131,14 +132,15 @@ final class DeskViews {
       LocalDate valueDate,
       LocalDate postingDate,
       String account,
+      Optional<String> bankCode,
       String method,
       String bankReference,
       String text,
       Certainty certainty,
       List<WayView> ways,
-      List<WayView> toAccounts,
+      List<WayView> beside,
       Optional<Integer> chosen,
-      boolean toAccountProposed,
+      boolean besideProposed,
       boolean reached,
       String waysCount,
       String searched,
@@ -184,6 +186,9 @@ final class DeskViews {
 
   record TaxView(String code, String words) {}
 
+  /** A bank account of the house, to or from which money is moved, by its ledger account. */
+  record OwnView(String code, String words, String currency) {}
+
   /**
    * A kind of line with its side: {@code 1} adds to what is to be placed, {@code -1} places.
    *
@@ -203,6 +208,7 @@ final class DeskViews {
       List<ReasonView> reasons,
       List<ShortPayView> shortPays,
       List<AccountView> accounts,
+      List<OwnView> own,
       List<TaxView> taxCodes,
       List<HowView> hands,
       List<HowView> grounds) {}

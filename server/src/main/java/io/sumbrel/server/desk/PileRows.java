@@ -3,7 +3,6 @@ package io.sumbrel.server.desk;
 import io.sumbrel.core.matching.Certainty;
 import io.sumbrel.core.matching.Plan;
 import io.sumbrel.core.matching.Proposal;
-import io.sumbrel.core.usual.AccountWay;
 import io.sumbrel.server.desk.DeskViews.PileRow;
 import io.sumbrel.server.matching.PlanBoard;
 import io.sumbrel.server.receipt.MoneyLine;
@@ -50,20 +49,20 @@ class PileRows {
 
   /**
    * @param known the state that the browser has, by the number that came with it
-   * @param toAccounts ways to ledger accounts, asked for where the state is new
+   * @param beside ways beside the plan, asked for where the state is new
    * @param accounts names of the bank accounts
    */
   Changes since(
       long booksId,
       Optional<Long> known,
       PlanBoard.Board board,
-      Supplier<ToAccounts> toAccounts,
+      Supplier<BesideThePlan.Ways> beside,
       Map<Long, String> accounts) {
     Deque<State> kept = states.computeIfAbsent(booksId, id -> new ArrayDeque<>());
     State now;
     Optional<State> then;
     synchronized (kept) {
-      now = now(kept, board, toAccounts, accounts);
+      now = now(kept, board, beside, accounts);
       then = known.flatMap(n -> kept.stream().filter(s -> s.feedNumber == n).findFirst());
     }
     Map<Long, PileRow> before = then.map(State::rows).orElse(Map.of());
@@ -79,7 +78,7 @@ class PileRows {
   private static State now(
       Deque<State> kept,
       PlanBoard.Board board,
-      Supplier<ToAccounts> toAccounts,
+      Supplier<BesideThePlan.Ways> beside,
       Map<Long, String> accounts) {
     Optional<State> same =
         kept.stream().filter(s -> s.feedNumber == board.feedNumber()).findFirst();
@@ -88,7 +87,7 @@ class PileRows {
     }
     Map<Long, PileRow> last = kept.isEmpty() ? Map.of() : kept.getLast().rows;
     Map<Long, PileRow> rows = new HashMap<>();
-    ToAccounts ways = toAccounts.get();
+    BesideThePlan.Ways ways = beside.get();
     for (MoneyLine line : board.pile()) {
       PileRow row = row(line, board.rows().get(line.moneyIn().id()), ways, accounts);
       PileRow before = last.get(row.id());
@@ -103,18 +102,15 @@ class PileRows {
   }
 
   private static PileRow row(
-      MoneyLine line, Plan.Row row, ToAccounts toAccounts, Map<Long, String> accounts) {
+      MoneyLine line, Plan.Row row, BesideThePlan.Ways beside, Map<Long, String> accounts) {
     Optional<Proposal> chosen = row.chosen().map(row.ways()::get);
-    Optional<AccountWay> toAccount = toAccounts.spokenFor(row, line.moneyIn());
+    Optional<BesideThePlan.Way> besides = beside.spokenFor(row, line.moneyIn());
     Certainty certainty =
-        toAccount
-            .map(AccountWay::certainty)
-            .filter(Certainty.LIKELY::equals)
-            .orElse(row.certainty());
+        besides.filter(BesideThePlan.Way::isLikely).map(w -> w.certainty()).orElse(row.certainty());
     String proposal =
-        chosen
-            .map(Proposal::words)
-            .or(() -> toAccount.map(AccountWay::words))
+        besides
+            .map(BesideThePlan.Way::words)
+            .or(() -> chosen.map(Proposal::words))
             .orElse(line.moneyIn().isIn() ? "nothing fits yet" : "paid out");
     String ways = row.waysCount() > 1 ? " · " + row.countWords() : "";
     long id = line.moneyIn().id().number();

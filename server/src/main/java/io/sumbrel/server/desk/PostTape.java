@@ -4,6 +4,7 @@ import io.sumbrel.core.chart.Chart;
 import io.sumbrel.core.difference.Authority;
 import io.sumbrel.core.learning.Decision;
 import io.sumbrel.core.ledger.AccountCode;
+import io.sumbrel.core.ledger.AccountUse;
 import io.sumbrel.core.matching.Lessons;
 import io.sumbrel.core.matching.weights.Lesson;
 import io.sumbrel.core.money.Currencies;
@@ -45,6 +46,7 @@ import io.sumbrel.server.rules.Limits;
 import io.sumbrel.server.rules.Rules;
 import java.time.LocalDate;
 import java.time.YearMonth;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -73,6 +75,7 @@ public class PostTape {
   private final DecisionRecord decisions;
   private final Charts charts;
   private final WaitingForTie waiting;
+  private final BesideThePlan besideThePlan;
 
   PostTape(
       MoneyLines moneyLines,
@@ -93,7 +96,8 @@ public class PostTape {
       RepeatedRequests answers,
       DecisionRecord decisions,
       Charts charts,
-      WaitingForTie waiting) {
+      WaitingForTie waiting,
+      BesideThePlan besideThePlan) {
     this.moneyLines = moneyLines;
     this.claims = claims;
     this.items = items;
@@ -113,6 +117,7 @@ public class PostTape {
     this.decisions = decisions;
     this.charts = charts;
     this.waiting = waiting;
+    this.besideThePlan = besideThePlan;
   }
 
   /**
@@ -150,10 +155,11 @@ public class PostTape {
     List<TapeLine> lines = lines(chart, request.lines(), TapeMoney.of(line.moneyIn()));
     LocalDate date = postingDate(actor, line.moneyIn(), request.date());
     // found before the record is locked: everybody who posts waits for that lock
-    Optional<Decision> decision = said.map(s -> decision(s, line.moneyIn(), chart, lines, request));
+    Optional<Decision> decision = said.map(s -> decision(actor, s, line.moneyIn(), lines, request));
     Optional<Lesson> lesson = said.flatMap(s -> Lessons.of(s.problem(), id, lines));
-    Tape tape = judged(actor, chart, TapeMoney.of(line.moneyIn()), lines, date);
-    Ledger.Stored stored = store(actor, line, tape, date, maker);
+    Optional<AccountCode> standsOn = Optional.of(standsOn(actor, line));
+    Tape tape = judged(actor, chart, TapeMoney.of(line.moneyIn()), standsOn, lines, date);
+    Ledger.Stored stored = store(actor, tape, standsOn, date, maker);
     decision.ifPresent(d -> decisions.keep(actor.booksId(), stored.id(), d, lesson));
     Posted posted =
         new Posted(stored.number().words(), words(actor, tape), Optional.of(id.number()));
@@ -162,18 +168,19 @@ public class PostTape {
     return posted;
   }
 
-  private static Decision decision(
+  private Decision decision(
+      Actor actor,
       PlanBoard.Said said,
       MoneyIn money,
-      Chart chart,
       List<TapeLine> lines,
       PostingRequest request) {
-    return Decision.toAccount(
-            said.row(),
-            new ToAccounts(said.usual(), chart).of(said.row(), money),
-            money,
-            chart,
-            lines)
+    BesideThePlan.Ways ways = besideThePlan.of(actor.booksId(), said.usual(), said.pile());
+    Optional<BesideThePlan.Way> proposed =
+        ways.spokenFor(said.row(), money).filter(BesideThePlan.Way::isLikely);
+    return ways.of(said.row(), money).stream()
+        .filter(w -> Tape.isSame(w.lines(), lines))
+        .findFirst()
+        .map(w -> Decision.beside(w.ground(), proposed.filter(w::equals).isPresent()))
         .orElseGet(() -> Decision.of(said.row(), lines, request.fromTheList().orElse(false)));
   }
 
@@ -206,7 +213,7 @@ public class PostTape {
     Chart chart = charts.of(actor.booksId());
     TapeMoney none = TapeMoney.none(Currencies.of(request.currency()), date);
     List<TapeLine> lines = lines(chart, request.lines(), none);
-    Tape tape = judged(actor, chart, none, lines, date);
+    Tape tape = judged(actor, chart, none, Optional.empty(), lines, date);
     PostingNumber number = ledger.nextNumber(actor.booksId(), date);
     TapePosted event = TapePosted.of(tape, Optional.empty(), number, date, items::nextId);
     String words = "Used credits " + goal(actor, tape);
@@ -265,15 +272,24 @@ public class PostTape {
     return wanted.orElse(earliest);
   }
 
+  private AccountCode standsOn(Actor actor, MoneyLine line) {
+    return line.moneyAccount(accounts.one(actor.booksId(), line.bankAccountId()).code());
+  }
+
   private Tape judged(
-      Actor actor, Chart chart, TapeMoney money, List<TapeLine> lines, LocalDate date) {
+      Actor actor,
+      Chart chart,
+      TapeMoney money,
+      Optional<AccountCode> standsOn,
+      List<TapeLine> lines,
+      LocalDate date) {
     requireFew(lines);
     Map<ItemId, OpenItem> locked =
         items.lock(actor.booksId(), lines.stream().flatMap(l -> l.item().stream()).toList());
     if (lines.stream().anyMatch(l -> l.reason().isPresent())) {
       audit.lock(actor.booksId());
     }
-    TapeFacts facts = facts(actor, actor.authority(), chart, money, lines, date, locked);
+    TapeFacts facts = facts(actor, actor.authority(), chart, money, standsOn, lines, date, locked);
     requireCustomers(actor, lines);
     try {
       return Tape.of(money, lines, facts);
@@ -294,11 +310,13 @@ public class PostTape {
       Authority authority,
       Chart chart,
       TapeMoney money,
+      Optional<AccountCode> standsOn,
       List<TapeLine> lines,
       LocalDate date,
       Map<ItemId, OpenItem> named) {
     return new TapeFacts(
         named,
+        standsOn,
         chart,
         limits.of(actor.booksId()),
         rules.withheldRates(actor.booksId()),
@@ -314,7 +332,8 @@ public class PostTape {
    * @throws Refusal with the first rule that it breaks
    */
   @Transactional(readOnly = true, noRollbackFor = Refusal.class)
-  void judge(Actor actor, MoneyIn moneyIn, List<TapeLine> lines, Authority authority) {
+  void judge(Actor actor, MoneyLine line, List<TapeLine> lines, Authority authority) {
+    MoneyIn moneyIn = line.moneyIn();
     requireFew(lines);
     LocalDate date = postingDate(actor, moneyIn, Optional.empty());
     requireCustomers(actor, lines);
@@ -327,6 +346,7 @@ public class PostTape {
             authority,
             charts.of(actor.booksId()),
             TapeMoney.of(moneyIn),
+            Optional.of(standsOn(actor, line)),
             lines,
             date,
             items.find(actor.booksId(), named)));
@@ -371,11 +391,13 @@ public class PostTape {
   }
 
   private Ledger.Stored store(
-      Actor actor, MoneyLine line, Tape tape, LocalDate date, Optional<String> maker) {
-    AccountCode bank = accounts.one(actor.booksId(), line.bankAccountId()).code();
+      Actor actor,
+      Tape tape,
+      Optional<AccountCode> standsOn,
+      LocalDate date,
+      Optional<String> maker) {
     PostingNumber number = ledger.nextNumber(actor.booksId(), date);
-    TapePosted event =
-        TapePosted.of(tape, Optional.of(line.moneyAccount(bank)), number, date, items::nextId);
+    TapePosted event = TapePosted.of(tape, standsOn, number, date, items::nextId);
     return ledger.append(
         actor, event, Ledger.Source.madeBy(maker), Ledger.TAPE_POSTED, words(actor, tape));
   }
@@ -384,14 +406,27 @@ public class PostTape {
     return "Posted " + tape.money().words() + " " + goal(actor, tape);
   }
 
-  /** The ledger account to which money went that is no customer's. */
+  /** The ledger account to which money went that is no customer's, or from which it came. */
   private Optional<String> ledgerAccount(Actor actor, Tape tape) {
     return tape.lines().stream()
-        .filter(l -> l.kind() == LineKind.TO_ACCOUNT)
-        .flatMap(l -> l.account().stream())
-        .findFirst()
+        .filter(l -> l.kind() == LineKind.TRANSFER || l.kind() == LineKind.TO_ACCOUNT)
+        .max(Comparator.comparing(TapeLine::kind))
+        .flatMap(TapeLine::account)
         .flatMap(charts.of(actor.booksId())::account)
-        .map(a -> a.number() + " " + a.name());
+        .map(
+            a ->
+                (tape.money().amountMinor() > 0 && a.use() == AccountUse.BANK ? "from " : "to ")
+                    + a.number()
+                    + " "
+                    + a.name());
+  }
+
+  /** The transfer of which the tape is the other half. */
+  private static Optional<String> transfer(Tape tape) {
+    return tape.items().values().stream()
+        .filter(i -> i.kind().isTransfer())
+        .map(i -> "as the other half of " + i.number())
+        .findFirst();
   }
 
   /** Where the money went, in a few words. */
@@ -409,7 +444,7 @@ public class PostTape {
     Map<CustomerId, Customer> byId = customers.find(actor.booksId(), all);
     List<String> names = all.stream().map(c -> byId.get(c).name()).toList();
     return names.isEmpty()
-        ? ledgerAccount(actor, tape).map(a -> "to " + a).orElse("without a customer")
+        ? transfer(tape).or(() -> ledgerAccount(actor, tape)).orElse("without a customer")
         : "to " + names.get(0) + (names.size() > 1 ? " and " + (names.size() - 1) + " more" : "");
   }
 }

@@ -9,6 +9,7 @@ import io.sumbrel.server.audit.AuditRecord;
 import io.sumbrel.server.ledger.Claims;
 import io.sumbrel.server.matching.PlanBoard;
 import io.sumbrel.server.people.Actor;
+import io.sumbrel.server.receipt.MoneyLine;
 import io.sumbrel.server.receipt.MoneyLines;
 import java.util.List;
 import java.util.Optional;
@@ -47,18 +48,19 @@ class SecondPerson {
    */
   @Transactional
   String ask(Actor maker, MoneyInId id, List<LineView> drafted) {
-    MoneyIn money = postTape.explainable(maker, id).moneyIn();
+    MoneyLine line = postTape.explainable(maker, id);
+    MoneyIn money = line.moneyIn();
     claims.requireUnclaimed(id, " Your tape is kept.");
     List<TapeLine> lines = postTape.lines(maker, drafted, money);
-    Refusal beyond = beyondOwnLimits(maker, money, lines);
-    postTape.judge(maker, money, lines, Authority.SUPERVISOR);
+    Refusal beyond = beyondOwnLimits(maker, line, lines);
+    postTape.judge(maker, line, lines, Authority.SUPERVISOR);
     drafts.keep(maker, id, drafted, false);
     drafts.letWait(maker, id, beyond.getMessage());
     audit.append(maker, "second-person-asked", money.words(), beyond.getMessage());
     return beyond.getMessage();
   }
 
-  private Refusal beyondOwnLimits(Actor maker, MoneyIn money, List<TapeLine> lines) {
+  private Refusal beyondOwnLimits(Actor maker, MoneyLine money, List<TapeLine> lines) {
     try {
       postTape.judge(maker, money, lines, maker.authority());
     } catch (Refusal e) {

@@ -7,8 +7,10 @@ import io.sumbrel.core.refusal.Refusal;
 import jakarta.persistence.EntityManager;
 import java.time.LocalDate;
 import java.util.Collection;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
@@ -118,6 +120,26 @@ public class Explanations {
         .getResultStream()
         .map(ItemId::new)
         .toList();
+  }
+
+  /** The sums by whose explanation own transfers began. */
+  @Transactional(readOnly = true)
+  public Map<ItemId, MoneyInId> moneyThatBegan(Collection<ItemId> transfers) {
+    Map<ItemId, MoneyInId> money = new HashMap<>();
+    if (!transfers.isEmpty()) {
+      entities
+          .createQuery(
+              """
+              select m.itemId, p.moneyInId from ItemMovementRow m
+              join PostingRow p on p.id = m.postingId
+              where m.itemId in :items and m.kind = ON_ITS_WAY
+              """,
+              Object[].class)
+          .setParameter("items", transfers.stream().map(ItemId::number).toList())
+          .getResultStream()
+          .forEach(r -> money.put(new ItemId((Long) r[0]), new MoneyInId((Long) r[1])));
+    }
+    return money;
   }
 
   /** The items that postings moved after a line of the record. */

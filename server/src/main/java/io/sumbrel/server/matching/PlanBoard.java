@@ -115,11 +115,16 @@ public class PlanBoard {
     Board known = boards.get(booksId);
     Board board = known != null && known.rows.containsKey(id) ? known : board(booksId);
     UsualAccounts usual = usualAccounts.of(booksId);
-    return Optional.ofNullable(board.rows.get(id)).map(row -> new Said(board.problem, row, usual));
+    return Optional.ofNullable(board.rows.get(id))
+        .map(row -> new Said(board.problem, board.pile, row, usual));
   }
 
-  /** A row of a plan with the problem that it answers, and the accounts that were usual then. */
-  public record Said(MatchingProblem problem, Plan.Row row, UsualAccounts usual) {}
+  /**
+   * A row of a plan with the problem that it answers and the pile in which it stood, and the
+   * accounts that were usual then.
+   */
+  public record Said(
+      MatchingProblem problem, List<MoneyLine> pile, Plan.Row row, UsualAccounts usual) {}
 
   /** Whoever comes first after a start finds the plan begun. */
   @EventListener(ApplicationReadyEvent.class)

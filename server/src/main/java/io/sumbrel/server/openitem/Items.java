@@ -147,6 +147,14 @@ public class Items {
             customers.stream().map(CustomerId::number).toList()));
   }
 
+  /** What is open and of no customer, oldest first; + 0: looked up among those of nobody. */
+  @Transactional(readOnly = true)
+  public List<OpenItem> ofNobody(long booksId) {
+    return oldestFirst(
+        "where i.booksId + 0 = :b and i.customerId is null and b.openMinor <> 0",
+        Map.of("b", booksId));
+  }
+
   /** What is open of a customer, oldest first. */
   @Transactional(readOnly = true)
   public List<OpenItem> open(long booksId, CustomerId customer) {

@@ -183,7 +183,7 @@ class TrailController {
         item.number(),
         item.kind().words(),
         item.customer().map(CustomerId::number),
-        item.customer().map(c -> byId.get(c).name()).orElse("unidentified"),
+        item.customer().map(c -> byId.get(c).name()).orElse(item.kind().words()),
         item.date(),
         item.due(),
         item.currency().getCurrencyCode(),

@@ -31,7 +31,7 @@ class UsualAccountsNowTest extends ServerTest {
 
   private String toAccounts(String payer) {
     StringBuilder ways = new StringBuilder();
-    for (JsonNode way : money(payer).path("toAccounts")) {
+    for (JsonNode way : money(payer).path("beside")) {
       ways.append(way.path("words").asString())
           .append(", ")
           .append(way.path("certainty").asString())
@@ -68,11 +68,11 @@ class UsualAccountsNowTest extends ServerTest {
     assertThat(toAccounts("NOBODY")).isEqualTo("to 6100 Bank charges, THIN; ");
     String first = place("CITY ESTATES A", 9_000, "6900").body().path("number").asString();
     assertThat(toAccounts("CITY ESTATES B")).isEqualTo("to 6900 Other expense, THIN; ");
-    assertThat(money("CITY ESTATES B").path("toAccountProposed").asBoolean()).isFalse();
+    assertThat(money("CITY ESTATES B").path("besideProposed").asBoolean()).isFalse();
     assertThat(toAccounts("SOMEBODY")).isEqualTo("to 6900 Other expense, NOTHING_YET; ");
     String second = place("CITY ESTATES B", 9_100, "6900").body().path("number").asString();
     assertThat(toAccounts("CITY ESTATES C")).isEqualTo("to 6900 Other expense, LIKELY; ");
-    assertThat(money("CITY ESTATES C").path("toAccountProposed").asBoolean()).isTrue();
+    assertThat(money("CITY ESTATES C").path("besideProposed").asBoolean()).isTrue();
     assertThat(row("CITY ESTATES C")).startsWith("LIKELY").endsWith("to 6900 Other expense");
     assertThat(row("NOBODY")).startsWith("NOTHING_YET").endsWith("to 6100 Bank charges");
     assertThat(row("SOMEBODY")).startsWith("NOTHING_YET").endsWith("paid out");

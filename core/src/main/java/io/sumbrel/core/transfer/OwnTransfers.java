@@ -1,0 +1,237 @@
+package io.sumbrel.core.transfer;
+
+import static java.time.temporal.ChronoUnit.DAYS;
+
+import io.sumbrel.core.difference.DifferenceReason;
+import io.sumbrel.core.evidence.Evidence;
+import io.sumbrel.core.evidence.TextSpan;
+import io.sumbrel.core.ledger.AccountCode;
+import io.sumbrel.core.ledger.StandardAccount;
+import io.sumbrel.core.matching.Certainty;
+import io.sumbrel.core.money.Money;
+import io.sumbrel.core.openitem.OpenItem;
+import io.sumbrel.core.receipt.BankLine;
+import io.sumbrel.core.receipt.MoneyIn;
+import io.sumbrel.core.rules.HouseLimits;
+import io.sumbrel.core.tape.TapeLine;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.Currency;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import java.util.stream.Collectors;
+
+/**
+ * Which entries are halves of own transfers: what is on its way, what another bank account shows
+ * the other way, and whose number the bank writes. Immutable.
+ */
+public final class OwnTransfers {
+  /** The two halves are booked within so many days of each other. Common practice. */
+  private static final int DAYS_APART = 5;
+
+  /** So many letters and digits of an account's number name it. */
+  private static final int TELLING = 6;
+
+  /** What banks write of transfers within a house, in several languages (from memory). */
+  private static final Pattern SAYS =
+      Pattern.compile(
+          "(?<![\\p{L}\\d])(?:OWN TRANSFER|INTERNAL TRANSFER|TRANSFER|SWEEP|CASH CONCENTRATION"
+              + "|UMBUCHUNG|(?:UE|Ü)BERTRAG|VIREMENT INTERNE|GIROCONTO|TRASPASO)(?![\\p{L}\\d])",
+          Pattern.CASE_INSENSITIVE | Pattern.UNICODE_CASE);
+
+  private final Map<Long, Own> accounts;
+
+  /** How banks may write the numbers of accounts: with blanks between or without. */
+  private final Map<Own, Pattern> numbers = new HashMap<>();
+
+  private final List<Begun> begun;
+  private final HouseLimits limits;
+
+  /** Entries of the pile by what they come to: halves are equal but for the sign. */
+  private final Map<Money, List<MoneyIn>> pile = new HashMap<>();
+
+  /**
+   * A bank account of the house.
+   *
+   * @param id by the key of {@link BankLine}
+   * @param words what people call it
+   */
+  public record Own(long id, AccountCode code, Currency currency, String number, String words) {}
+
+  /**
+   * A transfer of which one bank account has shown its half.
+   *
+   * @param account that has, by its id
+   */
+  public record Begun(OpenItem item, long account) {}
+
+  private OwnTransfers(Map<Long, Own> accounts, List<Begun> begun, HouseLimits limits) {
+    this.accounts = accounts;
+    this.begun = List.copyOf(begun);
+    this.limits = limits;
+    accounts.values().stream()
+        .filter(a -> plain(a.number()).length() >= TELLING)
+        .forEach(a -> numbers.put(a, written(plain(a.number()))));
+  }
+
+  private static Pattern written(String number) {
+    String spaced =
+        number.chars().mapToObj(c -> String.valueOf((char) c)).collect(Collectors.joining(" ?"));
+    return Pattern.compile(
+        "(?<![\\p{L}\\d])" + spaced + "(?![\\p{L}\\d])", Pattern.CASE_INSENSITIVE);
+  }
+
+  /**
+   * @param begun what is on its way
+   * @param pile what is to be explained
+   * @param limits what a bank may have kept on the way
+   */
+  public static OwnTransfers of(
+      List<Own> accounts, List<Begun> begun, Collection<MoneyIn> pile, HouseLimits limits) {
+    OwnTransfers transfers =
+        new OwnTransfers(
+            accounts.stream().collect(Collectors.toMap(Own::id, a -> a)), begun, limits);
+    if (accounts.size() > 1) {
+      pile.stream()
+          .filter(m -> m.bankLine().isPresent())
+          .forEach(m -> transfers.pile.computeIfAbsent(m.amount(), a -> new ArrayList<>(1)).add(m));
+    }
+    return transfers;
+  }
+
+  /** The likeliest first; none for what is no entry of a bank. */
+  public List<TransferWay> waysFor(MoneyIn entry) {
+    if (entry.bankLine().isEmpty() || accounts.size() < 2) {
+      return List.of();
+    }
+    List<TransferWay> ways = new ArrayList<>(meeting(entry));
+    Map<Own, List<Evidence>> others = new HashMap<>();
+    List<MoneyIn> halves = halvesOf(entry);
+    for (MoneyIn half : halves) {
+      others
+          .computeIfAbsent(accountOf(half), a -> new ArrayList<>())
+          .add(new Evidence.OtherBankShows(accountOf(half).words(), half.bookingDate()));
+    }
+    for (Own other : accounts.values()) {
+      named(entry, other)
+          .ifPresent(e -> others.computeIfAbsent(other, a -> new ArrayList<>()).add(0, e));
+    }
+    boolean sole = halves.size() == 1 && halvesOf(halves.get(0)).size() == 1;
+    others.forEach((other, why) -> ways.add(toward(entry, other, sole, why)));
+    ways.sort(
+        (a, b) ->
+            a.certainty() != b.certainty()
+                ? a.certainty().compareTo(b.certainty())
+                : a.words().compareTo(b.words()));
+    return ways;
+  }
+
+  private Own accountOf(MoneyIn entry) {
+    return accounts.get(entry.bankLine().orElseThrow().account());
+  }
+
+  /** What is on its way and is this sum, or a little more that a bank kept. */
+  private List<TransferWay> meeting(MoneyIn entry) {
+    List<Begun> fit = begun.stream().filter(b -> isHalf(b, entry)).toList();
+    boolean sole = fit.stream().filter(b -> keptOf(b, entry) == 0).count() == 1;
+    return fit.stream().map(b -> meeting(b, entry, sole)).toList();
+  }
+
+  private boolean isHalf(Begun transfer, MoneyIn entry) {
+    OpenItem item = transfer.item();
+    long kept = keptOf(transfer, entry);
+    return item.currency().equals(entry.currency())
+        && item.kind().isCredit() != entry.isIn()
+        && transfer.account() != accountOf(entry).id()
+        && kept >= 0
+        && kept <= limits.chargeCap(entry.currency()).minor();
+  }
+
+  /** What a bank kept between the two, whichever shows it. */
+  private static long keptOf(Begun transfer, MoneyIn entry) {
+    return transfer.item().openMinor() - entry.amountMinor();
+  }
+
+  private TransferWay meeting(Begun transfer, MoneyIn entry, boolean sole) {
+    OpenItem item = transfer.item();
+    Money whole = Money.ofMinor(item.currency(), Math.abs(item.openMinor()));
+    Money kept = Money.ofMinor(item.currency(), keptOf(transfer, entry));
+    List<TapeLine> lines = new ArrayList<>();
+    lines.add(
+        entry.isIn() ? TapeLine.settles(item.id(), whole) : TapeLine.creditUsed(item.id(), whole));
+    if (!kept.isZero()) {
+      lines.add(
+          entry.isIn()
+              ? TapeLine.keptBack(DifferenceReason.BANK_CHARGE, kept)
+              : TapeLine.toAccount(StandardAccount.BANK_CHARGES.code(), kept));
+    }
+    String bank = accounts.get(transfer.account()).words();
+    List<Evidence> why = new ArrayList<>();
+    why.add(new Evidence.OnItsWay(item.number(), bank, item.date()));
+    if (!kept.isZero()) {
+      why.add(new Evidence.ChargeKept(kept, limits.chargeCap(entry.currency())));
+    }
+    return new TransferWay(
+        "own transfer %s %s %s%s"
+            .formatted(
+                item.number(),
+                entry.isIn() ? "from" : "to",
+                bank,
+                kept.isZero() ? "" : ", less a bank charge of " + kept.words()),
+        lines,
+        sole && kept.isZero() ? Certainty.LIKELY : Certainty.THIN,
+        why);
+  }
+
+  /** Entries of other bank accounts that show as much the other way. */
+  private List<MoneyIn> halvesOf(MoneyIn entry) {
+    return pile.getOrDefault(entry.amount().negated(), List.of()).stream()
+        .filter(m -> !m.bankLine().get().equals(entry.bankLine().get()))
+        .filter(m -> accountOf(m) != accountOf(entry))
+        .filter(m -> Math.abs(DAYS.between(m.bookingDate(), entry.bookingDate())) <= DAYS_APART)
+        .toList();
+  }
+
+  /** The number of another bank account, as the account of who pays or in the text. */
+  private Optional<Evidence> named(MoneyIn entry, Own other) {
+    Pattern number = numbers.get(other);
+    if (other == accountOf(entry) || !other.currency().equals(entry.currency()) || number == null) {
+      return Optional.empty();
+    }
+    Matcher at = number.matcher(entry.text());
+    Optional<TextSpan> span =
+        at.find() ? Optional.of(new TextSpan(at.start(), at.end())) : Optional.empty();
+    boolean isPayer =
+        entry.payerAccount().filter(a -> plain(a).equals(plain(other.number()))).isPresent();
+    return isPayer || span.isPresent()
+        ? Optional.of(new Evidence.OwnAccountNamed(other.words(), span))
+        : Optional.empty();
+  }
+
+  private static String plain(String number) {
+    return number.toUpperCase(Locale.ROOT).replaceAll("[^A-Z0-9]", "");
+  }
+
+  /** All of the sum is moved to or from another bank account, which has not shown it yet. */
+  private TransferWay toward(MoneyIn entry, Own other, boolean sole, List<Evidence> why) {
+    boolean isNamed = why.stream().anyMatch(e -> e instanceof Evidence.OwnAccountNamed);
+    Matcher says = SAYS.matcher(entry.text());
+    boolean said = says.find();
+    List<Evidence> all = new ArrayList<>(why);
+    if (said && !isNamed) {
+      TextSpan span = new TextSpan(says.start(), says.end());
+      all.add(new Evidence.EntrySays(says.group(), false, Optional.of(span)));
+    }
+    Money whole = Money.ofMinor(entry.currency(), Math.abs(entry.amountMinor()));
+    return new TransferWay(
+        "own transfer " + (entry.isIn() ? "from " : "to ") + other.words(),
+        List.of(TapeLine.transfer(other.code(), whole)),
+        isNamed || sole && said ? Certainty.LIKELY : Certainty.THIN,
+        all);
+  }
+}

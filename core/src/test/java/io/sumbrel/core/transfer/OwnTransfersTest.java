@@ -1,0 +1,138 @@
+package io.sumbrel.core.transfer;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import io.sumbrel.core.bank.Method;
+import io.sumbrel.core.evidence.Evidence;
+import io.sumbrel.core.ledger.AccountCode;
+import io.sumbrel.core.openitem.ItemId;
+import io.sumbrel.core.openitem.ItemKind;
+import io.sumbrel.core.openitem.OpenItem;
+import io.sumbrel.core.receipt.BankLine;
+import io.sumbrel.core.receipt.MoneyIn;
+import io.sumbrel.core.receipt.MoneyInId;
+import io.sumbrel.core.rules.HouseLimits;
+import java.time.LocalDate;
+import java.util.Currency;
+import java.util.List;
+import java.util.Optional;
+import org.junit.jupiter.api.Test;
+
+class OwnTransfersTest {
+  private static final Currency USD = Currency.getInstance("USD");
+  private static final Currency EUR = Currency.getInstance("EUR");
+  private static final LocalDate DAY = LocalDate.of(2026, 11, 16);
+  private static final List<OwnTransfers.Own> ACCOUNTS =
+      List.of(
+          own(1, "1010", USD, "US-990014417", "Quayline ··4417"),
+          own(2, "1020", USD, "0077 2210 38", "Harbour ··1038"),
+          own(3, "1030", EUR, "DE02120300000000202051", "Nordlicht ··2051"));
+
+  private static OwnTransfers.Own own(
+      long id, String code, Currency currency, String number, String words) {
+    return new OwnTransfers.Own(id, new AccountCode(code), currency, number, words);
+  }
+
+  private static MoneyIn entry(long id, long account, long minor, int day, String text) {
+    return new MoneyIn(
+            new MoneyInId(id),
+            USD,
+            minor,
+            DAY.withDayOfMonth(day),
+            Optional.empty(),
+            Optional.empty(),
+            text,
+            List.of())
+        .on(new BankLine(account, Method.TRANSFER, "r" + id));
+  }
+
+  private static OwnTransfers.Begun begun(long account, long minor) {
+    return new OwnTransfers.Begun(
+        new OpenItem(
+            new ItemId(7),
+            minor > 0 ? ItemKind.TRANSFER_TO_COME : ItemKind.TRANSFER_TO_GO,
+            Optional.empty(),
+            "2026-0143",
+            DAY,
+            Optional.empty(),
+            USD,
+            minor,
+            minor,
+            Optional.empty(),
+            Optional.empty(),
+            Optional.empty()),
+        account);
+  }
+
+  private static List<String> ways(
+      List<OwnTransfers.Begun> begun, MoneyIn entry, MoneyIn... others) {
+    return OwnTransfers.of(ACCOUNTS, begun, List.of(others), HouseLimits.DEFAULTS)
+        .waysFor(entry)
+        .stream()
+        .map(w -> w.words() + ", " + w.certainty().words())
+        .toList();
+  }
+
+  @Test
+  void theOnlyEntryOfAnotherAccountThatShowsAsMuchTheOtherWayIsTheOtherHalf() {
+    MoneyIn out = entry(1, 1, -500_000, 16, "OWN TRANSFER 16 NOV");
+    MoneyIn in = entry(2, 2, 500_000, 18, "CREDIT");
+    assertThat(ways(List.of(), out, out, in))
+        .containsExactly("own transfer to Harbour ··1038, likely");
+    assertThat(ways(List.of(), in, out, in))
+        .as("nothing says so but the amount")
+        .containsExactly("own transfer from Quayline ··4417, thin");
+    assertThat(ways(List.of(), out, out, in, entry(3, 2, 500_000, 17, "CREDIT")))
+        .as("two fit")
+        .containsExactly("own transfer to Harbour ··1038, thin");
+    assertThat(ways(List.of(), out, out, entry(4, 1, 500_000, 16, "x")))
+        .as("the same account")
+        .isEmpty();
+    assertThat(ways(List.of(), out, out, entry(5, 2, 500_000, 22, "x"))).as("late").isEmpty();
+    assertThat(ways(List.of(), out, out, entry(6, 2, 499_999, 16, "x"))).isEmpty();
+  }
+
+  @Test
+  void anAccountOfTheHouseIsNamedByItsNumberHoweverItIsWritten() {
+    assertThat(ways(List.of(), entry(1, 1, -100, 16, "TO 0077221038 TODAY")))
+        .containsExactly("own transfer to Harbour ··1038, likely");
+    assertThat(ways(List.of(), entry(1, 1, -100, 16, "TO 00 77 22 10 38")))
+        .containsExactly("own transfer to Harbour ··1038, likely");
+    assertThat(ways(List.of(), entry(1, 1, -100, 16, "TO 100772210388"))).isEmpty();
+    assertThat(ways(List.of(), entry(1, 2, -100, 16, "FROM 0077221038"))).as("its own").isEmpty();
+    assertThat(ways(List.of(), entry(1, 1, -100, 16, "DE02120300000000202051")))
+        .as("another currency")
+        .isEmpty();
+  }
+
+  @Test
+  void whatIsOnItsWayIsMetByItsSumOrALittleLess() {
+    List<OwnTransfers.Begun> begun = List.of(begun(1, 500_000));
+    assertThat(ways(begun, entry(2, 2, 500_000, 19, "CREDIT")))
+        .containsExactly("own transfer 2026-0143 from Quayline ··4417, likely");
+    assertThat(ways(begun, entry(2, 2, 498_500, 19, "CREDIT")))
+        .containsExactly(
+            "own transfer 2026-0143 from Quayline ··4417, less a bank charge of 15.00, thin");
+    assertThat(ways(begun, entry(2, 2, 500_001, 19, "CREDIT"))).as("more").isEmpty();
+    assertThat(ways(begun, entry(2, 2, 300_000, 19, "CREDIT"))).as("far less").isEmpty();
+    assertThat(ways(begun, entry(2, 1, 500_000, 19, "CREDIT"))).as("where it began").isEmpty();
+    assertThat(ways(begun, entry(2, 2, -500_000, 19, "DEBIT"))).as("the wrong way").isEmpty();
+    assertThat(ways(List.of(begun(2, -500_000)), entry(3, 1, -501_500, 19, "DEBIT")))
+        .containsExactly(
+            "own transfer 2026-0143 to Harbour ··1038, less a bank charge of 15.00, thin");
+  }
+
+  @Test
+  void theWayMeetsTheSumAndSaysWhy() {
+    MoneyIn in = entry(2, 2, 498_500, 19, "CREDIT");
+    TransferWay way =
+        OwnTransfers.of(ACCOUNTS, List.of(begun(1, 500_000)), List.of(in), HouseLimits.DEFAULTS)
+            .waysFor(in)
+            .get(0);
+    assertThat(way.isMeeting()).isTrue();
+    assertThat(way.lines().stream().mapToLong(l -> l.signedMinor(false)).sum()).isEqualTo(-498_500);
+    assertThat(way.evidence().stream().map(Evidence::words))
+        .first()
+        .isEqualTo("2026-0143 of 2026-11-16 shows the other half at Quayline ··4417");
+  }
+}

@@ -1,0 +1,172 @@
+package io.sumbrel.server.desk;
+
+import io.sumbrel.core.chart.Chart;
+import io.sumbrel.core.evidence.Evidence;
+import io.sumbrel.core.learning.Decision;
+import io.sumbrel.core.matching.Certainty;
+import io.sumbrel.core.matching.Plan;
+import io.sumbrel.core.matching.Proposal;
+import io.sumbrel.core.openitem.ItemId;
+import io.sumbrel.core.openitem.OpenItem;
+import io.sumbrel.core.receipt.MoneyIn;
+import io.sumbrel.core.receipt.MoneyInId;
+import io.sumbrel.core.tape.TapeLine;
+import io.sumbrel.core.transfer.OwnTransfers;
+import io.sumbrel.core.transfer.TransferWay;
+import io.sumbrel.core.usual.AccountWay;
+import io.sumbrel.core.usual.UsualAccounts;
+import io.sumbrel.server.bank.BankAccounts;
+import io.sumbrel.server.chart.Charts;
+import io.sumbrel.server.ledger.Explanations;
+import io.sumbrel.server.openitem.Items;
+import io.sumbrel.server.receipt.MoneyLine;
+import io.sumbrel.server.receipt.MoneyLines;
+import io.sumbrel.server.rules.Limits;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+
+/** What a sum may be that is no customer's, beside the ways that the plan has for it. */
+@Component
+class BesideThePlan {
+  private final BankAccounts accounts;
+  private final Items items;
+  private final Explanations explanations;
+  private final MoneyLines moneyLines;
+  private final Limits limits;
+  private final Charts charts;
+
+  BesideThePlan(
+      BankAccounts accounts,
+      Items items,
+      Explanations explanations,
+      MoneyLines moneyLines,
+      Limits limits,
+      Charts charts) {
+    this.accounts = accounts;
+    this.items = items;
+    this.explanations = explanations;
+    this.moneyLines = moneyLines;
+    this.limits = limits;
+    this.charts = charts;
+  }
+
+  /**
+   * @param pile where the other halves of own transfers may stand
+   */
+  @Transactional(readOnly = true)
+  Ways of(long booksId, UsualAccounts usual, List<MoneyLine> pile) {
+    List<OwnTransfers.Own> own =
+        accounts.all(booksId).stream()
+            .map(
+                a ->
+                    new OwnTransfers.Own(
+                        a.id(), a.code(), a.beginsWith().currency(), a.number(), a.shortName()))
+            .toList();
+    return new Ways(
+        usual,
+        OwnTransfers.of(
+            own,
+            begun(booksId),
+            pile.stream().map(MoneyLine::moneyIn).toList(),
+            limits.of(booksId)),
+        charts.of(booksId));
+  }
+
+  /** What is on its way, with the account that has shown its half. */
+  private List<OwnTransfers.Begun> begun(long booksId) {
+    Map<ItemId, OpenItem> open =
+        items.ofNobody(booksId).stream()
+            .filter(i -> i.kind().isTransfer())
+            .collect(Collectors.toMap(OpenItem::id, i -> i));
+    Map<ItemId, MoneyInId> money = explanations.moneyThatBegan(open.keySet());
+    Map<MoneyInId, Long> at =
+        moneyLines.some(booksId, List.copyOf(money.values())).stream()
+            .collect(Collectors.toMap(l -> l.moneyIn().id(), MoneyLine::bankAccountId));
+    return open.values().stream()
+        .map(i -> new OwnTransfers.Begun(i, at.get(money.get(i.id()))))
+        .toList();
+  }
+
+  /** A way with all that it places. */
+  record Way(
+      String words,
+      List<TapeLine> lines,
+      Certainty certainty,
+      List<Evidence> evidence,
+      Decision.Ground ground) {
+    private static Way of(AccountWay way, MoneyIn money, Chart chart) {
+      return new Way(
+          way.words(),
+          List.of(way.line(money, chart)),
+          way.certainty(),
+          way.evidence(),
+          Decision.Ground.ACCOUNT);
+    }
+
+    private static Way of(TransferWay way) {
+      return new Way(
+          way.words(), way.lines(), way.certainty(), way.evidence(), Decision.Ground.TRANSFER);
+    }
+
+    boolean isLikely() {
+      return certainty == Certainty.LIKELY;
+    }
+  }
+
+  /** As they are at one moment. */
+  record Ways(UsualAccounts usual, OwnTransfers transfers, Chart chart) {
+    /** As many as there are digits to take them by. */
+    private static final int MOST = 9;
+
+    /**
+     * Own transfers first, and as many as there are digits left; those that nothing speaks for only
+     * where no item is proposed, and none where the sum is recorded already.
+     */
+    List<Way> of(Plan.Row row, MoneyIn money) {
+      if (row.ways().stream().anyMatch(Proposal::isTie)) {
+        return List.of();
+      }
+      return Stream.concat(
+              transfers.waysFor(money).stream().map(Way::of),
+              usual.waysFor(money, chart).stream().map(w -> Way.of(w, money, chart)))
+          .filter(w -> row.ways().isEmpty() || w.certainty() != Certainty.NOTHING_YET)
+          .limit(MOST - row.ways().size())
+          .toList();
+    }
+
+    /**
+     * The one that something speaks for, where the plan takes no way of its own; a likely transfer
+     * goes before whatever the plan is not sure of.
+     */
+    Optional<Way> spokenFor(Plan.Row row, MoneyIn money) {
+      return of(row, money).stream()
+          .limit(1)
+          .filter(w -> w.certainty() != Certainty.NOTHING_YET)
+          .filter(
+              w ->
+                  row.chosen().isEmpty()
+                      || w.ground() == Decision.Ground.TRANSFER
+                          && w.isLikely()
+                          && row.certainty() != Certainty.SURE)
+          .findFirst();
+    }
+
+    /**
+     * What is on its way and is this sum: placed otherwise, it would count twice. Empty where there
+     * is none, or the tape meets it.
+     */
+    Optional<String> passedOver(MoneyIn money, List<TapeLine> tape) {
+      return transfers.waysFor(money).stream()
+          .filter(w -> w.isMeeting() && w.certainty() == Certainty.LIKELY)
+          .filter(w -> tape.stream().noneMatch(l -> l.item().equals(w.lines().get(0).item())))
+          .map(
+              w -> "This sum is on its way already: " + w.words() + ". Placed so, it counts twice.")
+          .findFirst();
+    }
+  }
+}
