@@ -187,7 +187,7 @@ function LineLabel({ line, choices }: { line: Line; choices: Choices }) {
       {placing ? <b>{lineWords(line, choices)}</b> : lineWords(line, choices)}{' '}
       <small className={styles.soft}>
         {placing && item
-          ? `${shortDate(item.date)}${item.due ? ' · due ' + shortDate(item.due) : ''} `
+          ? `${item.customerId === undefined ? item.kind + ' · ' : ''}${shortDate(item.date)}${item.due ? ' · due ' + shortDate(item.due) : ''} `
           : ''}
         {lineDetail(line, choices)}
       </small>

@@ -175,6 +175,42 @@ class NobodysMoneyWalkTest {
     assertThat(posted()).isEqualTo("1020 -1250\n6100 1042\n1360 208\n");
   }
 
+  /** Case 28 of the demonstration: its halves come on two days. */
+  @Test
+  @Order(5)
+  void theHalfOfAnOwnTransferThatTheBankNamesIsPostedByKey()
+      throws IOException, InterruptedException {
+    accept("quayline-collections-2026-11-16.bai");
+    page.navigate(product.address() + "/desk");
+    choose("OWN TRANSFER TO 0048104417");
+    zone("tape").focus();
+    assertThat(left()).hasText("Left to place 0.00");
+    assertThat(zone("source").locator("mark")).hasText("0048104417");
+    page.keyboard().press("Control+Enter");
+    assertThat(page.getByText("Posted −5,000.00 to 1010 Quayline")).isVisible();
+    assertThat(posted()).isEqualTo("1030 -500000\n1270 500000\n");
+    tomas.post("/api/simulated-bank/next-day", "{}");
+    tomas.post("/api/connections/Bank/fetching", "{\"from\":\"2026-11-17\",\"to\":\"2026-11-17\"}");
+  }
+
+  @Test
+  @Order(6)
+  void theOtherHalfMeetsItByMouse() throws IOException, InterruptedException {
+    accept("quayline-2026-11-17.xml");
+    page.navigate(product.address() + "/desk");
+    page.getByRole(AriaRole.OPTION)
+        .filter(new Locator.FilterOptions().setHasText("OWN TRANSFER FROM"))
+        .first()
+        .click();
+    assertThat(left()).hasText("Left to place 0.00");
+    assertThat(zone("tape").getByText("It may be no customer’s")).isVisible();
+    zone("tape").getByText(Pattern.compile("^own transfer 2026-\\d+ from Collections")).click();
+    button("Post").click();
+    assertThat(page.getByText(Pattern.compile("^Posted 5,000.00 as the other half of 2026-")))
+        .isVisible();
+    assertThat(posted()).isEqualTo("1010 500000\n1270 -500000\n");
+  }
+
   private static void accept(String name) throws IOException, InterruptedException {
     Matcher file =
         Pattern.compile("\"id\":(\\d+),\"kind\":\"[^\"]*\",\"fileName\":\"" + Pattern.quote(name))

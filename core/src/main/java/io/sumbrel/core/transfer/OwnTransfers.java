@@ -22,6 +22,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
@@ -117,11 +118,13 @@ public final class OwnTransfers {
           .computeIfAbsent(accountOf(half), a -> new ArrayList<>())
           .add(new Evidence.OtherBankShows(accountOf(half).words(), half.bookingDate()));
     }
+    Set<Own> met = fitting(entry).stream().map(this::accountOf).collect(Collectors.toSet());
     for (Own other : accounts.values()) {
       named(entry, other)
           .ifPresent(e -> others.computeIfAbsent(other, a -> new ArrayList<>()).add(0, e));
     }
     boolean sole = halves.size() == 1 && halvesOf(halves.get(0)).size() == 1;
+    others.keySet().removeAll(met);
     others.forEach((other, why) -> ways.add(toward(entry, other, sole, why)));
     ways.sort(
         (a, b) ->
@@ -135,9 +138,17 @@ public final class OwnTransfers {
     return accounts.get(entry.bankLine().orElseThrow().account());
   }
 
+  private Own accountOf(Begun transfer) {
+    return accounts.get(transfer.account());
+  }
+
   /** What is on its way and is this sum, or a little more that a bank kept. */
+  private List<Begun> fitting(MoneyIn entry) {
+    return begun.stream().filter(b -> isHalf(b, entry)).toList();
+  }
+
   private List<TransferWay> meeting(MoneyIn entry) {
-    List<Begun> fit = begun.stream().filter(b -> isHalf(b, entry)).toList();
+    List<Begun> fit = fitting(entry);
     boolean sole = fit.stream().filter(b -> keptOf(b, entry) == 0).count() == 1;
     return fit.stream().map(b -> meeting(b, entry, sole)).toList();
   }
@@ -170,9 +181,10 @@ public final class OwnTransfers {
               ? TapeLine.keptBack(DifferenceReason.BANK_CHARGE, kept)
               : TapeLine.toAccount(StandardAccount.BANK_CHARGES.code(), kept));
     }
-    String bank = accounts.get(transfer.account()).words();
+    String bank = accountOf(transfer).words();
     List<Evidence> why = new ArrayList<>();
     why.add(new Evidence.OnItsWay(item.number(), bank, item.date()));
+    named(entry, accountOf(transfer)).ifPresent(why::add);
     if (!kept.isZero()) {
       why.add(new Evidence.ChargeKept(kept, limits.chargeCap(entry.currency())));
     }

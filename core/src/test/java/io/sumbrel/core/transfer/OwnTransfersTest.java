@@ -113,6 +113,9 @@ class OwnTransfersTest {
     assertThat(ways(begun, entry(2, 2, 498_500, 19, "CREDIT")))
         .containsExactly(
             "own transfer 2026-0143 from Quayline ··4417, less a bank charge of 15.00, thin");
+    assertThat(ways(begun, entry(2, 2, 500_000, 19, "FROM US990014417")))
+        .as("no second transfer beside it")
+        .containsExactly("own transfer 2026-0143 from Quayline ··4417, likely");
     assertThat(ways(begun, entry(2, 2, 500_001, 19, "CREDIT"))).as("more").isEmpty();
     assertThat(ways(begun, entry(2, 2, 300_000, 19, "CREDIT"))).as("far less").isEmpty();
     assertThat(ways(begun, entry(2, 1, 500_000, 19, "CREDIT"))).as("where it began").isEmpty();
