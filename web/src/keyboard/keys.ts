@@ -25,6 +25,7 @@ export const KEYS = [
   { where: 'Tape and items', keys: 'T', words: 'to ledger: an account for what is no customer’s' },
   { where: 'Tape and items', keys: 'A', words: 'what is left stays on account' },
   { where: 'Tape and items', keys: 'B', words: 'put the tape by, unposted' },
+  { where: 'Tape and items', keys: 'X', words: 'set the sum aside, for a reason' },
   { where: 'Arrivals', keys: '↑ ↓ · Enter', words: 'choose a file · accept it' },
   { where: 'Arrivals', keys: 'W · T', words: 'withdraw the file · type entries' },
   { where: 'Entries', keys: '↑ ↓ · Enter', words: 'choose an entry · its place in the file' },

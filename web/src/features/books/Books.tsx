@@ -8,9 +8,11 @@ import { Journal } from './Journal';
 import { Months } from './Months';
 import { Proof } from './Proof';
 import { Read } from './Read';
+import { SetAside } from './SetAside';
 
 const TABS = [
   { path: 'done', words: 'Done' },
+  { path: 'set-aside', words: 'Set aside' },
   { path: 'journal', words: 'Journal' },
   { path: 'balances', words: 'Balances' },
   { path: 'months', words: 'Months' },
@@ -31,6 +33,7 @@ export function Books() {
         ))}
       </nav>
       {tab === 'done' && <Done />}
+      {tab === 'set-aside' && <SetAside />}
       {tab === 'journal' && <Journal />}
       {tab === 'balances' && <Balances />}
       {tab === 'months' && <Months />}

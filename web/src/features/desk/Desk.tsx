@@ -1,6 +1,6 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useCallback, useEffect, useState } from 'react';
-import { useParams } from 'react-router';
+import { Link, useParams } from 'react-router';
 import { sentenceOf } from '../../api/client';
 import { Empty, Loading, Sentence } from '../../components/States';
 import { useNavigateWithin } from '../../components/useNavigateWithin';
@@ -70,6 +70,19 @@ export function Desk() {
     setLeft(undefined);
   };
 
+  const setAside = async (words: string) => {
+    const next = rows && selected !== undefined ? nextOf(rows, selected) : undefined;
+    setLeft(selected);
+    setLast(undefined);
+    setSaid({ words, wrong: false });
+    setOnward(true);
+    if (next) {
+      await select(next.id);
+    }
+    await queries.invalidateQueries({ queryKey: ['desk'] });
+    setLeft(undefined);
+  };
+
   const takeBack = useCallback(async () => {
     if (!last) {
       return;
@@ -132,6 +145,11 @@ export function Desk() {
         {desk.data.putBy > 0 && (
           <span className={styles.putBy}>Put by, not posted · {desk.data.putBy}</span>
         )}
+        {desk.data.setAside > 0 && (
+          <Link to="/books/set-aside" className={styles.soft}>
+            Set aside · {desk.data.setAside}
+          </Link>
+        )}
       </div>
       <div className={styles.columns}>
         <Pile
@@ -157,6 +175,7 @@ export function Desk() {
             onward={onward}
             left={left === selected}
             posted={(answer) => void posted(answer)}
+            aside={(words) => void setAside(words)}
             putBy={() => {
               const next = nextOf(desk.data.rows, selected);
               setOnward(true);

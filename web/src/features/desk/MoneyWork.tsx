@@ -17,6 +17,7 @@ interface Props {
   left: boolean;
   posted: (answer: Posted) => void;
   putBy: () => void;
+  aside: (words: string) => void;
 }
 
 /** One sum: its tape in the middle, what the bank sent and the open items beside it. */
@@ -40,10 +41,11 @@ function Work({
   onward,
   posted,
   putBy,
+  aside,
   gone,
 }: Props & { money: Money; gone: unknown }) {
   useLanding('tape', onward);
-  const tape = useTape({ money, choices, posted, putBy });
+  const tape = useTape({ money, choices, posted, putBy, aside });
   const ways = [...money.ways, ...money.beside];
   const way = ways.find((w) => sameLines(w.lines, tape.lines)) ?? ways[0];
   return (

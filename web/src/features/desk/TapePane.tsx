@@ -9,6 +9,7 @@ import { focusZone, isInField } from '../../keyboard/keys';
 import { longDate, shortDate, words } from '../../money/money';
 import type { Choices, Line, Money } from './deskApi';
 import { AccountMenu } from './AccountMenu';
+import { AsideMenu } from './AsideMenu';
 import { DifferenceMenu } from './DifferenceMenu';
 import { lineDetail, lineWords } from './differences';
 import { sameLines, sideOf } from './tape';
@@ -110,6 +111,9 @@ export function TapePane({ money, choices, tape }: Props) {
           <Button onClick={tape.putBy}>
             Put by<Key>B</Key>
           </Button>
+          <Button onClick={tape.toggleAside}>
+            Set aside<Key>X</Key>
+          </Button>
         </div>
         <div className={styles.lastAct}>
           {tape.undo && (
@@ -167,6 +171,9 @@ export function TapePane({ money, choices, tape }: Props) {
           }}
           close={tape.toggleToAccount}
         />
+      )}
+      {tape.asideOpen && (
+        <AsideMenu choices={choices} money={money} take={tape.setAside} close={tape.toggleAside} />
       )}
       {money.recordedAlready && (
         <p className={styles.warning} role="status">

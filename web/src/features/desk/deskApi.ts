@@ -100,6 +100,23 @@ export const post = (id: number, lines: Line[], key: string, fromTheList = false
     }),
   );
 
+/** Takes a sum out of the day's work. */
+export const setAside = (id: number, reason: Choices['setAsides'][number]['code'], note: string) =>
+  unwrap(
+    client.POST('/api/desk/money/{id}/setting-aside', {
+      params: { path: { id } },
+      body: { reason, note },
+    }),
+  );
+
+export const bringBack = (id: number) =>
+  unwrap(client.POST('/api/desk/money/{id}/bringing-back', { params: { path: { id } } }));
+
+export const setAsideQuery = queryOptions({
+  queryKey: ['desk', 'set-aside'],
+  queryFn: () => unwrap(client.GET('/api/desk/set-aside')),
+});
+
 /** Turns a posting back by its short number, such as 2026-0143. */
 export const turnBack = (number: string) => {
   const [year, count] = number.split('-').map(Number);

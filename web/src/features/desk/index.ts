@@ -1,2 +1,2 @@
 export { Desk } from './Desk';
-export { choicesQuery, turnBack } from './deskApi';
+export { bringBack, choicesQuery, setAsideQuery, turnBack } from './deskApi';

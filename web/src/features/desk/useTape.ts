@@ -12,6 +12,7 @@ import {
   post,
   type Posted,
   postingKey,
+  setAside,
 } from './deskApi';
 import { differencesFor, type Difference } from './differences';
 import { draftKept } from './drafts';
@@ -22,6 +23,8 @@ interface Options {
   choices: Choices;
   posted: (answer: Posted) => void;
   putBy: () => void;
+  /** It was taken out of the work. */
+  aside: (words: string) => void;
 }
 
 /** A tape that is being made: its lines, what is left, and what may be done with it. */
@@ -42,13 +45,17 @@ export interface TapeWork {
   toAccountMinor: number | undefined;
   toggleToAccount: () => void;
   toggleDifferences: () => void;
+  /** Whether a reason is being chosen for which the sum is set aside. */
+  asideOpen: boolean;
+  toggleAside: () => void;
+  setAside: (reason: Choices['setAsides'][number]['code'], note: string) => void;
   atItem: (item: Item | undefined) => void;
   onKey: (event: React.KeyboardEvent) => boolean;
 }
 
 const KEEP_AFTER = 150;
 
-export function useTape({ money, choices, posted, putBy }: Options): TapeWork {
+export function useTape({ money, choices, posted, putBy, aside }: Options): TapeWork {
   const [state, dispatch] = useReducer(tapeReducer, {
     lines: standing(money),
     past: [],
@@ -59,7 +66,7 @@ export function useTape({ money, choices, posted, putBy }: Options): TapeWork {
   const keeping = useRef(Promise.resolve());
   const [judged, setJudged] = useState<Judged>();
   const [problem, setProblem] = useState('');
-  const [menu, setMenu] = useState<'differences' | 'account'>();
+  const [menu, setMenu] = useState<'differences' | 'account' | 'aside'>();
   const [item, setItem] = useState<Item>();
   const queries = useQueryClient();
   const key = useRef({ lines, value: crypto.randomUUID() });
@@ -138,6 +145,15 @@ export function useTape({ money, choices, posted, putBy }: Options): TapeWork {
     }
   };
 
+  const putAside = async (reason: Choices['setAsides'][number]['code'], note: string) => {
+    setProblem('');
+    try {
+      aside((await setAside(money.id, reason, note)).words);
+    } catch (e) {
+      setProblem(sentenceOf(e));
+    }
+  };
+
   const onAccount = () => {
     if (left <= 0) {
       setProblem('Nothing is left that could stay on account.');
@@ -149,7 +165,7 @@ export function useTape({ money, choices, posted, putBy }: Options): TapeWork {
   };
 
   const toAccountMinor = paidOut ? -left : left;
-  const toggle = (which: 'differences' | 'account') =>
+  const toggle = (which: 'differences' | 'account' | 'aside') =>
     setMenu((open) => (open === which ? undefined : which));
   const toggleToAccount = () => {
     if (toAccountMinor <= 0) {
@@ -166,6 +182,7 @@ export function useTape({ money, choices, posted, putBy }: Options): TapeWork {
     t: toggleToAccount,
     a: onAccount,
     b: () => void setBy(),
+    x: () => toggle('aside'),
   };
 
   return {
@@ -194,6 +211,9 @@ export function useTape({ money, choices, posted, putBy }: Options): TapeWork {
     toAccountMinor: menu === 'account' ? toAccountMinor : undefined,
     toggleToAccount,
     toggleDifferences: () => toggle('differences'),
+    asideOpen: menu === 'aside',
+    toggleAside: () => toggle('aside'),
+    setAside: (reason, note) => void putAside(reason, note),
     atItem: setItem,
     onKey: (event) => {
       const act = letters[event.key.toLowerCase()];

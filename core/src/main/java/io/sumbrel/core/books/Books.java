@@ -38,6 +38,7 @@ import io.sumbrel.core.proof.BooksFacts;
 import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.core.receipt.PartsGiven;
+import io.sumbrel.core.receipt.SetAside;
 import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.core.rules.HouseLimits;
 import io.sumbrel.core.tape.DifferencesBefore;
@@ -141,6 +142,16 @@ public final class Books {
   public void giveParts(MoneyInId sum, BatchDetail batch) {
     MoneyIn whole = imports.unclaimed(sum).moneyIn();
     imports.giveParts(PartsGiven.of(whole, batch, imports::nextMoneyIn));
+  }
+
+  /** Takes a sum out of the day's work: nothing explains it until it is brought back. */
+  public void setAside(SetAside one) {
+    imports.setAside(one);
+  }
+
+  /** Brings a sum back that was set aside. */
+  public void bringBack(MoneyInId sum) {
+    imports.bringBack(sum);
   }
 
   /** The newest closing balance of an account, in minor units. */

@@ -25,6 +25,7 @@ import io.sumbrel.core.proof.BooksFacts;
 import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.core.receipt.PartsGiven;
+import io.sumbrel.core.receipt.SetAside;
 import io.sumbrel.core.refusal.Refusal;
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -43,6 +44,7 @@ final class Imports {
   private final List<BooksFacts.Statement> statements = new ArrayList<>();
   private final Map<MoneyInId, BooksFacts.Entry> entries = new LinkedHashMap<>();
   private final Map<MoneyInId, BooksFacts.Entry> detailed = new LinkedHashMap<>();
+  private final Map<MoneyInId, SetAside> setAside = new HashMap<>();
   private final Map<RecordedId, BooksFacts.Deposit> deposits = new LinkedHashMap<>();
   private final Map<RecordedId, BooksFacts.OnHand> onHand = new LinkedHashMap<>();
   private final Map<RecordedId, Recorded> recorded = new HashMap<>();
@@ -205,10 +207,22 @@ final class Imports {
     }
   }
 
+  void setAside(SetAside one) {
+    unclaimed(one.money());
+    setAside.put(one.money(), one);
+  }
+
+  void bringBack(MoneyInId id) {
+    setAside.remove(id);
+  }
+
   /**
-   * @throws Refusal {@code claimed}
+   * @throws Refusal {@code claimed}, {@code set-aside}
    */
   BooksFacts.Entry unclaimed(MoneyInId id) {
+    if (setAside.containsKey(id)) {
+      throw setAside.get(id).refusal();
+    }
     BooksFacts.Entry entry = entries.get(id);
     entry
         .explanation()
@@ -279,6 +293,7 @@ final class Imports {
         statements,
         entries(),
         List.copyOf(detailed.values()),
+        Set.copyOf(setAside.keySet()),
         deposits.values().stream().map(this::tied).toList(),
         onHand.values().stream().map(this::tied).toList(),
         items,

@@ -26,6 +26,7 @@ import java.util.Set;
  *
  * @param gone entries that were explained once and count no more: they were given their parts, or
  *     their file was withdrawn
+ * @param setAside what was taken out of the day's work: it stands unexplained
  * @param kept what is kept beside the facts; empty where nothing is, or only a part is looked at
  * @param postings in the order of their making; read once, piece by piece where there are many
  * @param standing what the record names besides postings, as it is now
@@ -37,6 +38,7 @@ public record BooksFacts(
     List<Statement> statements,
     List<Entry> entries,
     List<Entry> gone,
+    Set<MoneyInId> setAside,
     List<Deposit> deposits,
     List<OnHand> onHand,
     List<OpenItem> items,

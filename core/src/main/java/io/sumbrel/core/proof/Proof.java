@@ -166,14 +166,32 @@ public final class Proof {
                 failures.add(
                     "%s explains an entry whose deposit is known."
                         .formatted(live.get(id).words())));
+    facts.setAside().stream()
+        .filter(id -> waiting.contains(id) || !isUnexplained(id, live))
+        .forEach(
+            id ->
+                failures.add(
+                    "A sum, %d, is set aside and stands otherwise too.".formatted(id.number())));
     failures.addAll(kept.unexplained());
     long claimed = facts.entries().stream().filter(e -> e.explanation().isPresent()).count();
     return new ProofLine(
         7,
         "Every bank entry is in exactly one state",
-        "%d explained, %d waiting for their tie, %d in the pile"
-            .formatted(claimed, waiting.size(), facts.entries().size() - claimed - waiting.size()),
+        "%d explained, %d waiting for their tie, %d set aside, %d in the pile"
+            .formatted(
+                claimed,
+                waiting.size(),
+                facts.setAside().size(),
+                facts.entries().size() - claimed - waiting.size() - facts.setAside().size()),
         failures);
+  }
+
+  /** Whether a sum counts and nothing explains it; of one from before only that nothing does. */
+  private boolean isUnexplained(MoneyInId id, Map<MoneyInId, PostingNumber> live) {
+    BooksFacts.Entry entry = entries.get(id);
+    return entry == null
+        ? facts.before().isPresent() && !live.containsKey(id)
+        : entry.explanation().isEmpty();
   }
 
   /** What explains each sum now; no two postings do. */

@@ -30,6 +30,7 @@ class BooksTest {
     assertThat(walk.recorded).isGreaterThan(5);
     assertThat(walk.moved).as("own transfers").isGreaterThan(10);
     assertThat(walk.met).as("shown by both banks").isPositive();
+    assertThat(walk.broughtBack).isPositive();
     assertThat(walk.refused).as("foolish acts are tried too").isGreaterThan(10);
   }
 }

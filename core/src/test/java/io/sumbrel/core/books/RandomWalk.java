@@ -20,6 +20,7 @@ import io.sumbrel.core.posting.Posting;
 import io.sumbrel.core.proof.BooksFacts;
 import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.receipt.MoneyInId;
+import io.sumbrel.core.receipt.SetAside;
 import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.core.rules.HouseLimits;
 import io.sumbrel.core.tape.ShortPayReason;
@@ -52,6 +53,7 @@ public final class RandomWalk {
   int recorded;
   int moved;
   int met;
+  int broughtBack;
 
   private static Money usd(long minor) {
     return Money.ofMinor(USD, minor);
@@ -91,6 +93,8 @@ public final class RandomWalk {
         useCredits();
       } else if (act < 39) {
         record();
+      } else if (act < 42) {
+        setAside();
       } else if (act < 87) {
         post();
       } else {
@@ -337,6 +341,22 @@ public final class RandomWalk {
       }
     }
     lines.add(TapeLine.keptBack(DifferenceReason.BANK_CHARGE, usd(under)));
+  }
+
+  /** Takes a sum out of the work, or brings one back. */
+  private void setAside() {
+    List<MoneyInId> away = List.copyOf(books.facts().setAside());
+    if (!away.isEmpty() && random.nextBoolean()) {
+      books.bringBack(away.get(random.nextInt(away.size())));
+      broughtBack++;
+    } else {
+      List<BooksFacts.Entry> entries = books.entries();
+      books.setAside(
+          new SetAside(
+              entries.get(random.nextInt(entries.size())).moneyIn().id(),
+              SetAside.Reason.WAITS_FOR_PAPERS,
+              ""));
+    }
   }
 
   private void turnBack() {

@@ -46,6 +46,7 @@ class BankDaysTest {
         facts.statements(),
         facts.entries(),
         facts.gone(),
+        facts.setAside(),
         facts.deposits(),
         facts.onHand(),
         facts.items(),

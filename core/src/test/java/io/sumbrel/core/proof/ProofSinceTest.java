@@ -247,6 +247,7 @@ class ProofSinceTest {
           facts.statements(),
           entries,
           facts.gone(),
+          facts.setAside(),
           facts.deposits(),
           facts.onHand(),
           items,

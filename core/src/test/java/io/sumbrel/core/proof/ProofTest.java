@@ -69,6 +69,7 @@ class ProofTest extends ProvedBooks {
         List.of(),
         List.of(new BooksFacts.Entry(BANK, counts, Optional.empty())),
         gone,
+        Set.of(),
         List.of(),
         List.of(),
         List.of(item),
@@ -100,6 +101,19 @@ class ProofTest extends ProvedBooks {
     claim = Optional.empty();
     assertThat(brokenBy(balances(), 500, Set.of(MONEY.id()))).isEmpty();
     assertThat(brokenBy(balances(), 500, Set.of())).containsExactly(7);
+  }
+
+  @Test
+  void seesASumThatIsSetAsideAndExplainedOrNoSumAtAll() {
+    setAside = Set.of(MONEY.id());
+    assertThat(broken()).containsExactly(7);
+    setAside = Set.of(new MoneyInId(99));
+    assertThat(broken()).containsExactly(7);
+    postings.remove(1);
+    item = item(500);
+    claim = Optional.empty();
+    setAside = Set.of(MONEY.id());
+    assertThat(broken()).isEmpty();
   }
 
   private List<Integer> brokenBy(

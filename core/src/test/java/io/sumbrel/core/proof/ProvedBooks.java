@@ -55,6 +55,7 @@ abstract class ProvedBooks {
   List<AuditLine> audit = audit("first", "second");
   List<BooksFacts.Deposit> deposits = List.of();
   List<BooksFacts.OnHand> onHand = List.of();
+  Set<MoneyInId> setAside = Set.of();
   List<Fact> standing = List.of();
 
   private static Money usd(long minor) {
@@ -135,6 +136,7 @@ abstract class ProvedBooks {
             List.of(new BooksFacts.Statement(BANK, DAY, 500, Optional.of(closing))),
             List.of(new BooksFacts.Entry(BANK, MONEY, claim)),
             List.of(),
+            setAside,
             deposits,
             onHand,
             List.of(item),

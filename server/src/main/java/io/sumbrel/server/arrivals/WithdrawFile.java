@@ -13,6 +13,7 @@ import io.sumbrel.server.month.Months;
 import io.sumbrel.server.people.Actor;
 import io.sumbrel.server.receipt.MoneyIntake;
 import io.sumbrel.server.receipt.MoneyLines;
+import io.sumbrel.server.receipt.SetAsides;
 import jakarta.persistence.EntityManager;
 import java.time.Clock;
 import java.time.LocalDate;
@@ -41,6 +42,7 @@ public class WithdrawFile {
   private final Statements statements;
   private final PastPayments pastPayments;
   private final ArrivalFacts arrivalFacts;
+  private final SetAsides setAsides;
 
   WithdrawFile(
       EntityManager entities,
@@ -54,7 +56,8 @@ public class WithdrawFile {
       BankAccounts accounts,
       Statements statements,
       PastPayments pastPayments,
-      ArrivalFacts arrivalFacts) {
+      ArrivalFacts arrivalFacts,
+      SetAsides setAsides) {
     this.entities = entities;
     this.clock = clock;
     this.audit = audit;
@@ -67,10 +70,12 @@ public class WithdrawFile {
     this.statements = statements;
     this.pastPayments = pastPayments;
     this.arrivalFacts = arrivalFacts;
+    this.setAsides = setAsides;
   }
 
   /**
-   * @throws Refusal {@code posted}, {@code followed}, {@code closed-month}, {@code not-accepted}
+   * @throws Refusal {@code posted}, {@code followed}, {@code set-aside}, {@code closed-month},
+   *     {@code not-accepted}
    */
   @Transactional
   public ArrivalView withdraw(Actor actor, long arrivalId) {
@@ -94,6 +99,7 @@ public class WithdrawFile {
     requireLast(arrivalId);
     requireNothingStands(row);
     requireNotDetailed(arrivalId);
+    requireNoneSetAside(arrivalId);
     Optional<LocalDate> earliest = moneyLines.earliestOf(arrivalId);
     waiting.forget(arrivalId);
     intake.withdraw(arrivalId);
@@ -154,6 +160,17 @@ public class WithdrawFile {
                   .formatted(number.words(), row.fileName)
               : "%s was posted on an entry of %s; what stood in the books keeps its file."
                   .formatted(number.words(), row.fileName));
+    }
+  }
+
+  private void requireNoneSetAside(long arrivalId) {
+    long count = setAsides.countOfFile(arrivalId);
+    if (count > 0) {
+      throw new Refusal(
+          "set-aside",
+          count == 1
+              ? "A sum of it is set aside; bring it back first."
+              : "%d sums of it are set aside; bring them back first.".formatted(count));
     }
   }
 

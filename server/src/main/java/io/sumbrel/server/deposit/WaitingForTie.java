@@ -262,6 +262,7 @@ public class WaitingForTie {
             select m.id, m.bookingDate, m.amountMinor, m.method, m.bankText, m.bankReference
             from MoneyInRow m
             where m.bankAccountId = :a and m.standing = COUNTS and m.amountMinor in (:amounts)
+              and not exists (select 1 from SetAsideRow s where s.moneyInId = m.id and s.isSet)
               and m.bookingDate between :first and :last
             order by m.id
             """,

@@ -36,6 +36,7 @@ import io.sumbrel.server.party.Customers;
 import io.sumbrel.server.people.Actor;
 import io.sumbrel.server.receipt.MoneyLine;
 import io.sumbrel.server.receipt.MoneyLines;
+import io.sumbrel.server.receipt.SetAsides;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Collection;
@@ -72,6 +73,7 @@ class Desk {
   private final OpenItemsNow openItems;
   private final PileRows pileRows;
   private final BesideThePlan besideThePlan;
+  private final SetAsides setAsides;
 
   Desk(
       MoneyLines moneyLines,
@@ -84,7 +86,8 @@ class Desk {
       PostTape postTape,
       OpenItemsNow openItems,
       PileRows pileRows,
-      BesideThePlan besideThePlan) {
+      BesideThePlan besideThePlan,
+      SetAsides setAsides) {
     this.moneyLines = moneyLines;
     this.accounts = accounts;
     this.books = books;
@@ -96,6 +99,7 @@ class Desk {
     this.openItems = openItems;
     this.pileRows = pileRows;
     this.besideThePlan = besideThePlan;
+    this.setAsides = setAsides;
   }
 
   /**
@@ -116,6 +120,7 @@ class Desk {
         moneyLines.isAny(actor.booksId()),
         board.pile().size(),
         (int) worked.stream().filter(WorkedView::putBy).count(),
+        setAsides.ids(actor.booksId()).size(),
         changes.feedNumber(),
         changes.whole(),
         changes.rows(),

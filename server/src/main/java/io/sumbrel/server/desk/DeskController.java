@@ -6,6 +6,7 @@ import io.sumbrel.core.ledger.LedgerAccount;
 import io.sumbrel.core.party.CustomerId;
 import io.sumbrel.core.posting.PostingNumber;
 import io.sumbrel.core.receipt.MoneyInId;
+import io.sumbrel.core.receipt.SetAside;
 import io.sumbrel.core.tape.LineKind;
 import io.sumbrel.core.tape.ShortPayReason;
 import io.sumbrel.server.bank.BankAccounts;
@@ -43,6 +44,7 @@ class DeskController {
   private final SecondPerson secondPerson;
   private final UsualAccountsNow usualAccounts;
   private final BankAccounts accounts;
+  private final SettingAside settingAside;
 
   DeskController(
       PlanBoard plans,
@@ -54,7 +56,8 @@ class DeskController {
       Charts charts,
       SecondPerson secondPerson,
       UsualAccountsNow usualAccounts,
-      BankAccounts accounts) {
+      BankAccounts accounts,
+      SettingAside settingAside) {
     this.plans = plans;
     this.desk = desk;
     this.doneList = doneList;
@@ -65,6 +68,7 @@ class DeskController {
     this.secondPerson = secondPerson;
     this.usualAccounts = usualAccounts;
     this.accounts = accounts;
+    this.settingAside = settingAside;
   }
 
   record DraftRequest(List<LineView> lines, boolean putBy) {}
@@ -104,6 +108,9 @@ class DeskController {
                         a.beginsWith().currency().getCurrencyCode()))
             .toList(),
         chart.taxCodes().stream().map(t -> new DeskViews.TaxView(t.code(), t.words())).toList(),
+        Arrays.stream(SetAside.Reason.values())
+            .map(r -> new DeskViews.AsideView(r, r.words(), r.needsNote()))
+            .toList(),
         Arrays.stream(Decision.Hand.values())
             .map(h -> new DeskViews.HowView(h.name(), h.words()))
             .toList(),
@@ -205,6 +212,27 @@ class DeskController {
       @PathVariable long id,
       @RequestBody SendBackRequest request) {
     secondPerson.sendBack(actor, new MoneyInId(id), request.personId(), request.words());
+  }
+
+  /** All that is set aside. */
+  @GetMapping("/set-aside")
+  List<SettingAside.SetAsideView> setAside(@AuthenticationPrincipal Actor actor) {
+    return settingAside.report(actor);
+  }
+
+  @PostMapping("/money/{id}/setting-aside")
+  @PreAuthorize("hasAuthority('POST')")
+  DeskViews.DoneSaid setAside(
+      @AuthenticationPrincipal Actor actor,
+      @PathVariable long id,
+      @RequestBody SettingAside.SetAsideRequest request) {
+    return new DeskViews.DoneSaid(settingAside.setAside(actor, new MoneyInId(id), request));
+  }
+
+  @PostMapping("/money/{id}/bringing-back")
+  @PreAuthorize("hasAuthority('POST')")
+  DeskViews.DoneSaid bringBack(@AuthenticationPrincipal Actor actor, @PathVariable long id) {
+    return new DeskViews.DoneSaid(settingAside.bringBack(actor, new MoneyInId(id)));
   }
 
   /** Uses credits without money that came in. */

@@ -3,6 +3,7 @@ package io.sumbrel.server.desk;
 import io.sumbrel.core.evidence.Evidence;
 import io.sumbrel.core.evidence.TextSpan;
 import io.sumbrel.core.matching.Certainty;
+import io.sumbrel.core.receipt.SetAside;
 import io.sumbrel.core.tape.LineKind;
 import io.sumbrel.core.tape.ShortPayReason;
 import java.time.Instant;
@@ -50,6 +51,7 @@ final class DeskViews {
   /**
    * @param anyMoney whether any money has ever come in: an empty pile says little of a new house
    * @param entries how many rows the pile has
+   * @param setAside how many sums were taken out of the work
    * @param feedNumber names this state; a browser that has it asks only for what changed since
    * @param whole whether the rows are all of the pile, or those that are new or changed
    * @param gone rows that are there no more
@@ -59,6 +61,7 @@ final class DeskViews {
       boolean anyMoney,
       int entries,
       int putBy,
+      int setAside,
       long feedNumber,
       boolean whole,
       List<PileRow> rows,
@@ -186,6 +189,16 @@ final class DeskViews {
 
   record TaxView(String code, String words) {}
 
+  /**
+   * Why a sum may be set aside.
+   *
+   * @param needsNote whether it says nothing by itself
+   */
+  record AsideView(SetAside.Reason code, String words, boolean needsNote) {}
+
+  /** What was done, in words. */
+  record DoneSaid(String words) {}
+
   /** A bank account of the house, to or from which money is moved, by its ledger account. */
   record OwnView(String code, String words, String currency) {}
 
@@ -210,6 +223,7 @@ final class DeskViews {
       List<AccountView> accounts,
       List<OwnView> own,
       List<TaxView> taxCodes,
+      List<AsideView> setAsides,
       List<HowView> hands,
       List<HowView> grounds) {}
 

@@ -29,6 +29,7 @@ import io.sumbrel.server.people.People;
 import io.sumbrel.server.persistence.OneMoment;
 import io.sumbrel.server.receipt.MoneyLine;
 import io.sumbrel.server.receipt.MoneyLines;
+import io.sumbrel.server.receipt.SetAsides;
 import io.sumbrel.server.receipt.TakenIn;
 import io.sumbrel.server.rules.Rules;
 import java.util.ArrayList;
@@ -67,6 +68,7 @@ public class BooksFactsReader {
   private final MadeSince madeSince;
   private final ProvedPoints points;
   private final KeptFigures kept;
+  private final SetAsides setAsides;
 
   BooksFactsReader(
       BankAccounts books,
@@ -88,7 +90,8 @@ public class BooksFactsReader {
       StoodBefore before,
       MadeSince madeSince,
       ProvedPoints points,
-      KeptFigures kept) {
+      KeptFigures kept,
+      SetAsides setAsides) {
     this.books = books;
     this.moneyLines = moneyLines;
     this.claims = claims;
@@ -109,6 +112,7 @@ public class BooksFactsReader {
     this.madeSince = madeSince;
     this.points = points;
     this.kept = kept;
+    this.setAsides = setAsides;
   }
 
   /**
@@ -207,6 +211,7 @@ public class BooksFactsReader {
                         l.moneyIn(),
                         Optional.empty()))
             .toList(),
+        setAsides.ids(booksId),
         deposits.all(booksId).stream().map(d -> deposit(d, ofMember, ties)).toList(),
         deposits.onHand(booksId).stream().map(m -> onHand(m, ties)).toList(),
         beside.items,
@@ -286,6 +291,7 @@ public class BooksFactsReader {
     standing.add(rules.standing(booksId));
     standing.add(charts.standing(booksId));
     standing.addAll(points.facts(booksId));
+    setAsides.standing(booksId).ifPresent(standing::add);
     return standing;
   }
 

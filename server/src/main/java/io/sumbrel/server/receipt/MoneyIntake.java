@@ -144,6 +144,7 @@ public class MoneyIntake {
                   and m.standing = COUNTS and m.detailOfId is null and m.batchReference is null
                   and not exists (select 1 from ClaimRow c where c.moneyInId = m.id)
                   and not exists (select 1 from DepositRow d where d.entryId = m.id)
+                  and not exists (select 1 from SetAsideRow s where s.moneyInId = m.id and s.isSet)
                 """,
                 Long.class)
             .setParameter("a", bankAccountId)
@@ -153,15 +154,21 @@ public class MoneyIntake {
     if (sums.size() != 1) {
       return Optional.empty();
     }
-    // a posting locks the sum before it claims it: what is claimed by now is seen here
+    // whoever posts it or sets it aside locks it first: what was done by now is seen here
     lock(sums.get(0));
-    boolean claimed =
+    boolean taken =
         !entities
-            .createQuery("select 1 from ClaimRow where moneyInId = :m", Integer.class)
+            .createQuery(
+                """
+                select 1 from MoneyInRow m where m.id = :m
+                  and (exists (select 1 from ClaimRow c where c.moneyInId = m.id)
+                    or exists (select 1 from SetAsideRow s where s.moneyInId = m.id and s.isSet))
+                """,
+                Integer.class)
             .setParameter("m", sums.get(0))
             .getResultList()
             .isEmpty();
-    return claimed
+    return taken
         ? Optional.empty()
         : Optional.of(entities.find(MoneyInRow.class, sums.get(0)).toFact());
   }

@@ -30,9 +30,11 @@ public class MoneyLines {
   private static final String LOOKED_UP = "m.booksId + 0 = :b and m.standing = COUNTS ";
 
   private final EntityManager entities;
+  private final SetAsides setAsides;
 
-  MoneyLines(EntityManager entities) {
+  MoneyLines(EntityManager entities, SetAsides setAsides) {
     this.entities = entities;
+    this.setAsides = setAsides;
   }
 
   /** Every sum that counts, in the order of booking. */
@@ -117,14 +119,15 @@ public class MoneyLines {
   }
 
   /**
-   * Every sum that is to be explained: it counts, nothing explains it, and it waits for no tie; in
-   * the order of booking.
+   * Every sum that is to be explained: it counts, nothing explains it, it is not set aside and
+   * waits for no tie; in the order of booking.
    */
   @Transactional(readOnly = true)
   public List<MoneyLine> pile(long booksId) {
     return lines(
         """
         m.id in (select u.moneyInId from UnclaimedRow u where u.booksId = :b and u.standing = COUNTS)
+          and not exists (select 1 from SetAsideRow s where s.moneyInId = m.id and s.isSet)
           and not exists (select 1 from DepositRow w where w.entryId = m.id
             and not exists (select 1 from RecordedClaimRow t where t.recordedId = w.id))
         """,
@@ -230,7 +233,8 @@ public class MoneyLines {
   /**
    * A sum that counts, and may be explained by a tape or a tie.
    *
-   * @throws Refusal {@code not-found}, {@code held}, {@code detailed}, {@code withdrawn}
+   * @throws Refusal {@code not-found}, {@code held}, {@code detailed}, {@code withdrawn}, {@code
+   *     set-aside}
    */
   @Transactional(readOnly = true)
   public MoneyLine counting(long booksId, MoneyInId id) {
@@ -247,6 +251,7 @@ public class MoneyLines {
     if (row.standing == Standing.WITHDRAWN) {
       throw new Refusal("withdrawn", "The file that brought this entry was withdrawn.");
     }
+    setAsides.requireNot(id);
     return found;
   }
 

@@ -74,6 +74,7 @@ public class Unclaimed {
             select u.arrivalId, count(u) from UnclaimedRow u
             where u.booksId = :b and u.standing = COUNTS
               and not exists (select 1 from DepositRow d where d.entryId = u.moneyInId)
+              and not exists (select 1 from SetAsideRow s where s.moneyInId = u.moneyInId and s.isSet)
             group by u.arrivalId
             """,
             Object[].class)

@@ -1,0 +1,85 @@
+import { type KeyboardEvent, useState } from 'react';
+import { Field } from '../../components/Field';
+import { Key } from '../../components/Key';
+import { focusZone } from '../../keyboard/keys';
+import { words } from '../../money/money';
+import type { Choices, Money } from './deskApi';
+import styles from './Work.module.css';
+
+interface Props {
+  choices: Choices;
+  money: Money;
+  take: (reason: Choices['setAsides'][number]['code'], note: string) => void;
+  close: () => void;
+}
+
+/** Why a sum is set aside: a reason from a list, with a note where it says nothing by itself. */
+export function AsideMenu({ choices, money, take, close }: Props) {
+  const [at, setAt] = useState(0);
+  const [note, setNote] = useState('');
+  const reasons = choices.setAsides;
+  const fits = money.recordedAlready || (money.reached && money.ways[0]?.words);
+
+  const onKeyDown = (event: KeyboardEvent) => {
+    event.stopPropagation();
+    const chosen = reasons[at];
+    if (event.key === 'Enter' && !event.ctrlKey && chosen) {
+      event.preventDefault();
+      take(chosen.code, note);
+    } else if (event.key === 'ArrowDown' || event.key === 'ArrowUp') {
+      event.preventDefault();
+      const step = event.key === 'ArrowDown' ? 1 : -1;
+      setAt((i) => Math.min(reasons.length - 1, Math.max(0, i + step)));
+    } else if (event.key === 'Escape') {
+      event.preventDefault();
+      close();
+      focusZone('tape');
+    }
+  };
+
+  return (
+    <div
+      className={styles.menu}
+      role="group"
+      aria-label={`Set ${words(money.amountMinor, money.currency)} aside`}
+      onKeyDown={onKeyDown}
+    >
+      {fits && (
+        <p className={styles.warning} role="status">
+          Before you set it aside: {fits}.
+        </p>
+      )}
+      <div className={styles.finder}>
+        <Field
+          label="Note"
+          placeholder="what somebody must know"
+          first
+          value={note}
+          change={setNote}
+          maxLength={200}
+          role="combobox"
+          aria-expanded
+          aria-controls="asides"
+          aria-activedescendant={`aside-${at}`}
+          autoComplete="off"
+        />
+      </div>
+      <div id="asides" role="listbox" aria-label="Why it is set aside">
+        {reasons.map((r, i) => (
+          <div
+            key={r.code}
+            id={`aside-${i}`}
+            role="option"
+            aria-selected={i === at}
+            className={i === at ? styles.menuAt : styles.menuRow}
+            onClick={() => take(r.code, note)}
+          >
+            {r.words}
+            {r.needsNote ? ', said in the note' : ''}
+            {i === at && <Key>↵</Key>}
+          </div>
+        ))}
+      </div>
+    </div>
+  );
+}
