@@ -28,7 +28,7 @@ class BooksTest {
     assertThat(walk.rebilled).isGreaterThan(5);
     assertThat(walk.withoutMoney).isGreaterThan(3);
     assertThat(walk.recorded).isGreaterThan(5);
-    assertThat(walk.moved).as("own transfers").isGreaterThan(10);
+    assertThat(walk.moved).as("own transfers").isGreaterThan(5);
     assertThat(walk.met).as("shown by both banks").isPositive();
     assertThat(walk.broughtBack).isPositive();
     assertThat(walk.refused).as("foolish acts are tried too").isGreaterThan(10);

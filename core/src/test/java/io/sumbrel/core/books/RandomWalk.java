@@ -346,11 +346,14 @@ public final class RandomWalk {
   /** Takes a sum out of the work, or brings one back. */
   private void setAside() {
     List<MoneyInId> away = List.copyOf(books.facts().setAside());
+    List<BooksFacts.Entry> entries =
+        books.entries().stream()
+            .filter(e -> e.explanation().isEmpty() || random.nextInt(30) == 0)
+            .toList();
     if (!away.isEmpty() && random.nextBoolean()) {
       books.bringBack(away.get(random.nextInt(away.size())));
       broughtBack++;
-    } else {
-      List<BooksFacts.Entry> entries = books.entries();
+    } else if (!entries.isEmpty()) {
       books.setAside(
           new SetAside(
               entries.get(random.nextInt(entries.size())).moneyIn().id(),
