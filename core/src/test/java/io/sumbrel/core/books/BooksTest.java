@@ -4,11 +4,16 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import io.sumbrel.core.proof.Proof;
 import io.sumbrel.core.proof.ProofLine;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.function.ToIntFunction;
+import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 
 class BooksTest {
   private static final int STEPS = 500;
+  private static final List<RandomWalk> WALKS = new ArrayList<>();
 
   /** Twenty walks of 500 steps: 10,000 steps, the whole proof after each. */
   @ParameterizedTest
@@ -22,15 +27,26 @@ class BooksTest {
           .allMatch(ProofLine::holds);
     }
     assertThat(walk.posted).as("a walk that posts little proves little").isGreaterThan(50);
-    assertThat(walk.turnedBack).isGreaterThan(15);
-    assertThat(walk.tied).isGreaterThan(3);
-    assertThat(walk.detailed).isPositive();
-    assertThat(walk.rebilled).isGreaterThan(5);
-    assertThat(walk.withoutMoney).isGreaterThan(3);
-    assertThat(walk.recorded).isGreaterThan(5);
-    assertThat(walk.moved).as("own transfers").isGreaterThan(5);
-    assertThat(walk.met).as("shown by both banks").isPositive();
-    assertThat(walk.broughtBack).isPositive();
     assertThat(walk.refused).as("foolish acts are tried too").isGreaterThan(10);
+    WALKS.add(walk);
+  }
+
+  private static int all(ToIntFunction<RandomWalk> count) {
+    return WALKS.stream().mapToInt(count).sum();
+  }
+
+  /** What a single walk may leave out by chance all of them together do often. */
+  @AfterAll
+  static void everyActWasDoneOften() {
+    int walks = WALKS.size();
+    assertThat(all(w -> w.turnedBack)).isGreaterThan(15 * walks);
+    assertThat(all(w -> w.tied)).isGreaterThan(5 * walks);
+    assertThat(all(w -> w.detailed)).isGreaterThan(walks);
+    assertThat(all(w -> w.rebilled)).isGreaterThan(5 * walks);
+    assertThat(all(w -> w.withoutMoney)).isGreaterThan(5 * walks);
+    assertThat(all(w -> w.recorded)).isGreaterThan(5 * walks);
+    assertThat(all(w -> w.moved)).as("own transfers").isGreaterThan(10 * walks);
+    assertThat(all(w -> w.met)).as("shown by both banks").isGreaterThan(3 * walks);
+    assertThat(all(w -> w.broughtBack)).isGreaterThan(2 * walks);
   }
 }

@@ -71,7 +71,7 @@ final class RandomBank {
       sum += amount;
       entries.add(StatementEntry.at(i + 1, day, amount).method(Method.TRANSFER).text("x").build());
     }
-    if (random.nextInt(3) == 0) {
+    if (random.nextBoolean()) {
       long moved = random.nextInt(80_000) - 40_000L;
       between.add(moved);
       sum -= moved;
@@ -79,7 +79,7 @@ final class RandomBank {
     }
     sum += showDeposit(entries);
     read(FIRST, gap, sum, entries);
-    if (random.nextInt(3) == 0) {
+    if (random.nextBoolean()) {
       readSecond();
     }
     day = day.plusDays(1);
