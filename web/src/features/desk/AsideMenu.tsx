@@ -18,7 +18,9 @@ export function AsideMenu({ choices, money, take, close }: Props) {
   const [at, setAt] = useState(0);
   const [note, setNote] = useState('');
   const reasons = choices.setAsides;
-  const fits = money.recordedAlready || (money.reached && money.ways[0]?.words);
+  const fits =
+    money.recordedAlready ||
+    (money.reached && money.ways[0] && `open items reach this sum, ${money.ways[0].words}`);
 
   const onKeyDown = (event: KeyboardEvent) => {
     event.stopPropagation();
@@ -44,12 +46,12 @@ export function AsideMenu({ choices, money, take, close }: Props) {
       aria-label={`Set ${words(money.amountMinor, money.currency)} aside`}
       onKeyDown={onKeyDown}
     >
-      {fits && (
-        <p className={styles.warning} role="status">
-          Before you set it aside: {fits}.
-        </p>
-      )}
-      <div className={styles.finder}>
+      <div className={styles.noted}>
+        {fits && (
+          <p className={styles.warning} role="status">
+            Before you set it aside: {fits}.
+          </p>
+        )}
         <Field
           label="Note"
           placeholder="what somebody must know"

@@ -211,6 +211,35 @@ class NobodysMoneyWalkTest {
     assertThat(posted()).isEqualTo("1010 500000\n1270 -500000\n");
   }
 
+  @Test
+  @Order(7)
+  void aSumIsSetAsideByKeyAndBroughtBackByMouse() {
+    page.navigate(product.address() + "/desk");
+    Browser.choose(page, "PINMOOR SCHOOLS BOARD");
+    zone("tape").focus();
+    page.keyboard().press("x");
+    assertThat(page.getByText("Before you set it aside: open items reach this sum")).isVisible();
+    Browser.assertAccessible(page);
+    page.keyboard().press("ArrowUp");
+    for (int reasons = 0; reasons < 4; reasons++) {
+      page.keyboard().press("ArrowDown");
+    }
+    page.keyboard().press("Enter");
+    assertThat(page.getByRole(AriaRole.ALERT))
+        .hasText("Say in a note what it is: “for another reason”.");
+    page.keyboard().type("their auditor asks");
+    page.keyboard().press("Enter");
+    assertThat(page.getByText("Set aside 4,730.50 of PINMOOR SCHOOLS BOARD")).isVisible();
+    page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Set aside · 1")).click();
+    assertThat(page.getByText("for another reason: their auditor asks")).isVisible();
+    Browser.assertAccessible(page);
+    button("Bring back").click();
+    assertThat(page.getByText("Brought back 4,730.50 of PINMOOR SCHOOLS BOARD")).isVisible();
+    assertThat(page.getByText("Nothing is set aside.")).isVisible();
+    page.navigate(product.address() + "/desk");
+    Browser.choose(page, "PINMOOR SCHOOLS BOARD");
+  }
+
   private static void accept(String name) throws IOException, InterruptedException {
     Matcher file =
         Pattern.compile("\"id\":(\\d+),\"kind\":\"[^\"]*\",\"fileName\":\"" + Pattern.quote(name))
