@@ -42,6 +42,7 @@ import io.sumbrel.core.receipt.SetAside;
 import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.core.rules.HouseLimits;
 import io.sumbrel.core.tape.DifferencesBefore;
+import io.sumbrel.core.tape.ReturnedPayment;
 import io.sumbrel.core.tape.Tape;
 import io.sumbrel.core.tape.TapeFacts;
 import io.sumbrel.core.tape.TapeLine;
@@ -56,6 +57,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /**
  * The whole ledger in memory: the acts of the job, each judged by the same rules and posted by the
@@ -198,8 +201,61 @@ public final class Books {
     Map<ItemId, OpenItem> named = new HashMap<>();
     lines.forEach(l -> l.item().ifPresent(i -> named.computeIfAbsent(i, items::get)));
     TapeFacts facts =
-        new TapeFacts(named, standsOn, chart, limits, List.of(), authority, DifferencesBefore.NONE);
+        new TapeFacts(
+            named,
+            standsOn,
+            chart,
+            limits,
+            List.of(),
+            authority,
+            DifferencesBefore.NONE,
+            receiptsOf(lines));
     return Tape.of(money, lines, facts);
+  }
+
+  private Map<MoneyInId, ReturnedPayment> receiptsOf(List<TapeLine> lines) {
+    Map<MoneyInId, ReturnedPayment> receipts = new HashMap<>();
+    for (TapeLine line : lines) {
+      line.returned().flatMap(this::receipt).ifPresent(r -> receipts.put(r.money(), r));
+    }
+    return receipts;
+  }
+
+  /** A sum that came in and is explained by a tape, with what of it was returned already. */
+  public Optional<ReturnedPayment> receipt(MoneyInId id) {
+    return imports
+        .explanation(id)
+        .map(postings::get)
+        .filter(p -> p.tape().filter(t -> !t.money().isPaidOut()).isPresent())
+        .map(
+            p ->
+                new ReturnedPayment(
+                    p.tape().orElseThrow(),
+                    creditsOf(p),
+                    returnedOf(id).map(Returned::line).toList()));
+  }
+
+  private List<OpenItem> creditsOf(Posting posting) {
+    return posting.movements().stream()
+        .filter(m -> m.kind() == ItemMovement.Kind.STAYS_AS_CREDIT)
+        .map(m -> items.get(m.item()))
+        .toList();
+  }
+
+  /** A line that undoes a part of a receipt, and stands. */
+  private record Returned(PostingNumber by, TapeLine line) {}
+
+  private Stream<Returned> returnedOf(MoneyInId id) {
+    Set<PostingNumber> turnedBack =
+        postings.values().stream().flatMap(p -> p.turnsBack().stream()).collect(Collectors.toSet());
+    return postings.values().stream()
+        .filter(p -> !turnedBack.contains(p.number()))
+        .flatMap(
+            p ->
+                p.tape().stream()
+                    .flatMap(t -> t.lines().stream())
+                    .map(l -> new Returned(p.number(), l)))
+        .filter(r -> r.line().returned().equals(Optional.of(id)));
   }
 
   private TapePosted posted(Tape tape, Optional<AccountCode> account, LocalDate date) {
@@ -246,7 +302,9 @@ public final class Books {
     if (done) {
       throw new Refusal("turned-back", number.words() + " is turned back already.");
     }
-    return append(TurnedBack.of(original, items, businessDate));
+    Optional<PostingNumber> returnedBy =
+        original.claims().money().stream().flatMap(this::returnedOf).map(Returned::by).findFirst();
+    return append(TurnedBack.of(original, items, businessDate, returnedBy));
   }
 
   /** Closes all months up to a day: nothing is posted on or before it any more. */

@@ -216,6 +216,11 @@ final class Imports {
     setAside.remove(id);
   }
 
+  /** The posting that explains a sum. */
+  Optional<PostingNumber> explanation(MoneyInId id) {
+    return Optional.ofNullable(entries.get(id)).flatMap(BooksFacts.Entry::explanation);
+  }
+
   /**
    * @throws Refusal {@code claimed}, {@code set-aside}
    */

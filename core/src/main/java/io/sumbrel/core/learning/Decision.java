@@ -52,7 +52,8 @@ public record Decision(Hand hand, Optional<Ground> ground, int saidPerMillion) {
     REMEMBERED("by a remembered payer"),
     AMOUNT("by payer and amount"),
     ACCOUNT("by an account that was proposed"),
-    TRANSFER("as an own transfer");
+    TRANSFER("as an own transfer"),
+    RETURN("as a returned payment");
 
     private final String words;
 

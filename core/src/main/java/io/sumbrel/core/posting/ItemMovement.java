@@ -22,6 +22,8 @@ public record ItemMovement(ItemId item, Kind kind, long totalDelta, long openDel
     STAYS_AS_CREDIT("stays as credit"),
     /** Money that one bank account of the house has shown, and the other has not. */
     ON_ITS_WAY("on its way"),
+    /** Open again: the bank took the money back that settled it. */
+    RETURNED("returned"),
     TURNED_BACK("turned back");
 
     private final String words;

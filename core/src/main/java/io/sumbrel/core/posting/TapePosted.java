@@ -66,7 +66,9 @@ public record TapePosted(
                       item.id(), item.kind().isCredit() ? -line.amountMinor() : line.amountMinor())
                   : ItemMovement.staysAsCredit(item.id(), line.amountMinor()));
         }
-        case KEPT_BACK, GRANTED, TO_ACCOUNT -> {}
+        case REOPENS -> movements.add(returned(line, line.amountMinor()));
+        case CREDIT_BACK -> movements.add(returned(line, -line.amountMinor()));
+        case KEPT_BACK, GRANTED, TAKEN_BACK, TO_ACCOUNT -> {}
       }
     }
     return new TapePosted(tape, journal(tape, moneyAccount, date), movements, begun);
@@ -89,6 +91,10 @@ public record TapePosted(
 
   private static ItemMovement placed(TapeLine line, long openDelta) {
     return new ItemMovement(line.item().orElseThrow(), ItemMovement.Kind.PLACED, 0, openDelta);
+  }
+
+  private static ItemMovement returned(TapeLine line, long openDelta) {
+    return new ItemMovement(line.item().orElseThrow(), ItemMovement.Kind.RETURNED, 0, openDelta);
   }
 
   private static OpenItem begunBy(
@@ -133,8 +139,9 @@ public record TapePosted(
     return switch (line.kind()) {
       case KEPT_BACK -> List.of(JournalLine.debit(line.reason().orElseThrow().account(), amount));
       case GRANTED -> granted(line.reason().orElseThrow(), tape.itemOf(line), amount);
-      case CREDIT_USED -> List.of(onItem(tape.itemOf(line), amount));
-      case SETTLES -> List.of(onItem(tape.itemOf(line), amount.negated()));
+      case TAKEN_BACK -> takenBack(tape, line, amount);
+      case CREDIT_USED, REOPENS -> List.of(onItem(tape.itemOf(line), amount));
+      case SETTLES, CREDIT_BACK -> List.of(onItem(tape.itemOf(line), amount.negated()));
       case TO_ACCOUNT -> toAccount(line, tape.money().isPaidOut() ? amount : amount.negated());
       case TRANSFER ->
           List.of(
@@ -146,6 +153,16 @@ public record TapePosted(
       case UNIDENTIFIED ->
           List.of(JournalLine.credit(StandardAccount.UNIDENTIFIED_RECEIPTS.code(), amount));
     };
+  }
+
+  /** The mirror of what was kept back or granted, its tax part too. */
+  private static List<JournalLine> takenBack(Tape tape, TapeLine line, Money amount) {
+    DifferenceReason reason = line.reason().orElseThrow();
+    List<JournalLine> given =
+        reason.side() == DifferenceReason.Side.GRANTED
+            ? granted(reason, tape.itemOf(line), amount)
+            : List.of(JournalLine.debit(reason.account(), amount));
+    return given.stream().map(JournalLine::mirrored).toList();
   }
 
   /**

@@ -12,6 +12,7 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 
 /**
  * We were wrong: the contra posting that undoes a tape or a tie. Both entries stay in the books,
@@ -32,17 +33,29 @@ public record TurnedBack(
   /**
    * @param items the items that the posting moved, as they stand now
    * @param businessDate the day of the act; the contra is never dated before the original
-   * @throws Refusal {@code not-a-tape}, {@code credit-used-since} when money that stayed as credit
-   *     has been used, {@code transfer-met-since} when the other account has shown a transfer,
-   *     {@code total-changed-since} when an invoice can no longer take it back
+   * @param returnedBy a posting by which the bank took a part of it back, and that stands
+   * @throws Refusal {@code not-a-tape}, {@code returned-since}, {@code credit-used-since} when
+   *     money that stayed as credit has been used, {@code paid-since} when what a return opened was
+   *     settled, {@code transfer-met-since} when the other account has shown a transfer, {@code
+   *     total-changed-since} when an invoice can no longer take it back
    */
   public static TurnedBack of(
-      Posting posting, Map<ItemId, OpenItem> items, LocalDate businessDate) {
+      Posting posting,
+      Map<ItemId, OpenItem> items,
+      LocalDate businessDate,
+      Optional<PostingNumber> returnedBy) {
     if (!posting.kind().isExplanation()) {
       throw new Refusal(
           "not-a-tape",
           posting.number().words() + " is no explained sum; it cannot be turned back.");
     }
+    returnedBy.ifPresent(
+        by -> {
+          throw new Refusal(
+              "returned-since",
+              "The bank has taken back what %s received, by %s; turn that back first."
+                  .formatted(posting.number().words(), by.words()));
+        });
     for (ItemMovement movement : posting.movements()) {
       requireCanMoveBack(posting, movement, items.get(movement.item()));
     }
@@ -96,6 +109,13 @@ public record TurnedBack(
   private static void requireCanMoveBack(Posting posting, ItemMovement movement, OpenItem item) {
     if (movement.kind().isBeginning() && item.openMinor() != movement.openDelta()) {
       throw usedSince(posting.number(), item);
+    }
+    if (movement.kind() == ItemMovement.Kind.RETURNED
+        && Math.abs(item.openMinor()) < Math.abs(movement.openDelta())) {
+      throw new Refusal(
+          "paid-since",
+          "%s, which %s opened again, was settled since; turn that back first."
+              .formatted(item.number(), posting.number().words()));
     }
     boolean outOfRange =
         movement.kind() == ItemMovement.Kind.PLACED

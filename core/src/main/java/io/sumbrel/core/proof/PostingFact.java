@@ -83,6 +83,7 @@ public final class PostingFact {
           line.shortPay().orElse(null),
           line.account().map(AccountCode::code).orElse(null),
           number(line.customer()));
+      line.returned().ifPresent(m -> add(m.number()));
       reason(line.reason());
       tax(line.tax());
       item(line.item().map(tape.items()::get));

@@ -16,6 +16,12 @@ public enum LineKind {
   TO_ACCOUNT(-1, "to an account"),
   /** Goes to another bank account of the house, or comes from there. */
   TRANSFER(-1, "own transfer"),
+  /** An item that a receipt settled, of which the bank takes the money back. */
+  REOPENS(1, "opens again"),
+  /** A credit that was used with a receipt, and is there again. */
+  CREDIT_BACK(-1, "credit open again"),
+  /** What was kept back or granted with a receipt goes back with it. */
+  TAKEN_BACK(-1, "taken back"),
   /** Stays as credit of one named customer. */
   ON_ACCOUNT(-1, "on account"),
   /** Stays as credit of a payer whom nobody knows yet. */
@@ -36,6 +42,11 @@ public enum LineKind {
 
   public String words() {
     return words;
+  }
+
+  /** Whether it undoes a part of a receipt, which it names. */
+  public boolean isOfReturn() {
+    return this == REOPENS || this == CREDIT_BACK || this == TAKEN_BACK;
   }
 
   /**

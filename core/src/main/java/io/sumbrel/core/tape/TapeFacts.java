@@ -5,6 +5,7 @@ import io.sumbrel.core.difference.Authority;
 import io.sumbrel.core.ledger.AccountCode;
 import io.sumbrel.core.openitem.ItemId;
 import io.sumbrel.core.openitem.OpenItem;
+import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.core.rules.HouseLimits;
 import java.util.List;
 import java.util.Map;
@@ -17,6 +18,7 @@ import java.util.Optional;
  * @param standsOn the ledger account that the money moved; empty without money
  * @param chart the accounts, reasons and tax codes of the house
  * @param withheldBasisPoints rates at which customers withhold tax, in hundredths of a per cent
+ * @param receipts those of which the lines undo a part
  * @param before what was kept back and granted already, so that a limit cannot be sliced
  */
 public record TapeFacts(
@@ -26,10 +28,12 @@ public record TapeFacts(
     HouseLimits limits,
     List<Integer> withheldBasisPoints,
     Authority authority,
-    DifferencesBefore before) {
+    DifferencesBefore before,
+    Map<MoneyInId, ReturnedPayment> receipts) {
 
   public TapeFacts {
     items = Map.copyOf(items);
+    receipts = Map.copyOf(receipts);
     withheldBasisPoints = List.copyOf(withheldBasisPoints);
   }
 }

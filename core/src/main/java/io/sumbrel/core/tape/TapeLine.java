@@ -5,6 +5,7 @@ import io.sumbrel.core.ledger.AccountCode;
 import io.sumbrel.core.money.Money;
 import io.sumbrel.core.openitem.ItemId;
 import io.sumbrel.core.party.CustomerId;
+import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.core.tax.TaxPart;
 import java.util.Objects;
 import java.util.Optional;
@@ -20,6 +21,7 @@ import java.util.Optional;
  * @param tax the part of it that is tax, where it goes to an account with a tax code
  * @param note what a person wrote beside it; may be empty
  * @param customer of money that stays on account
+ * @param returned the receipt of which it undoes a part
  */
 public record TapeLine(
     LineKind kind,
@@ -30,7 +32,8 @@ public record TapeLine(
     Optional<AccountCode> account,
     Optional<TaxPart> tax,
     String note,
-    Optional<CustomerId> customer) {
+    Optional<CustomerId> customer,
+    Optional<MoneyInId> returned) {
 
   /** A longer note is cut nowhere; it is refused. */
   public static final int MOST_NOTE = 200;
@@ -45,6 +48,7 @@ public record TapeLine(
     Objects.requireNonNull(tax);
     Objects.requireNonNull(note);
     Objects.requireNonNull(customer);
+    Objects.requireNonNull(returned);
   }
 
   private static TapeLine bare(LineKind kind, Money amount) {
@@ -57,6 +61,7 @@ public record TapeLine(
         Optional.empty(),
         Optional.empty(),
         "",
+        Optional.empty(),
         Optional.empty());
   }
 
@@ -90,6 +95,7 @@ public record TapeLine(
         Optional.of(account),
         Optional.empty(),
         "",
+        Optional.empty(),
         Optional.empty());
   }
 
@@ -110,38 +116,72 @@ public record TapeLine(
         Optional.empty(),
         Optional.empty(),
         "",
-        Optional.of(customer));
+        Optional.of(customer),
+        Optional.empty());
   }
 
   public static TapeLine unidentified(Money amount) {
     return bare(LineKind.UNIDENTIFIED, amount);
   }
 
+  /** An item that a receipt settled opens again. */
+  public static TapeLine reopens(MoneyInId receipt, ItemId item, Money amount) {
+    return returning(bare(LineKind.REOPENS, amount).on(item), receipt);
+  }
+
+  /** A credit that was used with a receipt is there again. */
+  public static TapeLine creditBack(MoneyInId receipt, ItemId credit, Money amount) {
+    return returning(bare(LineKind.CREDIT_BACK, amount).on(credit), receipt);
+  }
+
+  /** What was kept back or granted with a receipt goes back with it. */
+  public static TapeLine takenBack(MoneyInId receipt, TapeLine given, Money amount) {
+    TapeLine line = because(bare(LineKind.TAKEN_BACK, amount), given.reason.orElseThrow());
+    return returning(given.item.map(line::on).orElse(line), receipt);
+  }
+
+  private static TapeLine returning(TapeLine l, MoneyInId receipt) {
+    return new TapeLine(
+        l.kind,
+        l.amount,
+        l.item,
+        l.reason,
+        l.shortPay,
+        l.account,
+        l.tax,
+        l.note,
+        l.customer,
+        Optional.of(receipt));
+  }
+
   /** The same line on an item. */
   public TapeLine on(ItemId item) {
     return new TapeLine(
-        kind, amount, Optional.of(item), reason, shortPay, account, tax, note, customer);
+        kind, amount, Optional.of(item), reason, shortPay, account, tax, note, customer, returned);
   }
 
   /** The same line, with the rest of its item still claimed for a reason. */
   public TapeLine leavingOpen(ShortPayReason why) {
-    return new TapeLine(kind, amount, item, reason, Optional.of(why), account, tax, note, customer);
+    return new TapeLine(
+        kind, amount, item, reason, Optional.of(why), account, tax, note, customer, returned);
   }
 
   /** The same line, with a part of it that is tax. */
   public TapeLine taxed(TaxPart part) {
     return new TapeLine(
-        kind, amount, item, reason, shortPay, account, Optional.of(part), note, customer);
+        kind, amount, item, reason, shortPay, account, Optional.of(part), note, customer, returned);
   }
 
   /** The same line with something written beside it. */
   public TapeLine noted(String words) {
-    return new TapeLine(kind, amount, item, reason, shortPay, account, tax, words, customer);
+    return new TapeLine(
+        kind, amount, item, reason, shortPay, account, tax, words, customer, returned);
   }
 
   /** The same line without a word of the rest, and without a note. */
   TapeLine bareOfWords() {
-    return new TapeLine(kind, amount, item, reason, Optional.empty(), account, tax, "", customer);
+    return new TapeLine(
+        kind, amount, item, reason, Optional.empty(), account, tax, "", customer, returned);
   }
 
   private static TapeLine because(TapeLine l, DifferenceReason reason) {
@@ -154,7 +194,8 @@ public record TapeLine(
         l.account,
         l.tax,
         l.note,
-        l.customer);
+        l.customer,
+        l.returned);
   }
 
   /** The amount in minor units. */

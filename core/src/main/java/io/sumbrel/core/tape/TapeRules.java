@@ -17,7 +17,15 @@ import java.util.Set;
 /** The rules of a tape, in the order in which a clerk would want to hear of them. */
 final class TapeRules {
   private static final Set<LineKind> PAID_OUT =
-      EnumSet.of(LineKind.TO_ACCOUNT, LineKind.TRANSFER, LineKind.CREDIT_USED);
+      EnumSet.of(
+          LineKind.TO_ACCOUNT,
+          LineKind.TRANSFER,
+          LineKind.CREDIT_USED,
+          LineKind.REOPENS,
+          LineKind.CREDIT_BACK,
+          LineKind.TAKEN_BACK);
+  private static final Set<LineKind> PLACES =
+      EnumSet.of(LineKind.SETTLES, LineKind.CREDIT_USED, LineKind.REOPENS, LineKind.CREDIT_BACK);
   private static final Set<LineKind> WITHOUT_MONEY =
       EnumSet.of(
           LineKind.CREDIT_USED,
@@ -71,7 +79,11 @@ final class TapeRules {
     if (money.isPaidOut() && !PAID_OUT.contains(line.kind())) {
       throw new Refusal(
           "paid-out",
-          "Money paid out goes to an account, to another bank account, or repays a credit.");
+          "Money paid out goes to an account, to another bank account, repays a credit, or returns a receipt.");
+    }
+    if (!money.isPaidOut() && line.kind().isOfReturn()) {
+      throw new Refusal(
+          "no-return", "“%s” is of money that the bank takes back.".formatted(line.kind().words()));
     }
     if (money.moneyIn().isEmpty() && !WITHOUT_MONEY.contains(line.kind())) {
       throw new Refusal(
@@ -89,6 +101,7 @@ final class TapeRules {
       case KEPT_BACK, GRANTED -> requireReason(line);
       case TO_ACCOUNT -> requireFreeAccount(line);
       case TRANSFER -> requireOtherBank(line);
+      case REOPENS, CREDIT_BACK, TAKEN_BACK -> requireReturn(line);
       case ON_ACCOUNT -> {
         if (line.customer().isEmpty()) {
           throw new Refusal("no-customer", "Money on account needs the customer it stays with.");
@@ -166,6 +179,24 @@ final class TapeRules {
     }
   }
 
+  private void requireReturn(TapeLine line) {
+    ReturnedPayment receipt =
+        line.returned()
+            .map(facts.receipts()::get)
+            .orElseThrow(() -> new Refusal("no-receipt", "Choose the receipt that is returned."));
+    receipt.require(line, money.date());
+    if (line.kind() == LineKind.TAKEN_BACK) {
+      return;
+    }
+    OpenItem item = itemOf(line);
+    if (Math.abs(item.openMinor()) + line.amountMinor() > Math.abs(item.totalMinor())) {
+      throw new Refusal(
+          "total-changed-since",
+          "The total of %s was lowered since it was settled; %s of it cannot open again."
+              .formatted(item.number(), line.amount().words()));
+    }
+  }
+
   private void requireReason(TapeLine line) {
     DifferenceReason reason =
         line.reason()
@@ -215,7 +246,7 @@ final class TapeRules {
   private void requireEachItemOnce() {
     Set<ItemId> seen = new HashSet<>();
     for (TapeLine line : lines) {
-      boolean places = line.kind() == LineKind.SETTLES || line.kind() == LineKind.CREDIT_USED;
+      boolean places = PLACES.contains(line.kind());
       if (places && !seen.add(line.item().orElseThrow())) {
         throw new Refusal("twice", itemOf(line).number() + " stands on the tape twice.");
       }

@@ -67,7 +67,8 @@ final class RandomBank {
     List<StatementEntry> entries = new ArrayList<>();
     long sum = 0;
     for (int i = 0; i < 3; i++) {
-      long amount = random.nextInt(10) == 0 ? -1 - random.nextInt(5_000) : amountIn();
+      int kind = random.nextInt(10);
+      long amount = kind == 0 ? -1 - random.nextInt(5_000) : kind == 1 ? takenBack() : amountIn();
       sum += amount;
       entries.add(StatementEntry.at(i + 1, day, amount).method(Method.TRANSFER).text("x").build());
     }
@@ -84,6 +85,17 @@ final class RandomBank {
     }
     day = day.plusDays(1);
     books.advanceTo(day);
+  }
+
+  /** As much as some receipt brought, which the bank takes back. */
+  private long takenBack() {
+    List<BooksFacts.Entry> explained =
+        books.entries().stream()
+            .filter(e -> e.explanation().isPresent() && e.moneyIn().isIn())
+            .toList();
+    return explained.isEmpty()
+        ? -1
+        : -explained.get(random.nextInt(explained.size())).moneyIn().amountMinor();
   }
 
   /** The second bank shows what was moved, now and then less a charge. */

@@ -23,6 +23,7 @@ import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.core.receipt.SetAside;
 import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.core.rules.HouseLimits;
+import io.sumbrel.core.tape.ReturnedPayment;
 import io.sumbrel.core.tape.ShortPayReason;
 import io.sumbrel.core.tape.Tape;
 import io.sumbrel.core.tape.TapeLine;
@@ -54,6 +55,7 @@ public final class RandomWalk {
   int moved;
   int met;
   int broughtBack;
+  int returned;
 
   private static Money usd(long minor) {
     return Money.ofMinor(USD, minor);
@@ -200,8 +202,11 @@ public final class RandomWalk {
       BooksFacts.Entry entry = pile.get(random.nextInt(pile.size()));
       MoneyIn moneyIn = entry.moneyIn();
       boolean own = moneyIn.text().equals("own") != (random.nextInt(20) == 0);
-      books.post(moneyIn.id(), own ? transfer(entry) : tape(moneyIn), authority());
+      List<TapeLine> back = moneyIn.isIn() || own ? List.of() : returning(moneyIn);
+      books.post(
+          moneyIn.id(), own ? transfer(entry) : back.isEmpty() ? tape(moneyIn) : back, authority());
       posted++;
+      returned += back.isEmpty() ? 0 : 1;
       moved += own ? 1 : 0;
     }
   }
@@ -274,6 +279,31 @@ public final class RandomWalk {
     } else if (left < 0) {
       lines.add(TapeLine.toAccount(StandardAccount.BANK_CHARGES.code(), usd(-left)));
     }
+    return lines;
+  }
+
+  /** The bank takes back a receipt, whole or in part; now and then more than was received. */
+  private List<TapeLine> returning(MoneyIn out) {
+    List<ReturnedPayment> receipts =
+        books.entries().stream()
+            .filter(
+                e -> e.moneyIn().isIn() && !e.moneyIn().bookingDate().isAfter(out.bookingDate()))
+            .flatMap(e -> books.receipt(e.moneyIn().id()).stream())
+            .filter(r -> r.isReturnable() || random.nextInt(20) == 0)
+            .toList();
+    if (receipts.isEmpty() || random.nextInt(4) == 0) {
+      return List.of();
+    }
+    List<ReturnedPayment> same =
+        receipts.stream()
+            .filter(r -> r.receipt().money().amountMinor() == -out.amountMinor())
+            .toList();
+    ReturnedPayment receipt =
+        same.isEmpty()
+            ? receipts.get(random.nextInt(receipts.size()))
+            : same.get(random.nextInt(same.size()));
+    List<TapeLine> lines = new ArrayList<>(receipt.lines(-out.amountMinor()));
+    close(out, lines);
     return lines;
   }
 

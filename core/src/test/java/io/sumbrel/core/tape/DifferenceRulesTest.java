@@ -83,7 +83,8 @@ class DifferenceRulesTest {
             HouseLimits.DEFAULTS,
             rates,
             authority,
-            before));
+            before,
+            Map.of()));
   }
 
   private static AbstractThrowableAssert<?, ?> refused(

@@ -102,7 +102,8 @@ class TapeTest {
             HouseLimits.DEFAULTS,
             List.of(),
             authority,
-            DifferencesBefore.NONE));
+            DifferencesBefore.NONE,
+            Map.of()));
   }
 
   private static Tape judged(long received, TapeLine... lines) {
@@ -172,7 +173,8 @@ class TapeTest {
             HouseLimits.DEFAULTS,
             List.of(),
             Authority.CLERK,
-            DifferencesBefore.NONE));
+            DifferencesBefore.NONE,
+            Map.of()));
   }
 
   @Test
@@ -319,7 +321,8 @@ class TapeTest {
             HouseLimits.DEFAULTS,
             List.of(),
             Authority.CLERK,
-            DifferencesBefore.NONE));
+            DifferencesBefore.NONE,
+            Map.of()));
   }
 
   private static void noTransfer(long received, OpenItem transfer, TapeLine... lines) {

@@ -1,0 +1,163 @@
+package io.sumbrel.core.tape;
+
+import io.sumbrel.core.money.AmountText;
+import io.sumbrel.core.money.Money;
+import io.sumbrel.core.openitem.OpenItem;
+import io.sumbrel.core.receipt.MoneyInId;
+import io.sumbrel.core.refusal.Refusal;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.List;
+import java.util.Objects;
+import java.util.Optional;
+
+/**
+ * A receipt of which the bank takes money back: a bounced cheque, a recalled debit. The receipt
+ * stays in the books; what it settled opens again, and what was granted with it goes back.
+ *
+ * @param receipt the tape by which it was explained
+ * @param credits money of it that stayed as credit, as that stands now
+ * @param before lines by which parts of it were returned already
+ */
+public record ReturnedPayment(Tape receipt, List<OpenItem> credits, List<TapeLine> before) {
+  public ReturnedPayment {
+    credits = List.copyOf(credits);
+    before = List.copyOf(before);
+    if (receipt.money().moneyIn().isEmpty() || receipt.money().isPaidOut()) {
+      throw new IllegalArgumentException("no receipt: " + receipt.money());
+    }
+  }
+
+  /** The sum that was received. */
+  public MoneyInId money() {
+    return receipt.money().moneyIn().orElseThrow().id();
+  }
+
+  /** Whether anything of it can be returned: a transfer of the house's own money is no receipt. */
+  public boolean isReturnable() {
+    return receipt.items().values().stream().noneMatch(i -> i.kind().isTransfer())
+        && receipt.lines().stream().noneMatch(l -> l.kind() == LineKind.TRANSFER)
+        && (receipt.lines().stream().anyMatch(l -> standing(l).minor() > 0)
+            || credits.stream().anyMatch(c -> !c.isSettled()));
+  }
+
+  /**
+   * The lines of the tape by which so much goes back. All of it is the mirror of the receipt. A
+   * part takes money that stayed as credit first, then opens what was placed last; what was granted
+   * on an item goes back where that opens whole. What cannot go back so is left to place.
+   *
+   * @param out above zero, in minor units
+   */
+  public List<TapeLine> lines(long out) {
+    List<TapeLine> lines = new ArrayList<>();
+    boolean whole = out == receipt.money().amountMinor() && before.isEmpty();
+    long left = out;
+    for (OpenItem credit : credits) {
+      long used = Math.min(left, -credit.openMinor());
+      if (used > 0) {
+        lines.add(TapeLine.creditUsed(credit.id(), money(used)));
+        left -= used;
+      }
+    }
+    if (whole) {
+      receipt.lines().forEach(l -> mirror(l).ifPresent(lines::add));
+      return lines;
+    }
+    List<TapeLine> lastFirst = new ArrayList<>(receipt.lines());
+    Collections.reverse(lastFirst);
+    for (TapeLine line : lastFirst) {
+      if (line.kind() == LineKind.SETTLES && standing(line).minor() > 0) {
+        left -= open(line, left, lines);
+      }
+    }
+    return lines;
+  }
+
+  /** Opens an item whole with what was granted on it, or by what is left; says how much went. */
+  private long open(TapeLine settled, long left, List<TapeLine> lines) {
+    List<TapeLine> granted =
+        receipt.lines().stream()
+            .filter(l -> l.reason().isPresent() && l.item().equals(settled.item()))
+            .filter(l -> standing(l).minor() > 0)
+            .toList();
+    long net =
+        standing(settled).minor() - granted.stream().mapToLong(l -> standing(l).minor()).sum();
+    if (left >= net) {
+      mirror(settled).ifPresent(lines::add);
+      granted.forEach(l -> mirror(l).ifPresent(lines::add));
+      return net;
+    }
+    if (left > 0) {
+      lines.add(TapeLine.reopens(money(), settled.item().orElseThrow(), money(left)));
+    }
+    return left;
+  }
+
+  /** The line that undoes what stands of one; none for money that stays as credit. */
+  private Optional<TapeLine> mirror(TapeLine line) {
+    Money amount = standing(line);
+    if (amount.minor() <= 0) {
+      return Optional.empty();
+    }
+    return switch (line.kind()) {
+      case SETTLES -> Optional.of(TapeLine.reopens(money(), line.item().orElseThrow(), amount));
+      case CREDIT_USED ->
+          Optional.of(TapeLine.creditBack(money(), line.item().orElseThrow(), amount));
+      case KEPT_BACK, GRANTED -> Optional.of(TapeLine.takenBack(money(), line, amount));
+      case TO_ACCOUNT -> Optional.of(line);
+      default -> Optional.empty();
+    };
+  }
+
+  /** What is not returned yet of a line of the receipt. */
+  private Money standing(TapeLine line) {
+    long returned =
+        before.stream().filter(b -> isOf(b, line)).mapToLong(TapeLine::amountMinor).sum();
+    return money(Math.max(0, line.amountMinor() - returned));
+  }
+
+  private static boolean isOf(TapeLine back, TapeLine line) {
+    boolean sameKind =
+        switch (back.kind()) {
+          case REOPENS -> line.kind() == LineKind.SETTLES;
+          case CREDIT_BACK -> line.kind() == LineKind.CREDIT_USED;
+          case TAKEN_BACK -> Objects.equals(back.reason(), line.reason());
+          default -> false;
+        };
+    return sameKind && back.item().equals(line.item());
+  }
+
+  /**
+   * Whether a line of a new tape returns no more than stands of the receipt.
+   *
+   * @param date of the new tape
+   * @throws Refusal {@code more-than-received}, {@code returned-before}
+   */
+  void require(TapeLine back, LocalDate date) {
+    if (date.isBefore(receipt.money().date())) {
+      throw new Refusal(
+          "returned-before",
+          "The receipt is of %s; nothing of it goes back before that."
+              .formatted(receipt.money().date()));
+    }
+    long standing =
+        receipt.lines().stream()
+            .filter(l -> isOf(back, l))
+            .mapToLong(l -> standing(l).minor())
+            .sum();
+    if (back.amountMinor() > standing) {
+      throw new Refusal(
+          "more-than-received",
+          "“%s” is %s; of that receipt %s stands."
+              .formatted(
+                  back.kind().words(),
+                  back.amount().words(),
+                  AmountText.words(standing, back.amount().currency())));
+    }
+  }
+
+  private Money money(long minor) {
+    return Money.ofMinor(receipt.money().currency(), minor);
+  }
+}
