@@ -13,6 +13,7 @@ import { AsideMenu } from './AsideMenu';
 import { DifferenceMenu } from './DifferenceMenu';
 import { lineDetail, lineWords } from './differences';
 import { sameLines, sideOf } from './tape';
+import { ReturnMenu } from './ReturnMenu';
 import type { TapeWork } from './useTape';
 import styles from './Work.module.css';
 
@@ -102,9 +103,15 @@ export function TapePane({ money, choices, tape }: Props) {
           <Button onClick={tape.toggleDifferences}>
             Difference<Key>D</Key>
           </Button>
-          <Button onClick={tape.onAccount}>
-            On account<Key>A</Key>
-          </Button>
+          {paidOut ? (
+            <Button onClick={tape.toggleReturn}>
+              Returned<Key>R</Key>
+            </Button>
+          ) : (
+            <Button onClick={tape.onAccount}>
+              On account<Key>A</Key>
+            </Button>
+          )}
           <Button onClick={tape.toggleToAccount}>
             To ledger<Key>T</Key>
           </Button>
@@ -170,6 +177,16 @@ export function TapePane({ money, choices, tape }: Props) {
             focusZone('tape');
           }}
           close={tape.toggleToAccount}
+        />
+      )}
+      {tape.returnOpen && (
+        <ReturnMenu
+          money={money}
+          take={(lines) => {
+            tape.change({ type: 'take', lines });
+            focusZone('tape');
+          }}
+          close={tape.toggleReturn}
         />
       )}
       {tape.asideOpen && (
@@ -247,7 +264,7 @@ function Ways({ money, tape }: Omit<Props, 'choices'>) {
       <WayList ways={ways} from={0} tape={tape} />
       {beside.length > 0 && (
         <h3 className={styles.heading}>
-          {ways.length > 0 ? 'Or it is no customer’s' : 'It may be no customer’s'}
+          {ways.length > 0 ? 'Or it may be' : 'It may be'}
         </h3>
       )}
       <WayList ways={beside} from={ways.length} tape={tape} />

@@ -87,6 +87,17 @@ export const itemsQuery = (currency: string, customer: number | undefined, text:
     placeholderData: (before) => before,
   });
 
+/** Receipts that a sum which was paid out may return, found by a text. */
+export const receiptsQuery = (id: number, find: string) =>
+  queryOptions({
+    queryKey: ['desk', 'receipts', id, find],
+    queryFn: () =>
+      unwrap(
+        client.GET('/api/desk/money/{id}/receipts', { params: { path: { id }, query: { find } } }),
+      ),
+    placeholderData: (before) => before,
+  });
+
 export const keepDraft = (id: number, lines: Line[], putBy: boolean) =>
   unwrap(
     client.PUT('/api/desk/money/{id}/draft', { params: { path: { id } }, body: { lines, putBy } }),

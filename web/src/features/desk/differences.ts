@@ -102,6 +102,12 @@ export function lineWords(line: Line, choices: Choices): string {
   if (line.kind === 'SETTLES' || line.kind === 'CREDIT_USED') {
     return line.item?.number ?? '';
   }
+  if (line.kind === 'TAKEN_BACK') {
+    return `${reason ?? ''} ${kind}${line.item ? ', ' + line.item.number : ''}`;
+  }
+  if (line.returned !== undefined) {
+    return `${line.item?.number ?? ''} ${kind}`;
+  }
   if (account) {
     return `${account.number} ${account.words}`;
   }

@@ -120,6 +120,7 @@ export function keyOf(lines: Line[]): string {
         l.taxCode,
         l.note,
         l.customerId,
+        l.returned,
       ].join(),
     )
     .sort()

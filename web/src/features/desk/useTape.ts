@@ -45,6 +45,9 @@ export interface TapeWork {
   toAccountMinor: number | undefined;
   toggleToAccount: () => void;
   toggleDifferences: () => void;
+  /** Whether the receipt is being chosen that the bank takes back. */
+  returnOpen: boolean;
+  toggleReturn: () => void;
   /** Whether a reason is being chosen for which the sum is set aside. */
   asideOpen: boolean;
   toggleAside: () => void;
@@ -66,7 +69,7 @@ export function useTape({ money, choices, posted, putBy, aside }: Options): Tape
   const keeping = useRef(Promise.resolve());
   const [judged, setJudged] = useState<Judged>();
   const [problem, setProblem] = useState('');
-  const [menu, setMenu] = useState<'differences' | 'account' | 'aside'>();
+  const [menu, setMenu] = useState<'differences' | 'account' | 'aside' | 'return'>();
   const [item, setItem] = useState<Item>();
   const queries = useQueryClient();
   const key = useRef({ lines, value: crypto.randomUUID() });
@@ -165,7 +168,7 @@ export function useTape({ money, choices, posted, putBy, aside }: Options): Tape
   };
 
   const toAccountMinor = paidOut ? -left : left;
-  const toggle = (which: 'differences' | 'account' | 'aside') =>
+  const toggle = (which: 'differences' | 'account' | 'aside' | 'return') =>
     setMenu((open) => (open === which ? undefined : which));
   const toggleToAccount = () => {
     if (toAccountMinor <= 0) {
@@ -183,6 +186,7 @@ export function useTape({ money, choices, posted, putBy, aside }: Options): Tape
     a: onAccount,
     b: () => void setBy(),
     x: () => toggle('aside'),
+    ...(paidOut ? { r: () => toggle('return') } : {}),
   };
 
   return {
@@ -211,6 +215,8 @@ export function useTape({ money, choices, posted, putBy, aside }: Options): Tape
     toAccountMinor: menu === 'account' ? toAccountMinor : undefined,
     toggleToAccount,
     toggleDifferences: () => toggle('differences'),
+    returnOpen: menu === 'return',
+    toggleReturn: () => toggle('return'),
     asideOpen: menu === 'aside',
     toggleAside: () => toggle('aside'),
     setAside: (reason, note) => void putAside(reason, note),

@@ -439,4 +439,36 @@ public sealed interface Evidence {
       return "the bank names " + bank + ", an account of the house";
     }
   }
+
+  /** The bank says itself that it takes a booking back. */
+  record BankTakesBack(LocalDate date) implements Evidence {
+    @Override
+    public String words() {
+      return "the bank takes back its booking of " + date;
+    }
+  }
+
+  /** A number that a receipt carries stands in the text. */
+  record NumberOfReceipt(String number, Optional<TextSpan> source) implements Evidence {
+    @Override
+    public String words() {
+      return number + " stands on the receipt too";
+    }
+  }
+
+  /** The payer of a receipt is named. */
+  record SamePayer(String payer) implements Evidence {
+    @Override
+    public String words() {
+      return "it names " + payer + ", who paid";
+    }
+  }
+
+  /** A receipt of the sum, or of more, is in the books. */
+  record ReceivedSo(String number, Money amount, LocalDate date) implements Evidence {
+    @Override
+    public String words() {
+      return "%s received %s on %s".formatted(number, amount.words(), date);
+    }
+  }
 }

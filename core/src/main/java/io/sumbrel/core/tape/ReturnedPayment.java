@@ -1,5 +1,6 @@
 package io.sumbrel.core.tape;
 
+import io.sumbrel.core.difference.DifferenceReason;
 import io.sumbrel.core.money.AmountText;
 import io.sumbrel.core.money.Money;
 import io.sumbrel.core.openitem.OpenItem;
@@ -9,7 +10,6 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
-import java.util.Objects;
 import java.util.Optional;
 
 /**
@@ -122,10 +122,16 @@ public record ReturnedPayment(Tape receipt, List<OpenItem> credits, List<TapeLin
         switch (back.kind()) {
           case REOPENS -> line.kind() == LineKind.SETTLES;
           case CREDIT_BACK -> line.kind() == LineKind.CREDIT_USED;
-          case TAKEN_BACK -> Objects.equals(back.reason(), line.reason());
+          case TAKEN_BACK ->
+              line.kind() != LineKind.TAKEN_BACK && codeOf(back).equals(codeOf(line));
           default -> false;
         };
     return sameKind && back.item().equals(line.item());
+  }
+
+  /** What the house calls it may have changed since. */
+  private static Optional<String> codeOf(TapeLine line) {
+    return line.reason().map(DifferenceReason::code);
   }
 
   /**

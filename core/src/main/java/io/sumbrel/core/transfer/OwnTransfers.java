@@ -14,6 +14,7 @@ import io.sumbrel.core.receipt.BankLine;
 import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.rules.HouseLimits;
 import io.sumbrel.core.tape.TapeLine;
+import io.sumbrel.core.usual.OtherWay;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Currency;
@@ -106,11 +107,11 @@ public final class OwnTransfers {
   }
 
   /** The likeliest first; none for what is no entry of a bank. */
-  public List<TransferWay> waysFor(MoneyIn entry) {
+  public List<OtherWay> waysFor(MoneyIn entry) {
     if (entry.bankLine().isEmpty() || accounts.size() < 2) {
       return List.of();
     }
-    List<TransferWay> ways = new ArrayList<>(meeting(entry));
+    List<OtherWay> ways = new ArrayList<>(meeting(entry));
     Map<Own, List<Evidence>> others = new HashMap<>();
     List<MoneyIn> halves = halvesOf(entry);
     for (MoneyIn half : halves) {
@@ -126,11 +127,7 @@ public final class OwnTransfers {
     boolean sole = halves.size() == 1 && halvesOf(halves.get(0)).size() == 1;
     others.keySet().removeAll(met);
     others.forEach((other, why) -> ways.add(toward(entry, other, sole, why)));
-    ways.sort(
-        (a, b) ->
-            a.certainty() != b.certainty()
-                ? a.certainty().compareTo(b.certainty())
-                : a.words().compareTo(b.words()));
+    ways.sort(OtherWay.IN_ORDER);
     return ways;
   }
 
@@ -147,7 +144,7 @@ public final class OwnTransfers {
     return begun.stream().filter(b -> isHalf(b, entry)).toList();
   }
 
-  private List<TransferWay> meeting(MoneyIn entry) {
+  private List<OtherWay> meeting(MoneyIn entry) {
     List<Begun> fit = fitting(entry);
     boolean sole = fit.stream().filter(b -> keptOf(b, entry) == 0).count() == 1;
     return fit.stream().map(b -> meeting(b, entry, sole)).toList();
@@ -168,7 +165,7 @@ public final class OwnTransfers {
     return transfer.item().openMinor() - entry.amountMinor();
   }
 
-  private TransferWay meeting(Begun transfer, MoneyIn entry, boolean sole) {
+  private OtherWay meeting(Begun transfer, MoneyIn entry, boolean sole) {
     OpenItem item = transfer.item();
     Money whole = Money.ofMinor(item.currency(), Math.abs(item.openMinor()));
     Money kept = Money.ofMinor(item.currency(), keptOf(transfer, entry));
@@ -188,7 +185,7 @@ public final class OwnTransfers {
     if (!kept.isZero()) {
       why.add(new Evidence.ChargeKept(kept, limits.chargeCap(entry.currency())));
     }
-    return new TransferWay(
+    return new OtherWay(
         "own transfer %s %s %s%s"
             .formatted(
                 item.number(),
@@ -230,7 +227,7 @@ public final class OwnTransfers {
   }
 
   /** All of the sum is moved to or from another bank account, which has not shown it yet. */
-  private TransferWay toward(MoneyIn entry, Own other, boolean sole, List<Evidence> why) {
+  private OtherWay toward(MoneyIn entry, Own other, boolean sole, List<Evidence> why) {
     boolean isNamed = why.stream().anyMatch(e -> e instanceof Evidence.OwnAccountNamed);
     Matcher says = SAYS.matcher(entry.text());
     boolean said = says.find();
@@ -240,7 +237,7 @@ public final class OwnTransfers {
       all.add(new Evidence.EntrySays(says.group(), false, Optional.of(span)));
     }
     Money whole = Money.ofMinor(entry.currency(), Math.abs(entry.amountMinor()));
-    return new TransferWay(
+    return new OtherWay(
         "own transfer " + (entry.isIn() ? "from " : "to ") + other.words(),
         List.of(TapeLine.transfer(other.code(), whole)),
         isNamed || sole && said ? Certainty.LIKELY : Certainty.THIN,

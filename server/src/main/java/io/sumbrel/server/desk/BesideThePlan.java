@@ -12,8 +12,8 @@ import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.core.tape.TapeLine;
 import io.sumbrel.core.transfer.OwnTransfers;
-import io.sumbrel.core.transfer.TransferWay;
 import io.sumbrel.core.usual.AccountWay;
+import io.sumbrel.core.usual.OtherWay;
 import io.sumbrel.core.usual.UsualAccounts;
 import io.sumbrel.server.bank.BankAccounts;
 import io.sumbrel.server.chart.Charts;
@@ -22,9 +22,11 @@ import io.sumbrel.server.openitem.Items;
 import io.sumbrel.server.receipt.MoneyLine;
 import io.sumbrel.server.receipt.MoneyLines;
 import io.sumbrel.server.rules.Limits;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Function;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
@@ -39,6 +41,7 @@ class BesideThePlan {
   private final MoneyLines moneyLines;
   private final Limits limits;
   private final Charts charts;
+  private final MayReturn mayReturn;
 
   BesideThePlan(
       BankAccounts accounts,
@@ -46,13 +49,15 @@ class BesideThePlan {
       Explanations explanations,
       MoneyLines moneyLines,
       Limits limits,
-      Charts charts) {
+      Charts charts,
+      MayReturn mayReturn) {
     this.accounts = accounts;
     this.items = items;
     this.explanations = explanations;
     this.moneyLines = moneyLines;
     this.limits = limits;
     this.charts = charts;
+    this.mayReturn = mayReturn;
   }
 
   /**
@@ -74,6 +79,7 @@ class BesideThePlan {
             begun(booksId),
             pile.stream().map(MoneyLine::moneyIn).toList(),
             limits.of(booksId)),
+        mayReturn.of(booksId, pile),
         charts.of(booksId));
   }
 
@@ -108,9 +114,8 @@ class BesideThePlan {
           Decision.Ground.ACCOUNT);
     }
 
-    private static Way of(TransferWay way) {
-      return new Way(
-          way.words(), way.lines(), way.certainty(), way.evidence(), Decision.Ground.TRANSFER);
+    static Way of(OtherWay way, Decision.Ground ground) {
+      return new Way(way.words(), way.lines(), way.certainty(), way.evidence(), ground);
     }
 
     boolean isLikely() {
@@ -119,21 +124,26 @@ class BesideThePlan {
   }
 
   /** As they are at one moment. */
-  record Ways(UsualAccounts usual, OwnTransfers transfers, Chart chart) {
+  record Ways(
+      UsualAccounts usual, OwnTransfers transfers, MayReturn.Candidates returns, Chart chart) {
     /** As many as there are digits to take them by. */
     private static final int MOST = 9;
 
     /**
-     * Own transfers first, and as many as there are digits left; those that nothing speaks for only
-     * where no item is proposed, and none where the sum is recorded already.
+     * Own transfers first, then what may be returned, and as many as there are digits left; those
+     * that nothing speaks for only where no item is proposed, and none where the sum is recorded
+     * already.
      */
     List<Way> of(Plan.Row row, MoneyIn money) {
       if (row.ways().stream().anyMatch(Proposal::isTie)) {
         return List.of();
       }
-      return Stream.concat(
-              transfers.waysFor(money).stream().map(Way::of),
+      return Stream.of(
+              transfers.waysFor(money).stream().map(w -> Way.of(w, Decision.Ground.TRANSFER)),
+              returns.waysFor(money).stream().map(w -> Way.of(w, Decision.Ground.RETURN)),
               usual.waysFor(money, chart).stream().map(w -> Way.of(w, money, chart)))
+          .flatMap(Function.identity())
+          .sorted(Comparator.comparing(Way::certainty))
           .filter(w -> row.ways().isEmpty() || w.certainty() != Certainty.NOTHING_YET)
           .limit(MOST - row.ways().size())
           .toList();
@@ -162,7 +172,7 @@ class BesideThePlan {
      */
     Optional<String> passedOver(MoneyIn money, List<TapeLine> tape) {
       return transfers.waysFor(money).stream()
-          .filter(w -> w.isMeeting() && w.certainty() == Certainty.LIKELY)
+          .filter(w -> w.lines().get(0).item().isPresent() && w.certainty() == Certainty.LIKELY)
           .filter(w -> tape.stream().noneMatch(l -> l.item().equals(w.lines().get(0).item())))
           .map(
               w -> "This sum is on its way already: " + w.words() + ". Placed so, it counts twice.")

@@ -1,6 +1,7 @@
 package io.sumbrel.server.desk;
 
 import io.sumbrel.core.evidence.Evidence;
+import io.sumbrel.core.learning.Decision;
 import io.sumbrel.core.matching.Certainty;
 import io.sumbrel.core.matching.Plan;
 import io.sumbrel.core.matching.Proposal;
@@ -8,8 +9,10 @@ import io.sumbrel.core.openitem.ItemId;
 import io.sumbrel.core.openitem.OpenItem;
 import io.sumbrel.core.party.Customer;
 import io.sumbrel.core.party.CustomerId;
+import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.core.refusal.Refusal;
+import io.sumbrel.core.returned.Returns;
 import io.sumbrel.core.tape.LineKind;
 import io.sumbrel.core.tape.Tape;
 import io.sumbrel.core.tape.TapeLine;
@@ -74,6 +77,7 @@ class Desk {
   private final PileRows pileRows;
   private final BesideThePlan besideThePlan;
   private final SetAsides setAsides;
+  private final MayReturn mayReturn;
 
   Desk(
       MoneyLines moneyLines,
@@ -87,7 +91,8 @@ class Desk {
       OpenItemsNow openItems,
       PileRows pileRows,
       BesideThePlan besideThePlan,
-      SetAsides setAsides) {
+      SetAsides setAsides,
+      MayReturn mayReturn) {
     this.moneyLines = moneyLines;
     this.accounts = accounts;
     this.books = books;
@@ -100,6 +105,7 @@ class Desk {
     this.pileRows = pileRows;
     this.besideThePlan = besideThePlan;
     this.setAsides = setAsides;
+    this.mayReturn = mayReturn;
   }
 
   /**
@@ -268,6 +274,31 @@ class Desk {
                         d.waitsFor().map(w -> relined(d.lines(), views))))
             .toList(),
         (int) board.pile().stream().filter(l -> l.payer().equals(line.payer())).count() - 1);
+  }
+
+  /**
+   * How a sum that was paid out would return each of some receipts, as far as they reach.
+   *
+   * @throws Refusal what forbids to explain the sum
+   */
+  @Transactional(readOnly = true)
+  List<WayView> receipts(Actor actor, MoneyInId id, List<MoneyInId> found) {
+    MoneyIn out = postTape.explainable(actor, id).moneyIn();
+    List<BesideThePlan.Way> ways =
+        Returns.waysFor(
+                out,
+                mayReturn.receipts(actor.booksId(), found).stream()
+                    .filter(r -> r.money().currency().equals(out.currency()))
+                    .filter(r -> r.money().amountMinor() >= -out.amountMinor())
+                    .filter(r -> !r.money().bookingDate().isAfter(out.bookingDate()))
+                    .toList())
+            .stream()
+            .map(w -> BesideThePlan.Way.of(w, Decision.Ground.RETURN))
+            .toList();
+    Set<ItemId> named = new HashSet<>();
+    ways.forEach(w -> w.lines().forEach(l -> l.item().ifPresent(named::add)));
+    Map<ItemId, LineView.ItemView> views = itemViews(actor.booksId(), named);
+    return ways.stream().map(w -> way(w, views)).toList();
   }
 
   private static WayView way(BesideThePlan.Way way, Map<ItemId, LineView.ItemView> views) {

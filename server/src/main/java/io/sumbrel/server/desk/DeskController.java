@@ -131,6 +131,13 @@ class DeskController {
         actor, plans.board(actor.booksId()), usualAccounts.of(actor.booksId()), new MoneyInId(id));
   }
 
+  /** Receipts in which a text is found, and how a sum that was paid out would return each. */
+  @GetMapping("/money/{id}/receipts")
+  List<DeskViews.WayView> receipts(
+      @AuthenticationPrincipal Actor actor, @PathVariable long id, @RequestParam String find) {
+    return desk.receipts(actor, new MoneyInId(id), doneList.moneyFound(actor, find));
+  }
+
   /** Open items of one customer, or of all that the text is found in. */
   @GetMapping("/items")
   DeskViews.ItemsView items(

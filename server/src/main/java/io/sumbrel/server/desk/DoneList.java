@@ -132,6 +132,16 @@ class DoneList {
     return new DoneListView(views(actor, ids), next);
   }
 
+  /** The newest explained sums in which a text is found. */
+  @Transactional(readOnly = true)
+  List<MoneyInId> moneyFound(Actor actor, String find) {
+    return page(actor, new Wanted(Optional.empty(), "", find), Optional.empty()).rows().stream()
+        .filter(d -> d.turnedBackBy().isEmpty() && d.amountMinor() > 0)
+        .flatMap(d -> d.moneyInId().stream())
+        .map(MoneyInId::new)
+        .toList();
+  }
+
   /**
    * What stands of all that is wanted, by currency; sums without money among it count as nothing.
    */

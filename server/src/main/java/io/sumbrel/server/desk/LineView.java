@@ -8,6 +8,7 @@ import io.sumbrel.core.openitem.ItemId;
 import io.sumbrel.core.openitem.OpenItem;
 import io.sumbrel.core.openitem.Terms;
 import io.sumbrel.core.party.CustomerId;
+import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.core.tape.LineKind;
 import io.sumbrel.core.tape.ShortPayReason;
@@ -18,7 +19,11 @@ import java.time.LocalDate;
 import java.util.Map;
 import java.util.Optional;
 
-/** A line of a tape as the browser sends and shows it. */
+/**
+ * A line of a tape as the browser sends and shows it.
+ *
+ * @param returned the receipt of which it undoes a part, by the id of its sum
+ */
 record LineView(
     LineKind kind,
     long amountMinor,
@@ -29,6 +34,7 @@ record LineView(
     Optional<String> taxCode,
     Optional<String> note,
     Optional<Long> customerId,
+    Optional<Long> returned,
     Optional<ItemView> item) {
 
   /**
@@ -49,7 +55,8 @@ record LineView(
         account.map(AccountCode::new),
         taxCode.map(code -> chart.taxIn(code, Math.max(amountMinor, 0), money.date())),
         note.orElse(""),
-        customerId.map(CustomerId::new));
+        customerId.map(CustomerId::new),
+        returned.map(MoneyInId::new));
   }
 
   /**
@@ -66,6 +73,7 @@ record LineView(
         line.tax().map(TaxPart::code),
         Optional.of(line.note()).filter(n -> !n.isEmpty()),
         line.customer().map(CustomerId::number),
+        line.returned().map(MoneyInId::number),
         line.item().flatMap(i -> Optional.ofNullable(items.get(i))));
   }
 
@@ -81,6 +89,7 @@ record LineView(
         taxCode,
         note,
         customerId,
+        returned,
         itemId.flatMap(i -> Optional.ofNullable(items.get(new ItemId(i)))));
   }
 

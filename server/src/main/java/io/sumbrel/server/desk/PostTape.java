@@ -18,7 +18,9 @@ import io.sumbrel.core.posting.TapePosted;
 import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.core.refusal.Refusal;
+import io.sumbrel.core.returned.Returns;
 import io.sumbrel.core.tape.LineKind;
+import io.sumbrel.core.tape.ReturnedPayment;
 import io.sumbrel.core.tape.Tape;
 import io.sumbrel.core.tape.TapeFacts;
 import io.sumbrel.core.tape.TapeLine;
@@ -50,6 +52,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -76,6 +79,7 @@ public class PostTape {
   private final Charts charts;
   private final WaitingForTie waiting;
   private final BesideThePlan besideThePlan;
+  private final MayReturn mayReturn;
 
   PostTape(
       MoneyLines moneyLines,
@@ -97,7 +101,8 @@ public class PostTape {
       DecisionRecord decisions,
       Charts charts,
       WaitingForTie waiting,
-      BesideThePlan besideThePlan) {
+      BesideThePlan besideThePlan,
+      MayReturn mayReturn) {
     this.moneyLines = moneyLines;
     this.claims = claims;
     this.items = items;
@@ -118,6 +123,7 @@ public class PostTape {
     this.charts = charts;
     this.waiting = waiting;
     this.besideThePlan = besideThePlan;
+    this.mayReturn = mayReturn;
   }
 
   /**
@@ -154,6 +160,7 @@ public class PostTape {
     Chart chart = charts.of(actor.booksId());
     List<TapeLine> lines = lines(chart, request.lines(), TapeMoney.of(line.moneyIn()));
     LocalDate date = postingDate(actor, line.moneyIn(), request.date());
+    lines.stream().flatMap(l -> l.returned().stream()).distinct().forEach(moneyLines::lock);
     // found before the record is locked: everybody who posts waits for that lock
     Optional<Decision> decision = said.map(s -> decision(actor, s, line.moneyIn(), lines, request));
     Optional<Lesson> lesson = said.flatMap(s -> Lessons.of(s.problem(), id, lines));
@@ -322,7 +329,16 @@ public class PostTape {
         rules.withheldRates(actor.booksId()),
         authority,
         differences.before(
-            actor.booksId(), YearMonth.from(date), money.currency(), lines, named, chart));
+            actor.booksId(), YearMonth.from(date), money.currency(), lines, named, chart),
+        receiptsOf(actor, lines));
+  }
+
+  private Map<MoneyInId, ReturnedPayment> receiptsOf(Actor actor, List<TapeLine> lines) {
+    List<MoneyInId> named = lines.stream().flatMap(l -> l.returned().stream()).distinct().toList();
+    return named.isEmpty()
+        ? Map.of()
+        : mayReturn.receipts(actor.booksId(), named).stream()
+            .collect(Collectors.toMap(r -> r.money().id(), Returns.Receipt::returned));
   }
 
   /**
@@ -403,7 +419,9 @@ public class PostTape {
   }
 
   private String words(Actor actor, Tape tape) {
-    return "Posted " + tape.money().words() + " " + goal(actor, tape);
+    boolean returns = tape.lines().stream().anyMatch(l -> l.kind().isOfReturn());
+    return "Posted %s %s".formatted(tape.money().words(), goal(actor, tape))
+        + (returns ? ", a returned payment" : "");
   }
 
   /** The ledger account to which money went that is no customer's, or from which it came. */

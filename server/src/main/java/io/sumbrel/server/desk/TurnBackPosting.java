@@ -12,6 +12,7 @@ import io.sumbrel.server.ledger.Claims;
 import io.sumbrel.server.ledger.Explanations;
 import io.sumbrel.server.ledger.Ledger;
 import io.sumbrel.server.ledger.Postings;
+import io.sumbrel.server.ledger.Receipts;
 import io.sumbrel.server.openitem.Items;
 import io.sumbrel.server.people.Actor;
 import io.sumbrel.server.receipt.MoneyLines;
@@ -30,6 +31,7 @@ public class TurnBackPosting {
   private final Ledger ledger;
   private final Postings postings;
   private final Explanations explanations;
+  private final Receipts receipts;
 
   TurnBackPosting(
       MoneyLines moneyLines,
@@ -38,7 +40,8 @@ public class TurnBackPosting {
       Items items,
       Ledger ledger,
       Postings postings,
-      Explanations explanations) {
+      Explanations explanations,
+      Receipts receipts) {
     this.moneyLines = moneyLines;
     this.books = books;
     this.claims = claims;
@@ -46,6 +49,7 @@ public class TurnBackPosting {
     this.ledger = ledger;
     this.postings = postings;
     this.explanations = explanations;
+    this.receipts = receipts;
   }
 
   /**
@@ -68,7 +72,8 @@ public class TurnBackPosting {
             posting,
             items.find(
                 actor.booksId(), posting.movements().stream().map(ItemMovement::item).toList()),
-            books.businessDate(actor.booksId()));
+            books.businessDate(actor.booksId()),
+            receipts.returnedBy(explanation.money()));
     String words = "Turned back " + number.words() + ", " + sum(posting);
     String act = posting.tie().isPresent() ? UNTIED : Ledger.TURNED_BACK;
     Ledger.Stored done = ledger.append(actor, contra, Ledger.Source.NONE, act, words);

@@ -6,6 +6,7 @@ import io.sumbrel.core.money.Money;
 import io.sumbrel.core.openitem.ItemId;
 import io.sumbrel.core.openitem.OpenItem;
 import io.sumbrel.core.party.CustomerId;
+import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.core.tape.LineKind;
 import io.sumbrel.core.tape.ShortPayReason;
 import io.sumbrel.core.tape.Tape;
@@ -60,6 +61,10 @@ class TapeLineRow {
   Long taxMinor;
   String note;
   Long customerId;
+
+  /** The receipt of which it undoes a part. */
+  Long returnedId;
+
   Long itemCustomerId;
   Long itemTotalMinor;
   Long itemTaxMinor;
@@ -95,6 +100,7 @@ class TapeLineRow {
             });
     row.note = line.note();
     row.agreed = tape.agreed().contains(line);
+    row.returnedId = line.returned().map(MoneyInId::number).orElse(null);
     row.customerId = line.customer().map(CustomerId::number).orElse(null);
     line.item()
         .ifPresent(
@@ -130,7 +136,8 @@ class TapeLineRow {
         Optional.ofNullable(taxCode)
             .map(code -> new TaxPart(code, new AccountCode(taxAccount), taxMinor)),
         note,
-        Optional.ofNullable(customerId).map(CustomerId::new));
+        Optional.ofNullable(customerId).map(CustomerId::new),
+        Optional.ofNullable(returnedId).map(MoneyInId::new));
   }
 
   /** An item as it was when the line was posted. */

@@ -9,6 +9,7 @@ import io.sumbrel.server.persistence.InParts;
 import jakarta.persistence.EntityManager;
 import jakarta.persistence.TypedQuery;
 import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
@@ -142,6 +143,61 @@ public class MoneyLines {
         : lines(
             "m.booksId = :b and m.id in :ids",
             Map.of("b", booksId, "ids", ids.stream().map(MoneyInId::number).toList()));
+  }
+
+  /**
+   * Sums of some amounts that were booked since a day and are explained, the newest first, by their
+   * amounts; + 0: looked up by the amount.
+   *
+   * @param most so many of an amount
+   */
+  @Transactional(readOnly = true)
+  public List<MoneyInId> explained(
+      long booksId, Collection<Long> amounts, LocalDate since, int most) {
+    Map<Long, List<MoneyInId>> byAmount = new HashMap<>();
+    InParts.of(
+        List.copyOf(amounts),
+        some ->
+            entities
+                .createQuery(
+                    """
+                    select m.amountMinor, m.id from MoneyInRow m
+                    join ClaimRow c on c.moneyInId = m.id
+                    where m.booksId + 0 = :b and m.amountMinor in :amounts and m.bookingDate >= :d
+                    order by m.bookingDate desc, m.id desc
+                    """,
+                    Object[].class)
+                .setParameter("b", booksId)
+                .setParameter("amounts", some)
+                .setParameter("d", since)
+                .getResultStream()
+                .forEach(
+                    r -> {
+                      List<MoneyInId> of =
+                          byAmount.computeIfAbsent((Long) r[0], a -> new ArrayList<>());
+                      if (of.size() < most) {
+                        of.add(new MoneyInId((Long) r[1]));
+                      }
+                    }));
+    return byAmount.values().stream().flatMap(List::stream).toList();
+  }
+
+  /** Which bookings some entries take back, as the bank itself says. */
+  @Transactional(readOnly = true)
+  public Map<MoneyInId, MoneyInId> takenBack(List<MoneyInId> entries) {
+    Map<MoneyInId, MoneyInId> takenBack = new HashMap<>();
+    InParts.of(
+        entries,
+        some ->
+            entities
+                .createQuery(
+                    "select id, reversesId from MoneyInRow where id in :ids and reversesId > 0",
+                    Object[].class)
+                .setParameter("ids", some.stream().map(MoneyInId::number).toList())
+                .getResultStream()
+                .forEach(
+                    r -> takenBack.put(new MoneyInId((Long) r[0]), new MoneyInId((Long) r[1]))));
+    return takenBack;
   }
 
   /** Whether anything was ever brought in. */

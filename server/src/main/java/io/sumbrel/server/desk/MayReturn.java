@@ -1,0 +1,101 @@
+package io.sumbrel.server.desk;
+
+import io.sumbrel.core.receipt.MoneyIn;
+import io.sumbrel.core.receipt.MoneyInId;
+import io.sumbrel.core.returned.Returns;
+import io.sumbrel.core.usual.OtherWay;
+import io.sumbrel.server.ledger.Receipts;
+import io.sumbrel.server.receipt.MoneyLine;
+import io.sumbrel.server.receipt.MoneyLines;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Which receipts the entries of a pile may return. */
+@Component
+class MayReturn {
+  /** A recalled debit may come back after so many months: thirteen by SEPA, from memory. */
+  private static final int MONTHS = 13;
+
+  /** So many receipts of one amount are looked at, the newest. */
+  private static final int MOST = 5;
+
+  private final MoneyLines moneyLines;
+  private final Receipts receipts;
+
+  MayReturn(MoneyLines moneyLines, Receipts receipts) {
+    this.moneyLines = moneyLines;
+    this.receipts = receipts;
+  }
+
+  /** The receipts that are as large as what left the bank, as they are now. */
+  record Candidates(Map<MoneyInId, MoneyInId> takenBack, List<Returns.Receipt> receipts) {
+    List<OtherWay> waysFor(MoneyIn entry) {
+      if (entry.isIn()) {
+        return List.of();
+      }
+      MoneyInId named = takenBack.get(entry.id());
+      return Returns.waysFor(
+          entry,
+          receipts.stream()
+              .filter(r -> r.money().id().equals(named) || isAsLarge(r.money(), entry))
+              .map(
+                  r ->
+                      new Returns.Receipt(
+                          r.returned(), r.money(), r.number(), r.money().id().equals(named)))
+              .toList());
+    }
+
+    private static boolean isAsLarge(MoneyIn receipt, MoneyIn entry) {
+      return receipt.amount().equals(entry.amount().negated())
+          && !receipt.bookingDate().isAfter(entry.bookingDate());
+    }
+  }
+
+  @Transactional(readOnly = true)
+  Candidates of(long booksId, List<MoneyLine> pile) {
+    List<MoneyIn> out =
+        pile.stream()
+            .map(MoneyLine::moneyIn)
+            .filter(m -> !m.isIn() && m.bankLine().isPresent())
+            .toList();
+    Optional<LocalDate> first = out.stream().map(MoneyIn::bookingDate).min(LocalDate::compareTo);
+    if (first.isEmpty()) {
+      return new Candidates(Map.of(), List.of());
+    }
+    Map<MoneyInId, MoneyInId> takenBack =
+        moneyLines.takenBack(out.stream().map(MoneyIn::id).toList());
+    List<Long> amounts = out.stream().map(m -> -m.amountMinor()).distinct().toList();
+    List<MoneyInId> found =
+        moneyLines.explained(booksId, amounts, first.get().minusMonths(MONTHS), MOST);
+    return new Candidates(
+        takenBack,
+        receipts(booksId, Stream.concat(found.stream(), takenBack.values().stream()).toList()));
+  }
+
+  /** Those of some sums that are receipts. */
+  @Transactional(readOnly = true)
+  List<Returns.Receipt> receipts(long booksId, Collection<MoneyInId> ids) {
+    Map<MoneyInId, MoneyIn> money =
+        moneyLines.some(booksId, ids.stream().distinct().toList()).stream()
+            .map(MoneyLine::moneyIn)
+            .collect(Collectors.toMap(MoneyIn::id, Function.identity()));
+    List<Returns.Receipt> all = new ArrayList<>();
+    receipts
+        .some(booksId, new HashMap<>(money).keySet(), money::get)
+        .forEach(
+            (id, r) ->
+                all.add(
+                    new Returns.Receipt(r.returned(), money.get(id), r.number().words(), false)));
+    return all;
+  }
+}

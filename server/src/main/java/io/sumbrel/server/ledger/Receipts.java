@@ -1,0 +1,136 @@
+package io.sumbrel.server.ledger;
+
+import io.sumbrel.core.openitem.ItemId;
+import io.sumbrel.core.openitem.OpenItem;
+import io.sumbrel.core.posting.ItemMovement;
+import io.sumbrel.core.posting.PostingNumber;
+import io.sumbrel.core.receipt.MoneyIn;
+import io.sumbrel.core.receipt.MoneyInId;
+import io.sumbrel.core.tape.ReturnedPayment;
+import io.sumbrel.core.tape.TapeLine;
+import io.sumbrel.server.openitem.Items;
+import jakarta.persistence.EntityManager;
+import java.util.Collection;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Sums that came in and are explained by a tape, with what of them the bank took back. */
+@Component
+public class Receipts {
+  private final EntityManager entities;
+  private final Postings postings;
+  private final Items items;
+
+  Receipts(EntityManager entities, Postings postings, Items items) {
+    this.entities = entities;
+    this.postings = postings;
+    this.items = items;
+  }
+
+  /**
+   * A receipt.
+   *
+   * @param number of the posting that explains it
+   */
+  public record Receipt(PostingNumber number, ReturnedPayment returned) {}
+
+  /**
+   * Those of some sums that are receipts.
+   *
+   * @param money the sums by their ids
+   */
+  @Transactional(readOnly = true)
+  public Map<MoneyInId, Receipt> some(
+      long booksId, Collection<MoneyInId> ids, Function<MoneyInId, MoneyIn> money) {
+    List<Long> sums =
+        ids.stream().filter(id -> money.apply(id).isIn()).map(MoneyInId::number).toList();
+    if (sums.isEmpty()) {
+      return Map.of();
+    }
+    List<Long> tapes =
+        entities
+            .createQuery(
+                """
+                select p.id from ClaimRow c join PostingRow p on p.id = c.postingId
+                where c.moneyInId in :ids and p.moneyInId = c.moneyInId
+                """,
+                Long.class)
+            .setParameter("ids", sums)
+            .getResultList();
+    Map<Long, List<OpenItem>> credits = creditsOf(booksId, tapes);
+    Map<Long, List<TapeLine>> before = before(sums);
+    Map<MoneyInId, Receipt> receipts = new HashMap<>();
+    for (Postings.Stored stored : postings.tapes(booksId, tapes, money)) {
+      MoneyInId id = stored.moneyIn().orElseThrow();
+      receipts.put(
+          id,
+          new Receipt(
+              stored.posting().number(),
+              new ReturnedPayment(
+                  stored.posting().tape().orElseThrow(),
+                  credits.getOrDefault(stored.id(), List.of()),
+                  before.getOrDefault(id.number(), List.of()))));
+    }
+    return receipts;
+  }
+
+  private Map<Long, List<OpenItem>> creditsOf(long booksId, List<Long> tapes) {
+    if (tapes.isEmpty()) {
+      return Map.of();
+    }
+    List<ItemMovementRow> begun =
+        entities
+            .createQuery(
+                "from ItemMovementRow where postingId in :ids and kind = :k order by itemId",
+                ItemMovementRow.class)
+            .setParameter("ids", tapes)
+            .setParameter("k", ItemMovement.Kind.STAYS_AS_CREDIT)
+            .getResultList();
+    Map<ItemId, OpenItem> now =
+        items.find(booksId, begun.stream().map(m -> new ItemId(m.itemId)).toList());
+    return begun.stream()
+        .collect(
+            Collectors.groupingBy(
+                m -> m.postingId,
+                Collectors.mapping(m -> now.get(new ItemId(m.itemId)), Collectors.toList())));
+  }
+
+  /** What undoes a part of some sums, and stands. */
+  private Map<Long, List<TapeLine>> before(List<Long> sums) {
+    return undoing(sums)
+        .collect(
+            Collectors.groupingBy(
+                l -> l.returnedId,
+                Collectors.mapping(l -> l.toFact(Map.of()), Collectors.toList())));
+  }
+
+  private Stream<TapeLineRow> undoing(List<Long> sums) {
+    return entities
+        .createQuery(
+            """
+            from TapeLineRow l where l.returnedId in :ids
+              and not exists (select 1 from PostingRow t where t.turnsBackId = l.postingId)
+            """,
+            TapeLineRow.class)
+        .setParameter("ids", sums)
+        .getResultStream();
+  }
+
+  /** A posting by which the bank took back a part of one of these sums, and that stands. */
+  @Transactional(readOnly = true)
+  public Optional<PostingNumber> returnedBy(List<MoneyInId> money) {
+    return undoing(money.stream().map(MoneyInId::number).toList())
+        .map(l -> entities.find(PostingRow.class, l.postingId))
+        .filter(Objects::nonNull)
+        .findFirst()
+        .map(PostingRow::number);
+  }
+}

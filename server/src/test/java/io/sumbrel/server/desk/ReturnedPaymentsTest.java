@@ -1,0 +1,144 @@
+package io.sumbrel.server.desk;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import io.sumbrel.server.House;
+import io.sumbrel.server.ServerTest;
+import java.time.LocalDate;
+import java.util.Map;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.springframework.http.HttpMethod;
+import tools.jackson.databind.JsonNode;
+
+/** The bank takes a payment back: what it settled opens again, and the receipt stands. */
+class ReturnedPaymentsTest extends ServerTest {
+  private static final LocalDate LATER = House.TODAY;
+  private String receipt;
+
+  @BeforeEach
+  void receiveAPayment() {
+    house.items(
+        "T-1,K-1,Alder Pots,2026-10-14,,500.00,500.00,,USD,,",
+        "T-2,K-1,Alder Pots,2026-10-15,,300.00,300.00,,USD,,");
+    house.statement(
+        LATER.minusDays(4), "1000.00", "1799.00", "799.00,ALDER POTS,T-1 T-2 CHQ 004471");
+    receipt =
+        house
+            .post(
+                house.clerk,
+                house.money("ALDER POTS"),
+                house.settles("T-1", 50_000),
+                house.settles("T-2", 30_000),
+                Map.of(
+                    "kind",
+                    "GRANTED",
+                    "amountMinor",
+                    100,
+                    "reason",
+                    "SMALL_DIFFERENCE",
+                    "itemId",
+                    house.item("T-2").path("id").asLong()))
+            .body()
+            .path("number")
+            .asString();
+  }
+
+  private JsonNode money(String payer) {
+    return house.get(house.clerk, "/api/desk/money/" + house.money(payer)).body();
+  }
+
+  private House.Answer take(String payer, JsonNode way) {
+    return house.send(
+        house.clerk,
+        HttpMethod.POST,
+        "/api/desk/money/" + house.money(payer) + "/posting",
+        Map.of("lines", way.path("lines")));
+  }
+
+  private String journal(String number) {
+    StringBuilder lines = new StringBuilder();
+    JsonNode trail =
+        house.get(house.clerk, "/api/trail/postings/" + number.replace('-', '/')).body();
+    for (JsonNode line : trail.findValue("journal")) {
+      lines
+          .append(line.path("account").asString())
+          .append(' ')
+          .append(line.path("minor").asLong())
+          .append("; ");
+    }
+    return lines.toString();
+  }
+
+  @Test
+  void theWholePaymentGoesBackWithWhatWasGrantedAndItsItemsOpenAgain() {
+    assertThat(receipt).as("posted").isNotEmpty();
+    house.statement(LATER, "1799.00", "1000.00", "-799.00,QUAYLINE,RETURNED ITEM CHQ 004471");
+    JsonNode way = money("QUAYLINE").path("beside").get(0);
+    assertThat(way.path("words").asString())
+        .isEqualTo("returned, 799.00 of ALDER POTS (%s)".formatted(receipt));
+    assertThat(way.path("certainty").asString()).isEqualTo("LIKELY");
+    House.Answer returned = take("QUAYLINE", way);
+    assertThat(returned.body().path("words").asString())
+        .isEqualTo("Posted −799.00 to Alder Pots, a returned payment");
+    String number = returned.body().path("number").asString();
+    assertThat(journal(number)).isEqualTo("1010 -79900; 1100 50000; 1100 30000; 6200 -100; ");
+    assertThat(house.open("T-1")).isEqualTo(50_000);
+    assertThat(house.open("T-2")).isEqualTo(30_000);
+    house.prove();
+    assertThat(house.turnBack(house.clerk, receipt).code()).isEqualTo("returned-since");
+    assertThat(house.turnBack(house.clerk, number).status()).isEqualTo(200);
+    assertThat(house.open("T-1")).isZero();
+    house.prove();
+    assertThat(house.turnBack(house.clerk, receipt).status()).isEqualTo(200);
+    house.prove();
+  }
+
+  @Test
+  void aPartIsFoundByTheChequesNumberAndOpensWhatWasPlacedLast() {
+    house.statement(LATER, "1799.00", "1300.00", "-499.00,QUAYLINE,DEBIT");
+    long money = house.money("QUAYLINE");
+    JsonNode found =
+        house.get(house.clerk, "/api/desk/money/" + money + "/receipts?find=t-2").body();
+    assertThat(found.get(0).path("words").asString())
+        .isEqualTo("a part returned, 799.00 of ALDER POTS (%s)".formatted(receipt));
+    String number = take("QUAYLINE", found.get(0)).body().path("number").asString();
+    // T-2 whole with the 1.00 that was let off, and 200.00 of T-1
+    assertThat(journal(number)).isEqualTo("1010 -49900; 1100 30000; 6200 -100; 1100 20000; ");
+    assertThat(house.open("T-1")).isEqualTo(20_000);
+    house.prove();
+    house.statement(LATER, "1300.00", "800.00", "-500.00,QUAYLINE,MORE");
+    JsonNode again =
+        house
+            .get(house.clerk, "/api/desk/money/" + house.money("QUAYLINE") + "/receipts?find=alder")
+            .body()
+            .get(0);
+    assertThat(take("QUAYLINE", again).code())
+        .as("only 300.00 of it are left to return")
+        .isEqualTo("not-zero");
+  }
+
+  @Test
+  void whatAReturnOpenedAndWasPaidSinceKeepsTheReturn() {
+    house.statement(LATER, "1799.00", "1000.00", "-799.00,QUAYLINE,RETURNED CHQ 004471");
+    String number =
+        take("QUAYLINE", money("QUAYLINE").path("beside").get(0)).body().path("number").asString();
+    house.statement(LATER, "1000.00", "1500.00", "500.00,ALDER AGAIN,T-1");
+    house.post(house.clerk, house.money("ALDER AGAIN"), house.settles("T-1", 50_000));
+    assertThat(house.turnBack(house.clerk, number).code()).isEqualTo("paid-since");
+    assertThat(house.turnBack(house.clerk, receipt).code()).isEqualTo("returned-since");
+    house.prove();
+  }
+
+  @Test
+  void refusesToReturnWhatIsNoReceiptOrMoreThanItWas() {
+    house.statement(LATER, "1799.00", "999.00", "-800.00,QUAYLINE,RETURNED CHQ 004471");
+    long item = house.item("T-1").path("id").asLong();
+    long out = house.money("QUAYLINE");
+    Map<?, ?> ofItself =
+        Map.of("kind", "REOPENS", "amountMinor", 80_000, "itemId", item, "returned", out);
+    assertThat(house.post(house.clerk, out, ofItself).code()).isEqualTo("no-receipt");
+    Map<?, ?> ofNothing = Map.of("kind", "REOPENS", "amountMinor", 80_000, "itemId", item);
+    assertThat(house.post(house.clerk, out, ofNothing).code()).isEqualTo("no-receipt");
+  }
+}
