@@ -1,11 +1,15 @@
+import { useQuery } from '@tanstack/react-query';
 import { type KeyboardEvent, useId, useState } from 'react';
 import { Field } from '../../components/Field';
 import { Key } from '../../components/Key';
 import { Empty } from '../../components/States';
 import { focusZone } from '../../keyboard/keys';
 import { words } from '../../money/money';
-import type { Choices, Line, Money } from './deskApi';
+import { type Choices, type Customer, customersQuery, type Line, type Money } from './deskApi';
 import styles from './Work.module.css';
+
+/** A customer is looked for by so many letters. */
+const SHORTEST = 2;
 
 interface Props {
   choices: Choices;
@@ -17,27 +21,30 @@ interface Props {
 
 /** Where money may go that is no customer's. */
 interface Goal {
-  code: string;
+  key: string;
   words: string;
-  kind: 'TO_ACCOUNT' | 'TRANSFER';
+  line: Pick<Line, 'kind' | 'account' | 'customerId'>;
 }
 
-/** A ledger account or another bank account, by a part of its name; tax and text. */
+/** An account, another bank account or a customer, by a part of the name; tax and text. */
 export function AccountMenu({ choices, money, minor, take, close }: Props) {
   const [typed, setTyped] = useState('');
   const [at, setAt] = useState(0);
   const [tax, setTax] = useState('');
   const [text, setText] = useState('');
   const list = useId();
-  const found = goalsOf(money, choices).filter((g) => reads(g.words, typed));
+  const customers = useQuery(customersQuery(typed));
+  const found = [
+    ...goalsOf(money, choices).filter((g) => reads(g.words, typed)),
+    ...ofCustomers(money, typed, customers.data ?? []),
+  ];
   const amount = words(minor, money.currency);
 
   const place = (goal: Goal) =>
     take({
-      kind: goal.kind,
+      ...goal.line,
       amountMinor: minor,
-      account: goal.code,
-      ...(tax && goal.kind === 'TO_ACCOUNT' ? { taxCode: tax } : {}),
+      ...(tax && goal.line.kind === 'TO_ACCOUNT' ? { taxCode: tax } : {}),
       ...(text.trim() ? { note: text.trim() } : {}),
     });
 
@@ -71,7 +78,7 @@ export function AccountMenu({ choices, money, minor, take, close }: Props) {
     >
       <div className={styles.finder}>
         <Field
-          label="Ledger account"
+          label="Account or customer"
           placeholder="part of its name"
           first
           value={typed}
@@ -82,7 +89,7 @@ export function AccountMenu({ choices, money, minor, take, close }: Props) {
           role="combobox"
           aria-expanded={found.length > 0}
           aria-controls={list}
-          aria-activedescendant={found[at] && `account-${found[at].code}`}
+          aria-activedescendant={found[at] && `account-${found[at].key}`}
           autoComplete="off"
           onKeyDown={onArrow}
         />
@@ -99,7 +106,7 @@ export function AccountMenu({ choices, money, minor, take, close }: Props) {
         </label>
         <Field label="Text" value={text} change={setText} maxLength={200} />
       </div>
-      {found.length === 0 && <Empty>No account reads like that.</Empty>}
+      {found.length === 0 && <Empty>No account and no customer reads like that.</Empty>}
       <div
         id={list}
         role="listbox"
@@ -109,8 +116,8 @@ export function AccountMenu({ choices, money, minor, take, close }: Props) {
       >
         {found.map((a, i) => (
           <div
-            key={a.code}
-            id={`account-${a.code}`}
+            key={a.key}
+            id={`account-${a.key}`}
             role="option"
             aria-selected={i === at}
             className={i === at ? styles.menuAt : styles.menuRow}
@@ -133,16 +140,28 @@ function goalsOf(money: Money, choices: Choices): Goal[] {
   const way = money.amountMinor > 0 ? 'from' : 'to';
   return [
     ...choices.accounts.map((a) => ({
-      code: a.code,
+      key: a.code,
       words: `to ${a.number} ${a.words}`,
-      kind: 'TO_ACCOUNT' as const,
+      line: { kind: 'TO_ACCOUNT' as const, account: a.code },
     })),
     ...others.map((o) => ({
-      code: o.code,
+      key: o.code,
       words: `own transfer ${way} ${o.words}`,
-      kind: 'TRANSFER' as const,
+      line: { kind: 'TRANSFER' as const, account: o.code },
     })),
   ];
+}
+
+/** What comes in stays on a customer's account; what was paid out a customer owes. */
+function ofCustomers(money: Money, typed: string, found: Customer[]): Goal[] {
+  const paidOut = money.amountMinor < 0;
+  return typed.trim().length < SHORTEST
+    ? []
+    : found.map((c) => ({
+        key: `customer-${c.id}`,
+        words: `${paidOut ? 'owed by' : 'on account of'} ${c.name} ${c.number}`,
+        line: { kind: paidOut ? ('OWED' as const) : ('ON_ACCOUNT' as const), customerId: c.id },
+      }));
 }
 
 /** Every word that was typed stands somewhere in it. */

@@ -263,9 +263,7 @@ function Ways({ money, tape }: Omit<Props, 'choices'>) {
       )}
       <WayList ways={ways} from={0} tape={tape} />
       {beside.length > 0 && (
-        <h3 className={styles.heading}>
-          {ways.length > 0 ? 'Or it may be' : 'It may be'}
-        </h3>
+        <h3 className={styles.heading}>{ways.length > 0 ? 'Or it may be' : 'It may be'}</h3>
       )}
       <WayList ways={beside} from={ways.length} tape={tape} />
     </div>

@@ -87,6 +87,17 @@ export const itemsQuery = (currency: string, customer: number | undefined, text:
     placeholderData: (before) => before,
   });
 
+export type Customer = Schemas['FoundView'];
+
+/** The first customers whose name or number holds a text. */
+export const customersQuery = (text: string) =>
+  queryOptions({
+    queryKey: ['customers', 'found', text],
+    queryFn: () => unwrap(client.GET('/api/customers/found', { params: { query: { text } } })),
+    enabled: text.trim().length > 1,
+    placeholderData: (before) => before,
+  });
+
 /** Receipts that a sum which was paid out may return, found by a text. */
 export const receiptsQuery = (id: number, find: string) =>
   queryOptions({

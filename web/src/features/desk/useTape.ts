@@ -157,19 +157,19 @@ export function useTape({ money, choices, posted, putBy, aside }: Options): Tape
     }
   };
 
+  const toAccountMinor = paidOut ? -left : left;
+  const toggle = (which: 'differences' | 'account' | 'aside' | 'return') =>
+    setMenu((open) => (open === which ? undefined : which));
   const onAccount = () => {
     if (left <= 0) {
       setProblem('Nothing is left that could stay on account.');
     } else if (customerId === undefined) {
-      setProblem('Tick an item of the customer first, or look in every customer with F.');
+      toggle('account');
     } else {
       change({ type: 'add', line: { kind: 'ON_ACCOUNT', amountMinor: left, customerId } });
     }
   };
 
-  const toAccountMinor = paidOut ? -left : left;
-  const toggle = (which: 'differences' | 'account' | 'aside' | 'return') =>
-    setMenu((open) => (open === which ? undefined : which));
   const toggleToAccount = () => {
     if (toAccountMinor <= 0) {
       setProblem('Nothing is left that could go to a ledger account.');

@@ -161,9 +161,10 @@ class NobodysMoneyWalkTest {
         .click();
     page.getByLabel("Tax").selectOption(new SelectOption().setLabel("tax on purchases"));
     page.getByLabel("Text", new Page.GetByLabelOptions().setExact(true)).fill("November");
-    page.getByLabel("Ledger account", new Page.GetByLabelOptions().setExact(true)).fill("no such");
-    assertThat(page.getByText("No account reads like that.")).isVisible();
-    page.getByLabel("Ledger account", new Page.GetByLabelOptions().setExact(true))
+    page.getByLabel("Account or customer", new Page.GetByLabelOptions().setExact(true))
+        .fill("no such");
+    assertThat(page.getByText("No account and no customer reads like that.")).isVisible();
+    page.getByLabel("Account or customer", new Page.GetByLabelOptions().setExact(true))
         .fill("charges bank");
     Browser.assertAccessible(page);
     page.getByRole(AriaRole.OPTION)

@@ -471,4 +471,13 @@ public sealed interface Evidence {
       return "%s received %s on %s".formatted(number, amount.words(), date);
     }
   }
+
+  /** A payment from before the books began was of this sum. */
+  record PaidBeforeBooks(Money amount, LocalDate date, String items) implements Evidence {
+    @Override
+    public String words() {
+      return "%s was paid on %s%s"
+          .formatted(amount.words(), date, items.isEmpty() ? "" : " for " + items);
+    }
+  }
 }

@@ -9,6 +9,8 @@ public enum ItemKind {
   CREDIT_NOTE("credit note", StandardAccount.RECEIVABLES),
   /** Money of a known customer that was placed on no item. */
   ON_ACCOUNT("on account", StandardAccount.RECEIVABLES),
+  /** What a customer owes for money that was paid out: a payment that came back, a charge. */
+  OWED("owed again", StandardAccount.RECEIVABLES),
   /** Money of an unknown payer. */
   UNIDENTIFIED("unidentified", StandardAccount.UNIDENTIFIED_RECEIPTS),
   /** Money that left one bank account of the house for another, which has not shown it yet. */
@@ -50,6 +52,6 @@ public enum ItemKind {
 
   /** Whether its open amount is below zero: we owe it, or may use it. */
   public boolean isCredit() {
-    return this != INVOICE && this != TRANSFER_TO_COME;
+    return this != INVOICE && this != OWED && this != TRANSFER_TO_COME;
   }
 }

@@ -22,6 +22,8 @@ public record ItemMovement(ItemId item, Kind kind, long totalDelta, long openDel
     STAYS_AS_CREDIT("stays as credit"),
     /** Money that one bank account of the house has shown, and the other has not. */
     ON_ITS_WAY("on its way"),
+    /** A customer owes what was paid out. */
+    OWED("owed again"),
     /** Open again: the bank took the money back that settled it. */
     RETURNED("returned"),
     TURNED_BACK("turned back");
@@ -38,13 +40,18 @@ public record ItemMovement(ItemId item, Kind kind, long totalDelta, long openDel
 
     /** Whether an item of these books' own begins with it. */
     public boolean isBeginning() {
-      return this == STAYS_AS_CREDIT || this == ON_ITS_WAY;
+      return this == STAYS_AS_CREDIT || this == OWED || this == ON_ITS_WAY;
     }
   }
 
   /** The movement with which a new credit of so much begins. */
   static ItemMovement staysAsCredit(ItemId credit, long minor) {
     return new ItemMovement(credit, Kind.STAYS_AS_CREDIT, -minor, -minor);
+  }
+
+  /** The movement with which a new debt of so much begins. */
+  static ItemMovement owed(ItemId debt, long minor) {
+    return new ItemMovement(debt, Kind.OWED, minor, minor);
   }
 
   /** The movement with which a transfer begins: above zero when it is to come in. */

@@ -56,15 +56,11 @@ public record TapePosted(
       switch (line.kind()) {
         case SETTLES -> movements.add(placed(line, -line.amountMinor()));
         case CREDIT_USED -> movements.add(placed(line, line.amountMinor()));
-        case ON_ACCOUNT, UNIDENTIFIED, TRANSFER -> {
+        case ON_ACCOUNT, UNIDENTIFIED, TRANSFER, OWED -> {
           String name = number.words() + (begun.isEmpty() ? "" : "/" + (begun.size() + 1));
           OpenItem item = begunBy(line, tape.money(), nextId.get(), name, date);
           begun.add(item);
-          movements.add(
-              item.kind().isTransfer()
-                  ? ItemMovement.onItsWay(
-                      item.id(), item.kind().isCredit() ? -line.amountMinor() : line.amountMinor())
-                  : ItemMovement.staysAsCredit(item.id(), line.amountMinor()));
+          movements.add(beginning(item, line.amountMinor()));
         }
         case REOPENS -> movements.add(returned(line, line.amountMinor()));
         case CREDIT_BACK -> movements.add(returned(line, -line.amountMinor()));
@@ -93,6 +89,15 @@ public record TapePosted(
     return new ItemMovement(line.item().orElseThrow(), ItemMovement.Kind.PLACED, 0, openDelta);
   }
 
+  private static ItemMovement beginning(OpenItem item, long minor) {
+    return switch (item.kind()) {
+      case TRANSFER_TO_COME -> ItemMovement.onItsWay(item.id(), minor);
+      case TRANSFER_TO_GO -> ItemMovement.onItsWay(item.id(), -minor);
+      case OWED -> ItemMovement.owed(item.id(), minor);
+      default -> ItemMovement.staysAsCredit(item.id(), minor);
+    };
+  }
+
   private static ItemMovement returned(TapeLine line, long openDelta) {
     return new ItemMovement(line.item().orElseThrow(), ItemMovement.Kind.RETURNED, 0, openDelta);
   }
@@ -117,6 +122,7 @@ public record TapePosted(
   private static ItemKind kindOf(LineKind line, boolean paidOut) {
     return switch (line) {
       case ON_ACCOUNT -> ItemKind.ON_ACCOUNT;
+      case OWED -> ItemKind.OWED;
       case UNIDENTIFIED -> ItemKind.UNIDENTIFIED;
       case TRANSFER -> paidOut ? ItemKind.TRANSFER_TO_COME : ItemKind.TRANSFER_TO_GO;
       default -> throw new IllegalArgumentException("no item begins with " + line);
@@ -150,6 +156,8 @@ public record TapePosted(
                   tape.money().isPaidOut() ? amount : amount.negated()));
       case ON_ACCOUNT ->
           List.of(JournalLine.credit(RECEIVABLES, amount).of(line.customer().orElseThrow()));
+      case OWED ->
+          List.of(JournalLine.debit(RECEIVABLES, amount).of(line.customer().orElseThrow()));
       case UNIDENTIFIED ->
           List.of(JournalLine.credit(StandardAccount.UNIDENTIFIED_RECEIPTS.code(), amount));
     };

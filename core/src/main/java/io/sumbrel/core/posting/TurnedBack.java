@@ -102,8 +102,11 @@ public record TurnedBack(
                 .formatted(number.words()))
         : new Refusal(
             "credit-used-since",
-            "Money that %s left as credit has been used since; turn that back first."
-                .formatted(number.words()));
+            "%s of %s has been %s since; turn that back first."
+                .formatted(
+                    item.kind().words(),
+                    number.words(),
+                    item.kind().isCredit() ? "used" : "settled"));
   }
 
   private static void requireCanMoveBack(Posting posting, ItemMovement movement, OpenItem item) {

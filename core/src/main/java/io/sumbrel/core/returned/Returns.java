@@ -3,13 +3,18 @@ package io.sumbrel.core.returned;
 import io.sumbrel.core.evidence.Evidence;
 import io.sumbrel.core.evidence.TextSpan;
 import io.sumbrel.core.matching.Certainty;
+import io.sumbrel.core.money.Money;
+import io.sumbrel.core.party.Customer;
 import io.sumbrel.core.receipt.BankLine;
 import io.sumbrel.core.receipt.MoneyIn;
+import io.sumbrel.core.receipt.PastPayment;
 import io.sumbrel.core.tape.ReturnedPayment;
+import io.sumbrel.core.tape.TapeLine;
 import io.sumbrel.core.usual.OtherWay;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -35,6 +40,8 @@ public final class Returns {
    */
   public record Receipt(ReturnedPayment returned, MoneyIn money, String number, boolean isNamed) {}
 
+  private static final int SHORTEST_NAME = 4;
+
   private Returns() {}
 
   /**
@@ -53,6 +60,52 @@ public final class Returns {
         .map(r -> way(entry, r, told == 1 && tells(entry, r)))
         .sorted(OtherWay.IN_ORDER)
         .toList();
+  }
+
+  /**
+   * A payment from before the books began: no receipt of these books can open again, so its
+   * customer owes it anew. Likely where only one fits and its payer or account is named.
+   *
+   * @param payments of the very sum
+   * @param customers who they are, by the number that the payment states
+   */
+  public static List<OtherWay> ofPast(
+      MoneyIn entry, List<PastPayment> payments, Map<String, Customer> customers) {
+    List<PastPayment> fit =
+        entry.isIn() || entry.bankLine().isEmpty()
+            ? List.of()
+            : payments.stream()
+                .filter(p -> customers.containsKey(p.customerNumber()))
+                .filter(p -> !p.date().isAfter(entry.bookingDate()))
+                .toList();
+    long named = fit.stream().filter(p -> isPayer(entry, p)).count();
+    return fit.stream()
+        .map(p -> past(entry, p, customers.get(p.customerNumber()), named == 1))
+        .sorted(OtherWay.IN_ORDER)
+        .toList();
+  }
+
+  private static OtherWay past(
+      MoneyIn entry, PastPayment payment, Customer customer, boolean isOnlyOne) {
+    List<Evidence> why = new ArrayList<>();
+    Money sum = entry.amount().negated();
+    if (isPayer(entry, payment)) {
+      why.add(new Evidence.SamePayer(payment.payerName().orElse(customer.name())));
+    }
+    says(entry).ifPresent(why::add);
+    why.add(new Evidence.PaidBeforeBooks(sum, payment.date(), String.join(" ", payment.items())));
+    boolean isLikely = isOnlyOne && isPayer(entry, payment) && says(entry).isPresent();
+    return new OtherWay(
+        "returned from before these books, owed again by " + customer.name(),
+        List.of(TapeLine.owed(customer.id(), sum)),
+        isLikely ? Certainty.LIKELY : Certainty.THIN,
+        why);
+  }
+
+  private static boolean isPayer(MoneyIn entry, PastPayment payment) {
+    boolean account =
+        entry.payerAccount().isPresent() && entry.payerAccount().equals(payment.payerAccount());
+    return account || payment.payerName().filter(n -> names(entry, n)).isPresent();
   }
 
   private static boolean tells(MoneyIn entry, Receipt receipt) {
@@ -121,8 +174,12 @@ public final class Returns {
     MoneyIn money = receipt.money();
     boolean account =
         entry.payerAccount().isPresent() && entry.payerAccount().equals(money.payerAccount());
-    String name = plain(payer(money));
-    return account || name.length() >= 4 && plain(allOf(entry)).contains(name);
+    return account || names(entry, payer(money));
+  }
+
+  private static boolean names(MoneyIn entry, String payer) {
+    String name = plain(payer);
+    return name.length() >= SHORTEST_NAME && plain(allOf(entry)).contains(name);
   }
 
   private static String allOf(MoneyIn entry) {

@@ -22,6 +22,8 @@ public enum LineKind {
   CREDIT_BACK(-1, "credit open again"),
   /** What was kept back or granted with a receipt goes back with it. */
   TAKEN_BACK(-1, "taken back"),
+  /** A named customer owes it: a payment that came back, a charge that is passed on. */
+  OWED(1, "owed by the customer"),
   /** Stays as credit of one named customer. */
   ON_ACCOUNT(-1, "on account"),
   /** Stays as credit of a payer whom nobody knows yet. */

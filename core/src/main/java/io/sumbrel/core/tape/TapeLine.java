@@ -20,7 +20,7 @@ import java.util.Optional;
  * @param account of a line that goes to an account; of a transfer, the other bank account
  * @param tax the part of it that is tax, where it goes to an account with a tax code
  * @param note what a person wrote beside it; may be empty
- * @param customer of money that stays on account
+ * @param customer of money that stays on account, or is owed
  * @param returned the receipt of which it undoes a part
  */
 public record TapeLine(
@@ -106,9 +106,17 @@ public record TapeLine(
     return toAccount(LineKind.TRANSFER, other, amount);
   }
 
+  public static TapeLine owed(CustomerId customer, Money amount) {
+    return of(LineKind.OWED, customer, amount);
+  }
+
   public static TapeLine onAccount(CustomerId customer, Money amount) {
+    return of(LineKind.ON_ACCOUNT, customer, amount);
+  }
+
+  private static TapeLine of(LineKind kind, CustomerId customer, Money amount) {
     return new TapeLine(
-        LineKind.ON_ACCOUNT,
+        kind,
         amount,
         Optional.empty(),
         Optional.empty(),

@@ -23,7 +23,8 @@ final class TapeRules {
           LineKind.CREDIT_USED,
           LineKind.REOPENS,
           LineKind.CREDIT_BACK,
-          LineKind.TAKEN_BACK);
+          LineKind.TAKEN_BACK,
+          LineKind.OWED);
   private static final Set<LineKind> PLACES =
       EnumSet.of(LineKind.SETTLES, LineKind.CREDIT_USED, LineKind.REOPENS, LineKind.CREDIT_BACK);
   private static final Set<LineKind> WITHOUT_MONEY =
@@ -81,9 +82,9 @@ final class TapeRules {
           "paid-out",
           "Money paid out goes to an account, to another bank account, repays a credit, or returns a receipt.");
     }
-    if (!money.isPaidOut() && line.kind().isOfReturn()) {
+    if (!money.isPaidOut() && (line.kind().isOfReturn() || line.kind() == LineKind.OWED)) {
       throw new Refusal(
-          "no-return", "“%s” is of money that the bank takes back.".formatted(line.kind().words()));
+          "not-paid-out", "“%s” is of money that was paid out.".formatted(line.kind().words()));
     }
     if (money.moneyIn().isEmpty() && !WITHOUT_MONEY.contains(line.kind())) {
       throw new Refusal(
@@ -102,9 +103,10 @@ final class TapeRules {
       case TO_ACCOUNT -> requireFreeAccount(line);
       case TRANSFER -> requireOtherBank(line);
       case REOPENS, CREDIT_BACK, TAKEN_BACK -> requireReturn(line);
-      case ON_ACCOUNT -> {
+      case ON_ACCOUNT, OWED -> {
         if (line.customer().isEmpty()) {
-          throw new Refusal("no-customer", "Money on account needs the customer it stays with.");
+          throw new Refusal(
+              "no-customer", "“%s” needs its customer.".formatted(line.kind().words()));
         }
       }
       case UNIDENTIFIED -> {}

@@ -15,6 +15,7 @@ import io.sumbrel.core.openitem.ListedItem;
 import io.sumbrel.core.openitem.OpenItem;
 import io.sumbrel.core.openitem.OpenItemList;
 import io.sumbrel.core.openitem.Terms;
+import io.sumbrel.core.party.CustomerId;
 import io.sumbrel.core.posting.ItemMovement;
 import io.sumbrel.core.posting.Posting;
 import io.sumbrel.core.proof.BooksFacts;
@@ -336,7 +337,12 @@ public final class RandomWalk {
     }
     AccountCode other = StandardAccount.OTHER_INCOME.code();
     if (!moneyIn.isIn()) {
-      lines.add(TapeLine.toAccount(other, usd(Math.abs(left))));
+      Optional<CustomerId> customer =
+          books.items().stream().flatMap(i -> i.customer().stream()).findFirst();
+      lines.add(
+          customer.isPresent() && random.nextBoolean()
+              ? TapeLine.owed(customer.get(), usd(Math.abs(left)))
+              : TapeLine.toAccount(other, usd(Math.abs(left))));
     } else if (left > 0) {
       switch (random.nextInt(3)) {
         case 0 -> lines.add(TapeLine.unidentified(usd(left)));

@@ -1,10 +1,14 @@
 package io.sumbrel.server.desk;
 
+import io.sumbrel.core.party.Customer;
 import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.receipt.MoneyInId;
+import io.sumbrel.core.receipt.PastPayment;
 import io.sumbrel.core.returned.Returns;
 import io.sumbrel.core.usual.OtherWay;
 import io.sumbrel.server.ledger.Receipts;
+import io.sumbrel.server.matching.PastPayments;
+import io.sumbrel.server.party.Customers;
 import io.sumbrel.server.receipt.MoneyLine;
 import io.sumbrel.server.receipt.MoneyLines;
 import java.time.LocalDate;
@@ -31,28 +35,48 @@ class MayReturn {
 
   private final MoneyLines moneyLines;
   private final Receipts receipts;
+  private final PastPayments pastPayments;
+  private final Customers customers;
 
-  MayReturn(MoneyLines moneyLines, Receipts receipts) {
+  MayReturn(
+      MoneyLines moneyLines, Receipts receipts, PastPayments pastPayments, Customers customers) {
     this.moneyLines = moneyLines;
     this.receipts = receipts;
+    this.pastPayments = pastPayments;
+    this.customers = customers;
   }
 
-  /** The receipts that are as large as what left the bank, as they are now. */
-  record Candidates(Map<MoneyInId, MoneyInId> takenBack, List<Returns.Receipt> receipts) {
+  /** The receipts and past payments that are as large as what left the bank, as they are now. */
+  record Candidates(
+      Map<MoneyInId, MoneyInId> takenBack,
+      List<Returns.Receipt> receipts,
+      List<PastPayment> past,
+      Map<String, Customer> customers) {
     List<OtherWay> waysFor(MoneyIn entry) {
       if (entry.isIn()) {
         return List.of();
       }
       MoneyInId named = takenBack.get(entry.id());
-      return Returns.waysFor(
-          entry,
-          receipts.stream()
-              .filter(r -> r.money().id().equals(named) || isAsLarge(r.money(), entry))
-              .map(
-                  r ->
-                      new Returns.Receipt(
-                          r.returned(), r.money(), r.number(), r.money().id().equals(named)))
-              .toList());
+      List<OtherWay> ways =
+          Returns.waysFor(
+              entry,
+              receipts.stream()
+                  .filter(r -> r.money().id().equals(named) || isAsLarge(r.money(), entry))
+                  .map(
+                      r ->
+                          new Returns.Receipt(
+                              r.returned(), r.money(), r.number(), r.money().id().equals(named)))
+                  .toList());
+      List<PastPayment> before =
+          past.stream()
+              .filter(
+                  p ->
+                      p.amountMinor() == -entry.amountMinor()
+                          && p.currency().equals(entry.currency()))
+              .limit(MOST)
+              .toList();
+      return Stream.concat(ways.stream(), Returns.ofPast(entry, before, customers).stream())
+          .toList();
     }
 
     private static boolean isAsLarge(MoneyIn receipt, MoneyIn entry) {
@@ -70,16 +94,19 @@ class MayReturn {
             .toList();
     Optional<LocalDate> first = out.stream().map(MoneyIn::bookingDate).min(LocalDate::compareTo);
     if (first.isEmpty()) {
-      return new Candidates(Map.of(), List.of());
+      return new Candidates(Map.of(), List.of(), List.of(), Map.of());
     }
     Map<MoneyInId, MoneyInId> takenBack =
         moneyLines.takenBack(out.stream().map(MoneyIn::id).toList());
     List<Long> amounts = out.stream().map(m -> -m.amountMinor()).distinct().toList();
-    List<MoneyInId> found =
-        moneyLines.explained(booksId, amounts, first.get().minusMonths(MONTHS), MOST);
+    LocalDate since = first.get().minusMonths(MONTHS);
+    List<MoneyInId> found = moneyLines.explained(booksId, amounts, since, MOST);
+    List<PastPayment> past = pastPayments.ofAmounts(booksId, amounts, since);
     return new Candidates(
         takenBack,
-        receipts(booksId, Stream.concat(found.stream(), takenBack.values().stream()).toList()));
+        receipts(booksId, Stream.concat(found.stream(), takenBack.values().stream()).toList()),
+        past,
+        customers.numbered(booksId, past.stream().map(PastPayment::customerNumber).toList()));
   }
 
   /** Those of some sums that are receipts. */

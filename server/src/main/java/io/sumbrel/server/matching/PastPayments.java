@@ -2,9 +2,12 @@ package io.sumbrel.server.matching;
 
 import io.sumbrel.core.receipt.PastPayment;
 import io.sumbrel.server.persistence.BulkRows;
+import io.sumbrel.server.persistence.InParts;
 import io.sumbrel.server.persistence.RowIds;
 import io.sumbrel.server.receipt.TakenIn;
 import jakarta.persistence.EntityManager;
+import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -36,6 +39,29 @@ public class PastPayments {
         .getResultStream()
         .map(PastPaymentRow::toFact)
         .toList();
+  }
+
+  /** Those of some amounts since a day, the newest first; few are of one amount. */
+  @Transactional(readOnly = true)
+  public List<PastPayment> ofAmounts(long booksId, List<Long> amounts, LocalDate since) {
+    List<PastPayment> found = new ArrayList<>();
+    InParts.of(
+        amounts,
+        some ->
+            entities
+                .createQuery(
+                    """
+                    from PastPaymentRow where booksId = :b and amountMinor in :amounts
+                      and paidOn >= :d order by paidOn desc, id
+                    """,
+                    PastPaymentRow.class)
+                .setParameter("b", booksId)
+                .setParameter("amounts", some)
+                .setParameter("d", since)
+                .getResultStream()
+                .map(PastPaymentRow::toFact)
+                .forEach(found::add));
+    return found;
   }
 
   /** The first payments of a file, in its order. */

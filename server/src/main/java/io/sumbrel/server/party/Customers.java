@@ -3,11 +3,13 @@ package io.sumbrel.server.party;
 import io.sumbrel.core.party.Customer;
 import io.sumbrel.core.party.CustomerId;
 import io.sumbrel.core.refusal.Refusal;
+import io.sumbrel.server.persistence.InParts;
 import io.sumbrel.server.persistence.RowIds;
 import jakarta.persistence.EntityManager;
 import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
@@ -52,6 +54,44 @@ public class Customers {
             .getResultStream()
             .map(CustomerRow::toFact)
             .collect(Collectors.toMap(Customer::id, Function.identity()));
+  }
+
+  /** Customers by the seller's numbers for them. */
+  @Transactional(readOnly = true)
+  public Map<String, Customer> numbered(long booksId, Collection<String> numbers) {
+    Map<String, Customer> numbered = new HashMap<>();
+    InParts.of(
+        numbers.stream().distinct().toList(),
+        some ->
+            entities
+                .createQuery(
+                    "from CustomerRow where booksId = :b and number in :numbers", CustomerRow.class)
+                .setParameter("b", booksId)
+                .setParameter("numbers", some)
+                .getResultStream()
+                .map(CustomerRow::toFact)
+                .forEach(c -> numbered.put(c.number(), c)));
+    return numbered;
+  }
+
+  /** The first customers whose name or number holds a text, in the order of their names. */
+  @Transactional(readOnly = true)
+  public List<Customer> found(long booksId, String text, int most) {
+    String like = "%" + text.strip().toLowerCase(Locale.ROOT).replaceAll("[!%_]", "!$0") + "%";
+    return entities
+        .createQuery(
+            """
+            from CustomerRow where booksId = :b
+              and (lower(name) like :t escape '!' or lower(number) like :t escape '!')
+            order by name, id
+            """,
+            CustomerRow.class)
+        .setParameter("b", booksId)
+        .setParameter("t", like)
+        .setMaxResults(most)
+        .getResultStream()
+        .map(CustomerRow::toFact)
+        .toList();
   }
 
   /**

@@ -27,6 +27,9 @@ import org.springframework.web.bind.annotation.RestController;
 class CustomersController {
   private static final int PAGE = 50;
 
+  /** So many are offered while a name is typed. */
+  private static final int FOUND = 12;
+
   private final Customers customers;
   private final Items items;
   private final OpenItemsNow openItems;
@@ -81,6 +84,16 @@ class CustomersController {
                     .ifPresent(c -> open.computeIfAbsent(c, k -> new ArrayList<>()).add(i)));
     return customers.all(actor.booksId()).stream()
         .map(c -> view(c, byId, open.getOrDefault(c.id(), List.of()), today))
+        .toList();
+  }
+
+  record FoundView(long id, String number, String name) {}
+
+  /** The first customers whose name or number holds a text. */
+  @GetMapping("/found")
+  List<FoundView> found(@AuthenticationPrincipal Actor actor, @RequestParam String text) {
+    return customers.found(actor.booksId(), text, FOUND).stream()
+        .map(c -> new FoundView(c.id().number(), c.number(), c.name()))
         .toList();
   }
 
