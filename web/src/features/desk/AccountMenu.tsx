@@ -23,7 +23,7 @@ interface Props {
 interface Goal {
   key: string;
   words: string;
-  line: Pick<Line, 'kind' | 'account' | 'customerId'>;
+  line: Pick<Line, 'kind' | 'account' | 'customerId' | 'customer'>;
 }
 
 /** An account, another bank account or a customer, by a part of the name; tax and text. */
@@ -160,7 +160,11 @@ function ofCustomers(money: Money, typed: string, found: Customer[]): Goal[] {
     : found.map((c) => ({
         key: `customer-${c.id}`,
         words: `${paidOut ? 'owed by' : 'on account of'} ${c.name} ${c.number}`,
-        line: { kind: paidOut ? ('OWED' as const) : ('ON_ACCOUNT' as const), customerId: c.id },
+        line: {
+          kind: paidOut ? ('OWED' as const) : ('ON_ACCOUNT' as const),
+          customerId: c.id,
+          customer: c.name,
+        },
       }));
 }
 

@@ -114,7 +114,10 @@ export function lineWords(line: Line, choices: Choices): string {
   if (line.kind === 'TRANSFER') {
     return `${kind}, ${choices.own.find((o) => o.code === line.account)?.words ?? ''}`;
   }
-  return [reason ?? kind, line.item ? 'on ' + line.item.number : ''].join(' ').trim();
+  const whose = line.customer ? 'of ' + line.customer : '';
+  return line.kind === 'OWED'
+    ? `owed by ${line.customer ?? 'the customer'}`
+    : [reason ?? kind, line.item ? 'on ' + line.item.number : whose].join(' ').trim();
 }
 
 /** What stands small beside a line. */

@@ -166,7 +166,16 @@ export function useTape({ money, choices, posted, putBy, aside }: Options): Tape
     } else if (customerId === undefined) {
       toggle('account');
     } else {
-      change({ type: 'add', line: { kind: 'ON_ACCOUNT', amountMinor: left, customerId } });
+      const customer = lines.find((l) => l.item?.customerId === customerId)?.item?.customer;
+      change({
+        type: 'add',
+        line: {
+          kind: 'ON_ACCOUNT',
+          amountMinor: left,
+          customerId,
+          ...(customer ? { customer } : {}),
+        },
+      });
     }
   };
 

@@ -203,7 +203,7 @@ class Desk {
           line.moneyIn().amountMinor(),
           way().words(),
           forgivenMinor(),
-          way().lines().stream().map(l -> LineView.of(l, Map.of())).toList());
+          way().lines().stream().map(l -> LineView.of(l, LineView.Shown.NOTHING)).toList());
     }
   }
 
@@ -228,11 +228,11 @@ class Desk {
     List<BesideThePlan.Way> beside = ways.of(row, line.moneyIn());
     boolean proposed =
         ways.spokenFor(row, line.moneyIn()).filter(BesideThePlan.Way::isLikely).isPresent();
-    Set<ItemId> named = new HashSet<>();
-    beside.forEach(w -> w.lines().forEach(l -> l.item().ifPresent(named::add)));
-    row.ways().forEach(w -> w.lines().forEach(l -> l.item().ifPresent(named::add)));
-    worked.forEach(d -> d.lines().forEach(l -> l.itemId().map(ItemId::new).ifPresent(named::add)));
-    Map<ItemId, LineView.ItemView> views = itemViews(actor.booksId(), named);
+    Named named = new Named();
+    beside.forEach(w -> named.add(w.lines()));
+    row.ways().forEach(w -> named.add(w.lines()));
+    worked.forEach(d -> named.addDrafted(d.lines()));
+    LineView.Shown views = shown(actor.booksId(), named);
     return new MoneyView(
         id.number(),
         line.payer(),
@@ -295,13 +295,13 @@ class Desk {
             .stream()
             .map(w -> BesideThePlan.Way.of(w, Decision.Ground.RETURN))
             .toList();
-    Set<ItemId> named = new HashSet<>();
-    ways.forEach(w -> w.lines().forEach(l -> l.item().ifPresent(named::add)));
-    Map<ItemId, LineView.ItemView> views = itemViews(actor.booksId(), named);
+    Named named = new Named();
+    ways.forEach(w -> named.add(w.lines()));
+    LineView.Shown views = shown(actor.booksId(), named);
     return ways.stream().map(w -> way(w, views)).toList();
   }
 
-  private static WayView way(BesideThePlan.Way way, Map<ItemId, LineView.ItemView> views) {
+  private static WayView way(BesideThePlan.Way way, LineView.Shown views) {
     return new WayView(
         way.words(),
         because(way.evidence()),
@@ -311,12 +311,11 @@ class Desk {
         way.evidence().stream().map(EvidenceView::of).toList());
   }
 
-  private static List<LineView> relined(
-      List<LineView> lines, Map<ItemId, LineView.ItemView> views) {
+  private static List<LineView> relined(List<LineView> lines, LineView.Shown views) {
     return lines.stream().map(l -> l.showing(views)).toList();
   }
 
-  private static WayView way(Proposal way, Map<ItemId, LineView.ItemView> views) {
+  private static WayView way(Proposal way, LineView.Shown views) {
     return new WayView(
         way.words(),
         because(way.evidence()),
@@ -335,12 +334,36 @@ class Desk {
     return shown.stream().map(Evidence::words).collect(Collectors.joining(" · "));
   }
 
-  private Map<ItemId, LineView.ItemView> itemViews(long booksId, Set<ItemId> ids) {
-    Map<ItemId, OpenItem> found = items.find(booksId, ids);
+  /** What some lines name. */
+  private LineView.Shown shown(long booksId, Named named) {
+    Map<ItemId, OpenItem> found = items.find(booksId, named.items);
     Function<OpenItem, LineView.ItemView> view = itemView(booksId, found.values());
     Map<ItemId, LineView.ItemView> views = new HashMap<>();
     found.forEach((id, item) -> views.put(id, view.apply(item)));
-    return views;
+    Map<CustomerId, String> names = new HashMap<>();
+    customers.find(booksId, named.customers).forEach((id, c) -> names.put(id, c.name()));
+    return new LineView.Shown(views, names);
+  }
+
+  /** Items and customers that lines name. */
+  private record Named(Set<ItemId> items, Set<CustomerId> customers) {
+    Named() {
+      this(new HashSet<>(), new HashSet<>());
+    }
+
+    void add(List<TapeLine> lines) {
+      for (TapeLine line : lines) {
+        line.item().ifPresent(items::add);
+        line.customer().ifPresent(customers::add);
+      }
+    }
+
+    void addDrafted(List<LineView> lines) {
+      for (LineView line : lines) {
+        line.itemId().map(ItemId::new).ifPresent(items::add);
+        line.customerId().map(CustomerId::new).ifPresent(customers::add);
+      }
+    }
   }
 
   private Function<OpenItem, LineView.ItemView> itemView(long booksId, Collection<OpenItem> shown) {

@@ -9,7 +9,6 @@ import jakarta.persistence.EntityManager;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
@@ -73,7 +72,9 @@ public class Drafts {
       row.moneyInId = key.moneyInId();
       row.personId = key.personId();
     }
-    row.tapeLines = json.writeValueAsString(lines.stream().map(l -> l.showing(Map.of())).toList());
+    row.tapeLines =
+        json.writeValueAsString(
+            lines.stream().map(l -> l.showing(LineView.Shown.NOTHING)).toList());
     row.putBy = putBy;
     row.changedAt = clock.instant();
     row.waitsFor = null;

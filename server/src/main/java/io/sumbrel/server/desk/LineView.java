@@ -22,6 +22,7 @@ import java.util.Optional;
 /**
  * A line of a tape as the browser sends and shows it.
  *
+ * @param customer what the customer is called
  * @param returned the receipt of which it undoes a part, by the id of its sum
  */
 record LineView(
@@ -34,6 +35,7 @@ record LineView(
     Optional<String> taxCode,
     Optional<String> note,
     Optional<Long> customerId,
+    Optional<String> customer,
     Optional<Long> returned,
     Optional<ItemView> item) {
 
@@ -60,9 +62,9 @@ record LineView(
   }
 
   /**
-   * @param items what the line's item may be, with their customers' names
+   * @param shown what the line may name
    */
-  static LineView of(TapeLine line, Map<ItemId, ItemView> items) {
+  static LineView of(TapeLine line, Shown shown) {
     return new LineView(
         line.kind(),
         line.amountMinor(),
@@ -73,12 +75,13 @@ record LineView(
         line.tax().map(TaxPart::code),
         Optional.of(line.note()).filter(n -> !n.isEmpty()),
         line.customer().map(CustomerId::number),
+        line.customer().map(shown.customers::get),
         line.returned().map(MoneyInId::number),
-        line.item().flatMap(i -> Optional.ofNullable(items.get(i))));
+        line.item().map(shown.items::get));
   }
 
-  /** The same, with the item that it names. */
-  LineView showing(Map<ItemId, ItemView> items) {
+  /** The same, with the item and the customer that it names. */
+  LineView showing(Shown shown) {
     return new LineView(
         kind,
         amountMinor,
@@ -89,8 +92,14 @@ record LineView(
         taxCode,
         note,
         customerId,
+        customerId.map(c -> shown.customers.get(new CustomerId(c))),
         returned,
-        itemId.flatMap(i -> Optional.ofNullable(items.get(new ItemId(i)))));
+        itemId.map(i -> shown.items.get(new ItemId(i))));
+  }
+
+  /** What lines may name, with the names of customers. */
+  record Shown(Map<ItemId, ItemView> items, Map<CustomerId, String> customers) {
+    static final Shown NOTHING = new Shown(Map.of(), Map.of());
   }
 
   /** An item as it is shown beside a tape. */
