@@ -5,9 +5,6 @@ import io.sumbrel.core.learning.Decision;
 import io.sumbrel.core.matching.Certainty;
 import io.sumbrel.core.matching.Plan;
 import io.sumbrel.core.matching.Proposal;
-import io.sumbrel.core.openitem.ItemId;
-import io.sumbrel.core.openitem.OpenItem;
-import io.sumbrel.core.party.Customer;
 import io.sumbrel.core.party.CustomerId;
 import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.receipt.MoneyInId;
@@ -23,7 +20,6 @@ import io.sumbrel.server.bank.BankAccounts;
 import io.sumbrel.server.books.Houses;
 import io.sumbrel.server.desk.DeskViews.DeskView;
 import io.sumbrel.server.desk.DeskViews.EvidenceView;
-import io.sumbrel.server.desk.DeskViews.ItemsView;
 import io.sumbrel.server.desk.DeskViews.JudgedView;
 import io.sumbrel.server.desk.DeskViews.MoneyView;
 import io.sumbrel.server.desk.DeskViews.OtherDraftView;
@@ -32,27 +28,17 @@ import io.sumbrel.server.desk.DeskViews.SureView;
 import io.sumbrel.server.desk.DeskViews.WayView;
 import io.sumbrel.server.desk.DeskViews.WorkedView;
 import io.sumbrel.server.ledger.Claims;
-import io.sumbrel.server.ledger.OpenItemsNow;
 import io.sumbrel.server.matching.PlanBoard;
-import io.sumbrel.server.openitem.Items;
-import io.sumbrel.server.party.Customers;
 import io.sumbrel.server.people.Actor;
 import io.sumbrel.server.receipt.MoneyLine;
 import io.sumbrel.server.receipt.MoneyLines;
 import io.sumbrel.server.receipt.SetAsides;
-import java.time.LocalDate;
 import java.util.ArrayList;
-import java.util.Collection;
 import java.util.Comparator;
-import java.util.HashMap;
-import java.util.HashSet;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import java.util.TreeMap;
-import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
@@ -62,50 +48,41 @@ import org.springframework.transaction.annotation.Transactional;
 class Desk {
   private static final int REASONS_SHOWN = 3;
 
-  /** So many items are shown at once; how many there are is said. */
-  private static final int MOST_ITEMS = 1_000;
-
   private final MoneyLines moneyLines;
   private final BankAccounts accounts;
   private final Houses books;
   private final Claims claims;
-  private final Customers customers;
-  private final Items items;
   private final Drafts drafts;
   private final PostTape postTape;
-  private final OpenItemsNow openItems;
   private final PileRows pileRows;
   private final BesideThePlan besideThePlan;
   private final SetAsides setAsides;
   private final MayReturn mayReturn;
+  private final ShownItems shownItems;
 
   Desk(
       MoneyLines moneyLines,
       BankAccounts accounts,
       Houses books,
       Claims claims,
-      Customers customers,
-      Items items,
       Drafts drafts,
       PostTape postTape,
-      OpenItemsNow openItems,
       PileRows pileRows,
       BesideThePlan besideThePlan,
       SetAsides setAsides,
-      MayReturn mayReturn) {
+      MayReturn mayReturn,
+      ShownItems shownItems) {
     this.moneyLines = moneyLines;
     this.accounts = accounts;
     this.books = books;
     this.claims = claims;
-    this.customers = customers;
-    this.items = items;
     this.drafts = drafts;
     this.postTape = postTape;
-    this.openItems = openItems;
     this.pileRows = pileRows;
     this.besideThePlan = besideThePlan;
     this.setAsides = setAsides;
     this.mayReturn = mayReturn;
+    this.shownItems = shownItems;
   }
 
   /**
@@ -228,11 +205,11 @@ class Desk {
     List<BesideThePlan.Way> beside = ways.of(row, line.moneyIn());
     boolean proposed =
         ways.spokenFor(row, line.moneyIn()).filter(BesideThePlan.Way::isLikely).isPresent();
-    Named named = new Named();
+    ShownItems.Named named = new ShownItems.Named();
     beside.forEach(w -> named.add(w.lines()));
     row.ways().forEach(w -> named.add(w.lines()));
     worked.forEach(d -> named.addDrafted(d.lines()));
-    LineView.Shown views = shown(actor.booksId(), named);
+    LineView.Shown views = shownItems.of(actor.booksId(), named);
     return new MoneyView(
         id.number(),
         line.payer(),
@@ -295,9 +272,9 @@ class Desk {
             .stream()
             .map(w -> BesideThePlan.Way.of(w, Decision.Ground.RETURN))
             .toList();
-    Named named = new Named();
+    ShownItems.Named named = new ShownItems.Named();
     ways.forEach(w -> named.add(w.lines()));
-    LineView.Shown views = shown(actor.booksId(), named);
+    LineView.Shown views = shownItems.of(actor.booksId(), named);
     return ways.stream().map(w -> way(w, views)).toList();
   }
 
@@ -332,112 +309,6 @@ class Desk {
     List<Evidence> shown = new ArrayList<>(evidence.stream().limit(REASONS_SHOWN).toList());
     against.filter(a -> !shown.contains(a)).ifPresent(a -> shown.set(shown.size() - 1, a));
     return shown.stream().map(Evidence::words).collect(Collectors.joining(" · "));
-  }
-
-  /** What some lines name. */
-  private LineView.Shown shown(long booksId, Named named) {
-    Map<ItemId, OpenItem> found = items.find(booksId, named.items);
-    Function<OpenItem, LineView.ItemView> view = itemView(booksId, found.values());
-    Map<ItemId, LineView.ItemView> views = new HashMap<>();
-    found.forEach((id, item) -> views.put(id, view.apply(item)));
-    Map<CustomerId, String> names = new HashMap<>();
-    customers.find(booksId, named.customers).forEach((id, c) -> names.put(id, c.name()));
-    return new LineView.Shown(views, names);
-  }
-
-  /** Items and customers that lines name. */
-  private record Named(Set<ItemId> items, Set<CustomerId> customers) {
-    Named() {
-      this(new HashSet<>(), new HashSet<>());
-    }
-
-    void add(List<TapeLine> lines) {
-      for (TapeLine line : lines) {
-        line.item().ifPresent(items::add);
-        line.customer().ifPresent(customers::add);
-      }
-    }
-
-    void addDrafted(List<LineView> lines) {
-      for (LineView line : lines) {
-        line.itemId().map(ItemId::new).ifPresent(items::add);
-        line.customerId().map(CustomerId::new).ifPresent(customers::add);
-      }
-    }
-  }
-
-  private Function<OpenItem, LineView.ItemView> itemView(long booksId, Collection<OpenItem> shown) {
-    Map<CustomerId, Customer> byId =
-        customers.find(
-            booksId, shown.stream().flatMap(i -> i.customer().stream()).distinct().toList());
-    LocalDate today = books.businessDate(booksId);
-    return item -> LineView.ItemView.of(item, nameOf(item, byId), today);
-  }
-
-  /** Open items of a customer with its branches, and of the head office a branch belongs to. */
-  @Transactional(readOnly = true)
-  ItemsView itemsOf(Actor actor, CustomerId customer, String currency) {
-    Map<CustomerId, Customer> byId = customers.byId(actor.booksId());
-    Customer named =
-        Optional.ofNullable(byId.get(customer))
-            .orElseThrow(() -> new Refusal("not-found", "There is no such customer."));
-    List<CustomerId> withBranches =
-        byId.values().stream()
-            .filter(c -> c.id().equals(customer) || c.parent().equals(Optional.of(customer)))
-            .map(Customer::id)
-            .toList();
-    List<OpenItem> open = items.open(actor.booksId(), currency, withBranches);
-    List<LineView.ItemView> views = open.stream().map(itemView(actor.booksId(), open)).toList();
-    return itemsView("Open at " + named.name(), Optional.of(customer.number()), currency, views);
-  }
-
-  /** Open items whose number, customer, order or amount holds the text. */
-  ItemsView search(Actor actor, String text, String currency) {
-    Map<CustomerId, Customer> byId = customers.byId(actor.booksId());
-    String wanted = text.strip().toLowerCase(Locale.ROOT);
-    String digits = text.replaceAll("[^0-9]", "");
-    List<OpenItem> found =
-        openItems
-            .all(actor.booksId())
-            .filter(i -> i.currency().getCurrencyCode().equals(currency))
-            .filter(i -> has(i, wanted, digits, byId))
-            .toList();
-    LocalDate today = books.businessDate(actor.booksId());
-    return new ItemsView(
-        "Found in every customer",
-        Optional.empty(),
-        found.stream().mapToLong(i -> Math.max(0, i.openMinor())).sum(),
-        found.stream().mapToLong(i -> Math.min(0, i.openMinor())).sum(),
-        currency,
-        found.size(),
-        found.stream()
-            .limit(MOST_ITEMS)
-            .map(i -> LineView.ItemView.of(i, nameOf(i, byId), today))
-            .toList());
-  }
-
-  private static boolean has(
-      OpenItem item, String wanted, String digits, Map<CustomerId, Customer> byId) {
-    return item.number().toLowerCase(Locale.ROOT).contains(wanted)
-        || item.orderNumber().filter(o -> o.toLowerCase(Locale.ROOT).contains(wanted)).isPresent()
-        || nameOf(item, byId).toLowerCase(Locale.ROOT).contains(wanted)
-        || (!digits.isEmpty() && Long.toString(Math.abs(item.openMinor())).startsWith(digits));
-  }
-
-  private static String nameOf(OpenItem item, Map<CustomerId, Customer> byId) {
-    return item.customer().map(c -> byId.get(c).name()).orElse(item.kind().words());
-  }
-
-  private static ItemsView itemsView(
-      String title, Optional<Long> customer, String currency, List<LineView.ItemView> views) {
-    return new ItemsView(
-        title,
-        customer,
-        views.stream().mapToLong(i -> Math.max(0, i.openMinor())).sum(),
-        views.stream().mapToLong(i -> Math.min(0, i.openMinor())).sum(),
-        currency,
-        views.size(),
-        views.stream().limit(MOST_ITEMS).toList());
   }
 
   /** What the core says of a tape as it stands, without posting it. */

@@ -45,6 +45,7 @@ class DeskController {
   private final UsualAccountsNow usualAccounts;
   private final BankAccounts accounts;
   private final SettingAside settingAside;
+  private final ShownItems shownItems;
 
   DeskController(
       PlanBoard plans,
@@ -57,7 +58,8 @@ class DeskController {
       SecondPerson secondPerson,
       UsualAccountsNow usualAccounts,
       BankAccounts accounts,
-      SettingAside settingAside) {
+      SettingAside settingAside,
+      ShownItems shownItems) {
     this.plans = plans;
     this.desk = desk;
     this.doneList = doneList;
@@ -69,6 +71,7 @@ class DeskController {
     this.usualAccounts = usualAccounts;
     this.accounts = accounts;
     this.settingAside = settingAside;
+    this.shownItems = shownItems;
   }
 
   record DraftRequest(List<LineView> lines, boolean putBy) {}
@@ -146,8 +149,8 @@ class DeskController {
       @RequestParam Optional<Long> customer,
       @RequestParam(defaultValue = "") String text) {
     return customer
-        .map(c -> desk.itemsOf(actor, new CustomerId(c), currency))
-        .orElseGet(() -> desk.search(actor, text, currency));
+        .map(c -> shownItems.itemsOf(actor, new CustomerId(c), currency))
+        .orElseGet(() -> shownItems.search(actor, text, currency));
   }
 
   /** Keeps the tape and says what the core thinks of it. */

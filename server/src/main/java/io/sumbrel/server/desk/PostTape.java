@@ -4,7 +4,6 @@ import io.sumbrel.core.chart.Chart;
 import io.sumbrel.core.difference.Authority;
 import io.sumbrel.core.learning.Decision;
 import io.sumbrel.core.ledger.AccountCode;
-import io.sumbrel.core.ledger.AccountUse;
 import io.sumbrel.core.matching.Lessons;
 import io.sumbrel.core.matching.weights.Lesson;
 import io.sumbrel.core.money.Currencies;
@@ -48,7 +47,6 @@ import io.sumbrel.server.rules.Limits;
 import io.sumbrel.server.rules.Rules;
 import java.time.LocalDate;
 import java.time.YearMonth;
-import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -80,6 +78,7 @@ public class PostTape {
   private final WaitingForTie waiting;
   private final BesideThePlan besideThePlan;
   private final MayReturn mayReturn;
+  private final TapeWords words;
 
   PostTape(
       MoneyLines moneyLines,
@@ -102,7 +101,8 @@ public class PostTape {
       Charts charts,
       WaitingForTie waiting,
       BesideThePlan besideThePlan,
-      MayReturn mayReturn) {
+      MayReturn mayReturn,
+      TapeWords words) {
     this.moneyLines = moneyLines;
     this.claims = claims;
     this.items = items;
@@ -124,6 +124,7 @@ public class PostTape {
     this.waiting = waiting;
     this.besideThePlan = besideThePlan;
     this.mayReturn = mayReturn;
+    this.words = words;
   }
 
   /**
@@ -169,7 +170,8 @@ public class PostTape {
     Ledger.Stored stored = store(actor, tape, standsOn, date, maker);
     decision.ifPresent(d -> decisions.keep(actor.booksId(), stored.id(), d, lesson));
     Posted posted =
-        new Posted(stored.number().words(), words(actor, tape), Optional.of(id.number()));
+        new Posted(
+            stored.number().words(), words.of(actor.booksId(), tape), Optional.of(id.number()));
     drafts.drop(actor.personId(), id);
     answers.keep(actor, asked, posted);
     return posted;
@@ -223,10 +225,10 @@ public class PostTape {
     Tape tape = judged(actor, chart, none, Optional.empty(), lines, date);
     PostingNumber number = ledger.nextNumber(actor.booksId(), date);
     TapePosted event = TapePosted.of(tape, Optional.empty(), number, date, items::nextId);
-    String words = "Used credits " + goal(actor, tape);
+    String said = words.of(actor.booksId(), tape);
     Ledger.Stored stored =
-        ledger.append(actor, event, Ledger.Source.NONE, Ledger.TAPE_POSTED, words);
-    Posted posted = new Posted(stored.number().words(), words, Optional.empty());
+        ledger.append(actor, event, Ledger.Source.NONE, Ledger.TAPE_POSTED, said);
+    Posted posted = new Posted(stored.number().words(), said, Optional.empty());
     answers.keep(actor, asked, posted);
     return posted;
   }
@@ -415,54 +417,10 @@ public class PostTape {
     PostingNumber number = ledger.nextNumber(actor.booksId(), date);
     TapePosted event = TapePosted.of(tape, standsOn, number, date, items::nextId);
     return ledger.append(
-        actor, event, Ledger.Source.madeBy(maker), Ledger.TAPE_POSTED, words(actor, tape));
-  }
-
-  private String words(Actor actor, Tape tape) {
-    boolean returns = tape.lines().stream().anyMatch(l -> l.kind().isOfReturn());
-    return "Posted %s %s".formatted(tape.money().words(), goal(actor, tape))
-        + (returns ? ", a returned payment" : "");
-  }
-
-  /** The ledger account to which money went that is no customer's, or from which it came. */
-  private Optional<String> ledgerAccount(Actor actor, Tape tape) {
-    return tape.lines().stream()
-        .filter(l -> l.kind() == LineKind.TRANSFER || l.kind() == LineKind.TO_ACCOUNT)
-        .max(Comparator.comparing(TapeLine::kind))
-        .flatMap(TapeLine::account)
-        .flatMap(charts.of(actor.booksId())::account)
-        .map(
-            a ->
-                (tape.money().amountMinor() > 0 && a.use() == AccountUse.BANK ? "from " : "to ")
-                    + a.number()
-                    + " "
-                    + a.name());
-  }
-
-  /** The transfer of which the tape is the other half. */
-  private static Optional<String> transfer(Tape tape) {
-    return tape.items().values().stream()
-        .filter(i -> i.kind().isTransfer())
-        .map(i -> "as the other half of " + i.number())
-        .findFirst();
-  }
-
-  /** Where the money went, in a few words. */
-  private String goal(Actor actor, Tape tape) {
-    List<CustomerId> all =
-        tape.lines().stream()
-            .flatMap(
-                l ->
-                    l
-                        .customer()
-                        .or(() -> l.item().flatMap(i -> tape.items().get(i).customer()))
-                        .stream())
-            .distinct()
-            .toList();
-    Map<CustomerId, Customer> byId = customers.find(actor.booksId(), all);
-    List<String> names = all.stream().map(c -> byId.get(c).name()).toList();
-    return names.isEmpty()
-        ? transfer(tape).or(() -> ledgerAccount(actor, tape)).orElse("without a customer")
-        : "to " + names.get(0) + (names.size() > 1 ? " and " + (names.size() - 1) + " more" : "");
+        actor,
+        event,
+        Ledger.Source.madeBy(maker),
+        Ledger.TAPE_POSTED,
+        words.of(actor.booksId(), tape));
   }
 }

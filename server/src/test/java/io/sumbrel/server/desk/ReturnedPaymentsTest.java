@@ -141,4 +141,46 @@ class ReturnedPaymentsTest extends ServerTest {
     Map<?, ?> ofNothing = Map.of("kind", "REOPENS", "amountMinor", 80_000, "itemId", item);
     assertThat(house.post(house.clerk, out, ofNothing).code()).isEqualTo("no-receipt");
   }
+
+  @Test
+  void aPaymentFromBeforeTheBooksIsOwedAgainByItsCustomerAndSettledLikeAnInvoice() {
+    JsonNode past =
+        house
+            .upload(
+                house.clerk,
+                "past.csv",
+                "paid,payer,payer account,amount,currency,customer,invoices,discount\n"
+                    + "2026-09-03,ALDER POTS,,242.60,USD,K-1,T-0,\n")
+            .body();
+    house.accept(past.path("id").asLong(), "CHANGES_ONLY", Map.of());
+    house.statement(LATER, "1799.00", "1556.40", "-242.60,QUAYLINE,RETURNED CHEQUE ALDER POTS");
+    JsonNode way = money("QUAYLINE").path("beside").get(0);
+    assertThat(way.path("words").asString())
+        .isEqualTo("returned from before these books, owed again by Alder Pots");
+    assertThat(way.path("certainty").asString()).isEqualTo("LIKELY");
+    String number = take("QUAYLINE", way).body().path("number").asString();
+    assertThat(journal(number)).isEqualTo("1010 -24260; 1100 24260; ");
+    assertThat(house.open(number)).isEqualTo(24_260);
+    house.prove();
+    house.statement(LATER, "1556.40", "1799.00", "242.60,ALDER AGAIN,SORRY");
+    House.Answer paid =
+        house.post(house.clerk, house.money("ALDER AGAIN"), house.settles(number, 24_260));
+    assertThat(paid.status()).isEqualTo(200);
+    assertThat(house.turnBack(house.clerk, number).code()).isEqualTo("credit-used-since");
+    house.prove();
+  }
+
+  @Test
+  void aChargeIsPassedOnToItsPayerAndCustomersAreFoundByAPartOfTheirName() {
+    house.statement(LATER, "1799.00", "1784.00", "-15.00,QUAYLINE,CHARGE FOR CHQ 004471");
+    long customer =
+        house.get(house.clerk, "/api/customers/found?text=LDER").body().get(0).path("id").asLong();
+    assertThat(house.get(house.clerk, "/api/customers/found?text=%25").body()).isEmpty();
+    Map<?, ?> owed = Map.of("kind", "OWED", "amountMinor", 1_500, "customerId", customer);
+    Map<?, ?> nobody = Map.of("kind", "OWED", "amountMinor", 1_500);
+    assertThat(house.post(house.clerk, house.money("QUAYLINE"), nobody).code())
+        .isEqualTo("no-customer");
+    assertThat(house.post(house.clerk, house.money("QUAYLINE"), owed).status()).isEqualTo(200);
+    house.prove();
+  }
 }
