@@ -118,11 +118,11 @@ export function TapePane({ money, choices, tape }: Props) {
           <Button onClick={tape.putBy}>
             Put by<Key>B</Key>
           </Button>
-          <Button onClick={tape.toggleAside}>
-            Set aside<Key>X</Key>
-          </Button>
         </div>
         <div className={styles.lastAct}>
+          <Button className={styles.away} onClick={tape.toggleAside}>
+            Set aside<Key>X</Key>
+          </Button>
           {tape.undo && (
             <Button variant="text" onClick={tape.undo}>
               Take back a step<Key>Ctrl Z</Key>

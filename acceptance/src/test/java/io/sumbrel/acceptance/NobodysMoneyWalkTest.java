@@ -22,6 +22,9 @@ import org.junit.jupiter.api.TestMethodOrder;
  */
 @TestMethodOrder(OrderAnnotation.class)
 class NobodysMoneyWalkTest {
+  private static final Locator.GetByTextOptions EXACT =
+      new Locator.GetByTextOptions().setExact(true);
+
   private static Product product;
   private static Browser browser;
   private static Page page;
@@ -90,8 +93,7 @@ class NobodysMoneyWalkTest {
   void whatTheEntrySaysIsTakenByItsDigit() throws IOException, InterruptedException {
     choose("QUAYLINE BANK MONTHLY ACCOUNT FEE");
     zone("tape").focus();
-    assertThat(zone("tape").getByText("It may be", new Locator.GetByTextOptions().setExact(true)))
-        .isVisible();
+    assertThat(zone("tape").getByText("It may be", EXACT)).isVisible();
     page.keyboard().press("1");
     assertThat(left()).hasText("Left to place 0.00");
     assertThat(zone("source").locator("mark")).hasText("FEE");
@@ -205,8 +207,7 @@ class NobodysMoneyWalkTest {
         .first()
         .click();
     assertThat(left()).hasText("Left to place 0.00");
-    assertThat(zone("tape").getByText("It may be", new Locator.GetByTextOptions().setExact(true)))
-        .isVisible();
+    assertThat(zone("tape").getByText("It may be", EXACT)).isVisible();
     zone("tape").getByText(Pattern.compile("^own transfer 2026-\\d+ from Collections")).click();
     button("Post").click();
     assertThat(page.getByText(Pattern.compile("^Posted 5,000.00 as the other half of 2026-")))
@@ -241,6 +242,47 @@ class NobodysMoneyWalkTest {
     assertThat(page.getByText("Nothing is set aside.")).isVisible();
     page.navigate(product.address() + "/desk");
     Browser.choose(page, "PINMOOR SCHOOLS BOARD");
+  }
+
+  /** Case 25 is of a payment from before the books; here it takes back a part of another. */
+  @Test
+  @Order(8)
+  void theReceiptThatTheBankTakesBackIsFoundAndReturnedInPartByMouse()
+      throws IOException, InterruptedException {
+    Browser.choose(page, "SALTMARSH CITY TREASURY");
+    button("Post").click();
+    assertThat(page.getByText("Posted 766.25 to")).isVisible();
+    choose("RETURNED ITEM CHEQUE 4471 AMBERLEY SLIPWARE");
+    page.getByRole(
+            AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Returned")))
+        .click();
+    page.getByLabel("Receipt that is taken back").fill("no such receipt");
+    assertThat(page.getByText("No receipt of this sum or more, up to this day, is like that."))
+        .isVisible();
+    page.getByLabel("Receipt that is taken back").fill("saltmarsh");
+    Browser.assertAccessible(page);
+    page.getByRole(AriaRole.OPTION)
+        .filter(new Locator.FilterOptions().setHasText("a part returned, 766.25 of SALTMARSH"))
+        .click();
+    assertThat(zone("tape").getByText("TCK-20388 opens again")).isVisible();
+    assertThat(left()).hasText("Left to place 0.00");
+    button("Post").click();
+    assertThat(page.getByText("a returned payment")).isVisible();
+    assertThat(posted()).isEqualTo("1030 -24260\n1100 24260\n");
+  }
+
+  @Test
+  @Order(9)
+  void whatCameBackFromBeforeTheBooksIsOwedAgainByKey() throws IOException, InterruptedException {
+    page.keyboard().press("Control+Shift+Z");
+    assertThat(page.getByText(Pattern.compile("^Turned back 2026-\\d+"))).isVisible();
+    choose("RETURNED ITEM CHEQUE 4471 AMBERLEY SLIPWARE");
+    zone("tape").focus();
+    page.keyboard().press("1");
+    assertThat(zone("tape").getByText("owed by Amberley Slipware", EXACT)).isVisible();
+    page.keyboard().press("Control+Enter");
+    assertThat(page.getByText("Posted −242.60 as owed by Amberley Slipware")).isVisible();
+    assertThat(posted()).isEqualTo("1030 -24260\n1100 24260\n");
   }
 
   private static void accept(String name) throws IOException, InterruptedException {
