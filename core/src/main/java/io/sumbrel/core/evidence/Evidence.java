@@ -480,4 +480,12 @@ public sealed interface Evidence {
           .formatted(amount.words(), date, items.isEmpty() ? "" : " for " + items);
     }
   }
+
+  /** A customer is named to whom money was paid out. */
+  record RefundTo(String customer) implements Evidence {
+    @Override
+    public String words() {
+      return "it names " + customer;
+    }
+  }
 }

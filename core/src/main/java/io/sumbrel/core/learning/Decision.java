@@ -53,7 +53,8 @@ public record Decision(Hand hand, Optional<Ground> ground, int saidPerMillion) {
     AMOUNT("by payer and amount"),
     ACCOUNT("by an account that was proposed"),
     TRANSFER("as an own transfer"),
-    RETURN("as a returned payment");
+    RETURN("as a returned payment"),
+    REFUND("as a refund");
 
     private final String words;
 

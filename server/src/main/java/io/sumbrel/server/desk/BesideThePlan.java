@@ -6,10 +6,12 @@ import io.sumbrel.core.learning.Decision;
 import io.sumbrel.core.matching.Certainty;
 import io.sumbrel.core.matching.Plan;
 import io.sumbrel.core.matching.Proposal;
+import io.sumbrel.core.matching.problem.MatchingProblem;
 import io.sumbrel.core.openitem.ItemId;
 import io.sumbrel.core.openitem.OpenItem;
 import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.receipt.MoneyInId;
+import io.sumbrel.core.refund.Refunds;
 import io.sumbrel.core.tape.TapeLine;
 import io.sumbrel.core.transfer.OwnTransfers;
 import io.sumbrel.core.usual.AccountWay;
@@ -19,6 +21,7 @@ import io.sumbrel.server.bank.BankAccounts;
 import io.sumbrel.server.chart.Charts;
 import io.sumbrel.server.ledger.Explanations;
 import io.sumbrel.server.openitem.Items;
+import io.sumbrel.server.party.Customers;
 import io.sumbrel.server.receipt.MoneyLine;
 import io.sumbrel.server.receipt.MoneyLines;
 import io.sumbrel.server.rules.Limits;
@@ -26,7 +29,9 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.atomic.AtomicReference;
 import java.util.function.Function;
+import java.util.function.Supplier;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
@@ -42,6 +47,7 @@ class BesideThePlan {
   private final Limits limits;
   private final Charts charts;
   private final MayReturn mayReturn;
+  private final Customers customers;
 
   BesideThePlan(
       BankAccounts accounts,
@@ -50,7 +56,8 @@ class BesideThePlan {
       MoneyLines moneyLines,
       Limits limits,
       Charts charts,
-      MayReturn mayReturn) {
+      MayReturn mayReturn,
+      Customers customers) {
     this.accounts = accounts;
     this.items = items;
     this.explanations = explanations;
@@ -58,13 +65,15 @@ class BesideThePlan {
     this.limits = limits;
     this.charts = charts;
     this.mayReturn = mayReturn;
+    this.customers = customers;
   }
 
   /**
    * @param pile where the other halves of own transfers may stand
+   * @param problem of the plan, which knows the credits that may be repaid
    */
   @Transactional(readOnly = true)
-  Ways of(long booksId, UsualAccounts usual, List<MoneyLine> pile) {
+  Ways of(long booksId, UsualAccounts usual, List<MoneyLine> pile, MatchingProblem problem) {
     List<OwnTransfers.Own> own =
         accounts.all(booksId).stream()
             .map(
@@ -79,8 +88,24 @@ class BesideThePlan {
             begun(booksId),
             pile.stream().map(MoneyLine::moneyIn).toList(),
             limits.of(booksId)),
-        mayReturn.of(booksId, pile),
+        once(() -> mayReturn.of(booksId, pile)),
+        once(() -> refunds(booksId, problem)),
         charts.of(booksId));
+  }
+
+  /** Asked for by what was paid out alone, and then kept. */
+  private static <T> Supplier<T> once(Supplier<T> made) {
+    AtomicReference<T> kept = new AtomicReference<>();
+    return () -> kept.updateAndGet(k -> k == null ? made.get() : k);
+  }
+
+  private Refunds refunds(long booksId, MatchingProblem problem) {
+    List<OpenItem> credits = problem.openCredits();
+    return new Refunds(
+        credits,
+        customers
+            .find(booksId, credits.stream().flatMap(i -> i.customer().stream()).distinct().toList())
+            .values());
   }
 
   /** What is on its way, with the account that has shown its half. */
@@ -125,14 +150,18 @@ class BesideThePlan {
 
   /** As they are at one moment. */
   record Ways(
-      UsualAccounts usual, OwnTransfers transfers, MayReturn.Candidates returns, Chart chart) {
+      UsualAccounts usual,
+      OwnTransfers transfers,
+      Supplier<MayReturn.Candidates> returns,
+      Supplier<Refunds> refunds,
+      Chart chart) {
     /** As many as there are digits to take them by. */
     private static final int MOST = 9;
 
     /**
-     * Own transfers first, then what may be returned, and as many as there are digits left; those
-     * that nothing speaks for only where no item is proposed, and none where the sum is recorded
-     * already.
+     * The likeliest first: own transfers, what may be returned or repaid, accounts; as many as
+     * there are digits left; those that nothing speaks for only where no item is proposed, and none
+     * where the sum is recorded already.
      */
     List<Way> of(Plan.Row row, MoneyIn money) {
       if (row.ways().stream().anyMatch(Proposal::isTie)) {
@@ -140,13 +169,19 @@ class BesideThePlan {
       }
       return Stream.of(
               transfers.waysFor(money).stream().map(w -> Way.of(w, Decision.Ground.TRANSFER)),
-              returns.waysFor(money).stream().map(w -> Way.of(w, Decision.Ground.RETURN)),
+              money.isIn() ? Stream.<Way>empty() : paidOut(money),
               usual.waysFor(money, chart).stream().map(w -> Way.of(w, money, chart)))
           .flatMap(Function.identity())
           .sorted(Comparator.comparing(Way::certainty))
           .filter(w -> row.ways().isEmpty() || w.certainty() != Certainty.NOTHING_YET)
           .limit(MOST - row.ways().size())
           .toList();
+    }
+
+    private Stream<Way> paidOut(MoneyIn money) {
+      return Stream.concat(
+          returns.get().waysFor(money).stream().map(w -> Way.of(w, Decision.Ground.RETURN)),
+          refunds.get().waysFor(money).stream().map(w -> Way.of(w, Decision.Ground.REFUND)));
     }
 
     /**

@@ -95,7 +95,7 @@ class Desk {
             actor.booksId(),
             known,
             board,
-            () -> besideThePlan.of(actor.booksId(), usual, board.pile()),
+            () -> besideThePlan.of(actor.booksId(), usual, board.pile(), board.problem()),
             accountNames(actor.booksId()));
     List<WorkedView> worked = worked(actor, board);
     return new DeskView(
@@ -147,7 +147,8 @@ class Desk {
   /** What is sure, the doubtful first: what forgives something, then the least sure. */
   @Transactional(readOnly = true)
   List<SureView> sure(Actor actor, PlanBoard.Board board, UsualAccounts usual) {
-    BesideThePlan.Ways beside = besideThePlan.of(actor.booksId(), usual, board.pile());
+    BesideThePlan.Ways beside =
+        besideThePlan.of(actor.booksId(), usual, board.pile(), board.problem());
     return board.pile().stream()
         .map(line -> new Sure(line, board.rows().get(line.moneyIn().id())))
         .filter(s -> s.row.certainty() == Certainty.SURE && !s.way().isTie())
@@ -201,7 +202,8 @@ class Desk {
         drafts.all(actor.booksId()).stream().filter(d -> d.moneyInId() == id.number()).toList();
     Optional<Drafts.Draft> mine =
         worked.stream().filter(d -> d.personId() == actor.personId()).findFirst();
-    BesideThePlan.Ways ways = besideThePlan.of(actor.booksId(), usual, board.pile());
+    BesideThePlan.Ways ways =
+        besideThePlan.of(actor.booksId(), usual, board.pile(), board.problem());
     List<BesideThePlan.Way> beside = ways.of(row, line.moneyIn());
     boolean proposed =
         ways.spokenFor(row, line.moneyIn()).filter(BesideThePlan.Way::isLikely).isPresent();
@@ -320,7 +322,7 @@ class Desk {
     long left = Tape.leftToPlace(TapeMoney.of(line.moneyIn()), tape);
     Optional<String> warning =
         besideThePlan
-            .of(actor.booksId(), usual, board.pile())
+            .of(actor.booksId(), usual, board.pile(), board.problem())
             .passedOver(line.moneyIn(), tape)
             .or(() -> Optional.ofNullable(board.rows().get(id)).flatMap(r -> r.passedOver(tape)));
     try {

@@ -183,7 +183,8 @@ public class PostTape {
       MoneyIn money,
       List<TapeLine> lines,
       PostingRequest request) {
-    BesideThePlan.Ways ways = besideThePlan.of(actor.booksId(), said.usual(), said.pile());
+    BesideThePlan.Ways ways =
+        besideThePlan.of(actor.booksId(), said.usual(), said.pile(), said.problem());
     Optional<BesideThePlan.Way> proposed =
         ways.spokenFor(said.row(), money).filter(BesideThePlan.Way::isLikely);
     return ways.of(said.row(), money).stream()

@@ -261,6 +261,14 @@ public final class MatchingProblem {
     return changed.get(index, isNewer(index) ? null : items.get(index));
   }
 
+  /** What may be repaid: open credits of customers, as they stand now. */
+  public List<OpenItem> openCredits() {
+    return IntStream.range(0, items.size() + newer.size())
+        .filter(i -> open.get(i) < 0 && customerOf(i) >= 0)
+        .mapToObj(this::item)
+        .toList();
+  }
+
   /** What is open on each item, signed, and on each record. */
   public Amounts openMinors() {
     return open;
