@@ -2,14 +2,18 @@ package io.sumbrel.server.proof;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import io.sumbrel.core.money.Money;
 import io.sumbrel.server.House;
 import io.sumbrel.server.ServerTest;
+import io.sumbrel.server.bank.BankAccounts;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Currency;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
 import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.http.HttpMethod;
 import tools.jackson.databind.JsonNode;
 
@@ -18,6 +22,8 @@ import tools.jackson.databind.JsonNode;
  * month was closed.
  */
 class ServerWalkTest extends ServerTest {
+  private static final String HARBOUR = "0077221038";
+
   private static final int STEPS = 300;
   private final Random random = new Random(11);
   private LocalDate day = LocalDate.of(2026, 10, 20);
@@ -29,9 +35,16 @@ class ServerWalkTest extends ServerTest {
   private int tiesTurnedBack;
   private boolean closed;
   private int postedSince;
+  private int paidOut;
+  private int setAside;
+  private long atHarbour = 100_000;
+
+  @Autowired private BankAccounts accounts;
 
   @Test
   void everyInvariantHoldsAfterEveryAct() {
+    Money begins = Money.ofMinor(Currency.getInstance("USD"), 100_000);
+    accounts.begin(house.clerk, "Harbour", HARBOUR, LocalDate.of(2026, 10, 1), begins);
     items();
     receipts();
     statement();
@@ -43,8 +56,10 @@ class ServerWalkTest extends ServerTest {
         statement();
       } else if (act < 70) {
         post();
-      } else if (act < 80) {
+      } else if (act < 76) {
         tie();
+      } else if (act < 82) {
+        setAside();
       } else {
         turnBack();
       }
@@ -57,6 +72,8 @@ class ServerWalkTest extends ServerTest {
         .isEqualTo("2026-10-31");
     closeAnew();
     assertThat(posted).isGreaterThan(40);
+    assertThat(paidOut).as("returns, transfers, refunds").isGreaterThan(8);
+    assertThat(setAside).isGreaterThan(3);
     assertThat(turnedBack).isGreaterThan(10);
     assertThat(tied).isGreaterThan(5);
     assertThat(tiesTurnedBack).isGreaterThan(1);
@@ -64,6 +81,7 @@ class ServerWalkTest extends ServerTest {
 
   private void closeOctober() {
     if (!closed && day.isAfter(LocalDate.of(2026, 10, 31))) {
+      atHarbour(100);
       String path = "/api/books/months/2026-10/closing";
       assertThat(house.send(house.supervisor, HttpMethod.POST, path, Map.of()).status())
           .isEqualTo(204);
@@ -114,10 +132,74 @@ class ServerWalkTest extends ServerTest {
       balance += minor;
       entries.add("%d.%02d,PAYER %d,TEXT".formatted(minor / 100, minor % 100, next++));
     }
+    if (random.nextInt(3) > 0) {
+      long out = out();
+      balance -= out;
+      entries.add("-%s,BANK,RETURNED OR MOVED".formatted(plain(out)));
+    }
     long shown = shown();
     balance += shown;
     entries.add("%s,,DEPOSIT".formatted(plain(shown)));
     house.statement(day, plain(opening), plain(balance), entries.toArray(String[]::new));
+  }
+
+  /** As much as some receipt brought, or a sum that is moved to the other bank account. */
+  private long out() {
+    JsonNode done = house.get(house.clerk, "/api/desk/done").body().path("rows");
+    long minor =
+        done.isEmpty() || random.nextBoolean()
+            ? 0
+            : done.get(random.nextInt(done.size())).path("amountMinor").asLong();
+    if (minor > 0) {
+      return minor;
+    }
+    long moved = 100 + random.nextInt(20_000);
+    atHarbour(moved);
+    return moved;
+  }
+
+  private void atHarbour(long moved) {
+    String file =
+        House.statementFile(
+            day, plain(atHarbour), plain(atHarbour + moved), plain(moved) + ",QUAYLINE,MOVED");
+    JsonNode arrival =
+        house.upload(house.clerk, "h.csv", file.replace(House.ACCOUNT, HARBOUR)).body();
+    house.accept(arrival.path("id").asLong(), "CHANGES_ONLY", Map.of());
+    atHarbour += moved;
+  }
+
+  /** Takes a sum out of the work, or brings one back. */
+  private void setAside() {
+    JsonNode away = house.get(house.clerk, "/api/desk/set-aside").body();
+    JsonNode rows = house.get(house.clerk, "/api/desk").body().path("rows");
+    if (!away.isEmpty() && random.nextBoolean()) {
+      long id = away.get(0).path("moneyInId").asLong();
+      String path = "/api/desk/money/" + id + "/bringing-back";
+      assertThat(house.send(house.clerk, HttpMethod.POST, path, Map.of()).status()).isEqualTo(200);
+    } else if (!rows.isEmpty()) {
+      long id = rows.get(random.nextInt(rows.size())).path("id").asLong();
+      String path = "/api/desk/money/" + id + "/setting-aside";
+      Map<String, String> reason = Map.of("reason", "WAITS_FOR_PAPERS", "note", "");
+      setAside += house.send(house.clerk, HttpMethod.POST, path, reason).status() == 200 ? 1 : 0;
+    }
+  }
+
+  /** A sum that was paid out, or the other half of a transfer: as it is proposed, or somehow. */
+  private boolean postOtherwise(long id, long minor) {
+    JsonNode ways = house.get(house.clerk, "/api/desk/money/" + id).body().path("beside");
+    if (minor > 0 && (ways.isEmpty() || random.nextBoolean())) {
+      return false;
+    }
+    Map<String, ?> lines =
+        Map.of(
+            "lines",
+            ways.isEmpty()
+                ? List.of(Map.of("kind", "TRANSFER", "amountMinor", -minor, "account", "1020"))
+                : ways.get(random.nextInt(ways.size())).path("lines"));
+    String path = "/api/desk/money/" + id + "/posting";
+    House.Answer answer = house.send(house.clerk, HttpMethod.POST, path, lines);
+    paidOut += answer.status() == 200 ? 1 : 0;
+    return true;
   }
 
   /** Slips that were handed in before the books, and cheques on hand. */
@@ -200,6 +282,9 @@ class ServerWalkTest extends ServerTest {
     }
     JsonNode row = rows.get(random.nextInt(rows.size()));
     long left = row.path("amountMinor").asLong();
+    if (postOtherwise(row.path("id").asLong(), left)) {
+      return;
+    }
     List<Map<?, ?>> lines = new ArrayList<>();
     JsonNode items =
         house.get(house.clerk, "/api/desk/items?currency=USD&text=W-").body().path("items");
