@@ -37,6 +37,9 @@ export function TapePane({ money, choices, tape }: Props) {
     if (way && !way.tie) {
       event.preventDefault();
       tape.change({ type: 'take', lines: way.lines });
+    } else if (event.key.toLowerCase() === 'p' && money.pairs[0]) {
+      event.preventDefault();
+      tape.pairWith(money.pairs[0].id);
     } else if (event.key === 'ArrowDown' || event.key === 'ArrowUp') {
       event.preventDefault();
       const step = event.key === 'ArrowDown' ? 1 : -1;
@@ -199,6 +202,7 @@ export function TapePane({ money, choices, tape }: Props) {
       )}
       <Others money={money} />
       <Ways money={money} tape={tape} />
+      <PairsOf money={money} tape={tape} />
     </section>
   );
 }
@@ -267,6 +271,25 @@ function Ways({ money, tape }: Omit<Props, 'choices'>) {
       )}
       <WayList ways={beside} from={ways.length} tape={tape} />
     </div>
+  );
+}
+
+/** Entries with which this one comes to nothing, each paired by one act. */
+function PairsOf({ money, tape }: Omit<Props, 'choices'>) {
+  return (
+    money.pairs.length > 0 && (
+      <div>
+        <h3 className={styles.heading}>Or the bank corrected itself</h3>
+        {money.pairs.map((p, i) => (
+          <p key={p.id} className={styles.pair}>
+            <span>
+              {words(p.amountMinor, money.currency)} {p.payer}, {shortDate(p.date)}
+            </span>
+            <Button onClick={() => tape.pairWith(p.id)}>Pair{i === 0 && <Key>P</Key>}</Button>
+          </p>
+        ))}
+      </div>
+    )
   );
 }
 

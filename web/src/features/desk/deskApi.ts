@@ -122,6 +122,17 @@ export const post = (id: number, lines: Line[], key: string, fromTheList = false
     }),
   );
 
+/** Two entries by which the bank corrected itself explain each other. */
+export const pair = async (one: number, other: number, key: string): Promise<Posted> => {
+  const tied = await unwrap(
+    client.POST('/api/ties', {
+      params: { header: { 'Idempotency-Key': key } },
+      body: { entries: [one, other], recorded: [] },
+    }),
+  );
+  return { ...tied, moneyInId: one };
+};
+
 /** Takes a sum out of the day's work. */
 export const setAside = (id: number, reason: Choices['setAsides'][number]['code'], note: string) =>
   unwrap(

@@ -9,6 +9,7 @@ import {
   keepDraft,
   type Line,
   type Money,
+  pair,
   post,
   type Posted,
   postingKey,
@@ -45,6 +46,8 @@ export interface TapeWork {
   toAccountMinor: number | undefined;
   toggleToAccount: () => void;
   toggleDifferences: () => void;
+  /** The bank corrected itself: this sum and another explain each other. */
+  pairWith: (other: number) => void;
   /** Whether the receipt is being chosen that the bank takes back. */
   returnOpen: boolean;
   toggleReturn: () => void;
@@ -73,6 +76,7 @@ export function useTape({ money, choices, posted, putBy, aside }: Options): Tape
   const [item, setItem] = useState<Item>();
   const queries = useQueryClient();
   const key = useRef({ lines, value: crypto.randomUUID() });
+  const pairKey = useRef(crypto.randomUUID());
   const paidOut = money.amountMinor < 0;
   const left = leftOf(money.amountMinor, lines, choices);
   const customerId =
@@ -160,6 +164,15 @@ export function useTape({ money, choices, posted, putBy, aside }: Options): Tape
   const toAccountMinor = paidOut ? -left : left;
   const toggle = (which: 'differences' | 'account' | 'aside' | 'return') =>
     setMenu((open) => (open === which ? undefined : which));
+  const pairWith = async (other: number) => {
+    setProblem('');
+    try {
+      posted(await pair(money.id, other, pairKey.current));
+    } catch (e) {
+      setProblem(sentenceOf(e));
+    }
+  };
+
   const onAccount = () => {
     if (left <= 0) {
       setProblem('Nothing is left that could stay on account.');
@@ -224,6 +237,7 @@ export function useTape({ money, choices, posted, putBy, aside }: Options): Tape
     toAccountMinor: menu === 'account' ? toAccountMinor : undefined,
     toggleToAccount,
     toggleDifferences: () => toggle('differences'),
+    pairWith: (other) => void pairWith(other),
     returnOpen: menu === 'return',
     toggleReturn: () => toggle('return'),
     asideOpen: menu === 'aside',

@@ -20,7 +20,8 @@ import java.util.stream.Stream;
 /**
  * The bank has shown what was recorded: a set of bank entries and a set of deposits or single
  * receipts of one account and currency, with equal sums or one named difference. One slip may be
- * credited in two sums, two slips in one. Amounts in minor units.
+ * credited in two sums, two slips in one. Without any record it is a pair: the bank corrects
+ * itself, and its entries come to nothing. Amounts in minor units.
  *
  * @param bank the ledger account of the bank account
  * @param reason of the difference, where there is one
@@ -52,7 +53,8 @@ public record Tie(
     entries = List.copyOf(entries);
     records = List.copyOf(records);
     boolean differs = difference(entries, records) != 0;
-    if (entries.isEmpty() || records.isEmpty() || differs != reason.isPresent()) {
+    boolean complete = records.isEmpty() ? entries.size() > 1 && !differs : !entries.isEmpty();
+    if (!complete || differs != reason.isPresent()) {
       throw new IllegalArgumentException("tie of " + entries + " and " + records + ", " + reason);
     }
   }
@@ -60,8 +62,9 @@ public record Tie(
   /**
    * Judges what somebody wants to tie.
    *
-   * @throws Refusal {@code empty-tie}, {@code too-many-parts}, {@code twice}, {@code no-entry},
-   *     {@code currency}, {@code other-account}, {@code not-zero}, {@code no-difference}
+   * @throws Refusal {@code empty-tie}, {@code no-pair}, {@code too-many-parts}, {@code twice},
+   *     {@code no-entry}, {@code currency}, {@code other-account}, {@code not-zero}, {@code
+   *     no-difference}
    */
   public static Tie of(List<Shown> shown, List<Recorded> recorded, Optional<TieReason> reason) {
     requireSome(shown, recorded);
@@ -71,6 +74,7 @@ public record Tie(
     List<Record> records =
         recorded.stream().map(r -> new Record(r.id(), r.standsOn(), r.amountMinor())).toList();
     Currency currency = shown.get(0).money().currency();
+    requirePair(entries, records, currency);
     requireMeet(difference(entries, records), currency, reason);
     return new Tie(shown.get(0).bank(), currency, entries, records, reason);
   }
@@ -121,6 +125,11 @@ public record Tie(
     }
   }
 
+  /** Whether the bank corrects itself, and nothing that was recorded is tied. */
+  public boolean isPair() {
+    return records.isEmpty();
+  }
+
   /** What the bank shows less what was recorded. */
   public long differenceMinor() {
     return difference(entries, records);
@@ -137,7 +146,7 @@ public record Tie(
   }
 
   private static void requireSome(List<Shown> shown, List<Recorded> recorded) {
-    if (shown.isEmpty() || recorded.isEmpty()) {
+    if (shown.isEmpty() || recorded.isEmpty() && shown.size() < 2) {
       throw new Refusal(
           "empty-tie", "A tie needs an entry of the bank, and a deposit or receipt that it is.");
     }
@@ -177,6 +186,16 @@ public record Tie(
             "other-account",
             "%s goes into another account than the bank's entry.".formatted(record.words()));
       }
+    }
+  }
+
+  private static void requirePair(List<Entry> entries, List<Record> records, Currency currency) {
+    long sum = difference(entries, records);
+    if (records.isEmpty() && sum != 0) {
+      throw new Refusal(
+          "no-pair",
+          "Entries by which the bank corrects itself come to nothing; these come to %s."
+              .formatted(AmountText.words(sum, currency)));
     }
   }
 

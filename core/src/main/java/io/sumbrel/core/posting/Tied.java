@@ -14,7 +14,7 @@ import java.util.stream.Collectors;
 
 /**
  * The bank has shown what was recorded: bank against the accounts on which it stood; what differs
- * on the account of its reason.
+ * on the account of its reason. A pair, by which the bank corrects itself, moves nothing.
  */
 public record Tied(Tie tie, JournalEntry entry) implements Event {
 

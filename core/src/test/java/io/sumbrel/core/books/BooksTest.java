@@ -47,6 +47,7 @@ class BooksTest {
     assertThat(all(w -> w.recorded)).isGreaterThan(5 * walks);
     assertThat(all(w -> w.moved)).as("own transfers").isGreaterThan(10 * walks);
     assertThat(all(w -> w.met)).as("shown by both banks").isGreaterThan(3 * walks);
+    assertThat(all(w -> w.paired)).isGreaterThan(walks);
     assertThat(all(w -> w.returned)).isGreaterThan(5 * walks);
     assertThat(all(w -> w.broughtBack)).isGreaterThan(2 * walks);
   }

@@ -72,6 +72,12 @@ final class RandomBank {
       sum += amount;
       entries.add(StatementEntry.at(i + 1, day, amount).method(Method.TRANSFER).text("x").build());
     }
+    if (random.nextInt(6) == 0) {
+      long mistake = amountIn();
+      for (long minor : new long[] {mistake, -mistake}) {
+        entries.add(StatementEntry.at(entries.size() + 1, day, minor).text("mistake").build());
+      }
+    }
     if (random.nextBoolean()) {
       long moved = random.nextInt(80_000) - 40_000L;
       between.add(moved);

@@ -56,6 +56,7 @@ public final class RandomWalk {
   int moved;
   int met;
   int broughtBack;
+  int paired;
   int returned;
 
   private static Money usd(long minor) {
@@ -96,8 +97,10 @@ public final class RandomWalk {
         useCredits();
       } else if (act < 39) {
         record();
-      } else if (act < 42) {
+      } else if (act < 41) {
         setAside();
+      } else if (act < 43) {
+        pair();
       } else if (act < 87) {
         post();
       } else {
@@ -133,6 +136,25 @@ public final class RandomWalk {
       }
     }
     tie(open.get(random.nextInt(open.size())), List.of(pile.get(random.nextInt(pile.size()))));
+  }
+
+  /** The bank corrects itself: two entries of one account that come to nothing, or nearly. */
+  private void pair() {
+    List<BooksFacts.Entry> pile =
+        books.entries().stream()
+            .filter(e -> e.explanation().isEmpty() && e.moneyIn().bankLine().isPresent())
+            .toList();
+    for (BooksFacts.Entry one : pile) {
+      for (BooksFacts.Entry other : pile) {
+        long sum = one.moneyIn().amountMinor() + other.moneyIn().amountMinor();
+        if (one != other && sum == 0 || random.nextInt(2_000) == 0) {
+          List<MoneyInId> both = List.of(one.moneyIn().id(), other.moneyIn().id());
+          books.tie(both, List.of(), Optional.empty(), authority());
+          paired++;
+          return;
+        }
+      }
+    }
   }
 
   private void tie(RandomBank.Waiting deposit, List<BooksFacts.Entry> shown) {

@@ -77,6 +77,35 @@ class TieRulesTest {
         .hasMessage("40.01, bank charge kept: more than the limit of 40.00.");
   }
 
+  @Test
+  void aPairIsTwoEntriesOfOneAccountThatComeToNothing() {
+    Tie pair = tie(List.of(entry(1, 1, -5_000), entry(2, 1, 5_000)), List.of());
+    assertThat(pair.isPair()).isTrue();
+    Tied tied = Tied.of(pair, DAY.plusDays(2));
+    assertThat(tied.entry().lines()).isEmpty();
+    assertThat(tied.claims().money()).hasSize(2);
+    assertThatThrownBy(() -> tie(List.of(entry(1, 1, -5_000), entry(2, 1, 4_999)), List.of()))
+        .hasMessage(
+            "Entries by which the bank corrects itself come to nothing; these come to −0.01.");
+    assertThatThrownBy(() -> tie(List.of(entry(1, 1, -5_000), entry(2, 2, 5_000)), List.of()))
+        .hasMessageContaining("stand on one account");
+    assertThatThrownBy(() -> tie(List.of(entry(1, 1, 5_000)), List.of()))
+        .hasMessageContaining("A tie needs");
+  }
+
+  @Test
+  void theNearestEntryOfTheSameAccountMayBeTheOtherOfAPair() {
+    MoneyIn wrong = entry(1, 1, -5_000).money();
+    MoneyIn right = entry(3, 1, 5_000).money();
+    MoneyIn later = entry(5, 1, 5_000).money();
+    MoneyIn tooLate = entry(12, 1, 5_000).money();
+    MoneyIn elsewhere = entry(2, 2, 5_000).money();
+    Pairs pairs = new Pairs(List.of(wrong, later, right, tooLate, elsewhere));
+    assertThat(pairs.othersOf(wrong)).containsExactly(right, later);
+    assertThat(pairs.othersOf(right)).containsExactly(wrong);
+    assertThat(pairs.othersOf(elsewhere)).isEmpty();
+  }
+
   /** Two slips that the bank credits in three sums, one dollar more: it counted better than we. */
   @Test
   void severalEntriesAreTiedToSeveralSlips() {

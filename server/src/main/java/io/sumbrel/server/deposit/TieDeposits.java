@@ -73,7 +73,7 @@ class TieDeposits {
 
   /**
    * @param entries of the bank
-   * @param recorded deposits, and receipts on hand
+   * @param recorded deposits, and receipts on hand; none where the bank corrects itself
    * @param reason of a difference, where the sums do not meet
    */
   record TieRequest(List<Long> entries, List<Long> recorded, Optional<TieReason> reason) {}
@@ -93,7 +93,7 @@ class TieDeposits {
     RepeatedRequests.Asked asked = new RepeatedRequests.Asked(key, "tie", request);
     Optional<TiePosted> before = answers.before(actor, asked, TiePosted.class);
     if (before.isPresent()) {
-      requireStands(records, before.get());
+      requireStands(entries, before.get());
       return before.get();
     }
     records.forEach(this::requireUntied);
@@ -102,16 +102,22 @@ class TieDeposits {
     LocalDate date = date(actor, shown, records);
     tie.reason().ifPresent(reason -> requireWithinLimit(actor, tie, reason, date));
     waiting.leave(entries, recorded);
-    String words =
-        "Tied %s to %s"
-            .formatted(
-                AmountText.words(tie.shownMinor(), tie.currency()),
-                records.stream().map(Recorded::words).collect(Collectors.joining(", ")));
+    String words = words(tie, shown, records);
     Ledger.Stored stored =
         ledger.append(actor, Tied.of(tie, date), Ledger.Source.NONE, "tied", words);
     TiePosted posted = new TiePosted(stored.number().words(), words);
     answers.keep(actor, asked, posted);
     return posted;
+  }
+
+  private static String words(Tie tie, List<Tie.Shown> shown, List<Recorded> records) {
+    return tie.isPair()
+        ? "Paired "
+            + shown.stream().map(e -> e.money().words()).collect(Collectors.joining(" with "))
+        : "Tied %s to %s"
+            .formatted(
+                AmountText.words(tie.shownMinor(), tie.currency()),
+                records.stream().map(Recorded::words).collect(Collectors.joining(", ")));
   }
 
   private LocalDate date(Actor actor, List<Tie.Shown> shown, List<Recorded> records) {
@@ -134,14 +140,14 @@ class TieDeposits {
   }
 
   /** What this key tied once may have been turned back since: then it does not stand tied. */
-  private void requireStands(List<Recorded> records, TiePosted before) {
+  private void requireStands(List<Long> entries, TiePosted before) {
     boolean stands =
-        records.stream()
+        entries.stream()
             .allMatch(
-                r ->
+                id ->
                     claims
-                        .tieOf(r.id())
-                        .filter(t -> t.words().equals(before.number()))
+                        .of(new MoneyInId(id))
+                        .filter(c -> c.number().words().equals(before.number()))
                         .isPresent());
     if (!stands) {
       throw RepeatedRequests.turnedBackSince(before.number());

@@ -1,6 +1,7 @@
 package io.sumbrel.server.desk;
 
 import io.sumbrel.core.chart.Chart;
+import io.sumbrel.core.deposit.Pairs;
 import io.sumbrel.core.evidence.Evidence;
 import io.sumbrel.core.learning.Decision;
 import io.sumbrel.core.matching.Certainty;
@@ -90,6 +91,7 @@ class BesideThePlan {
             limits.of(booksId)),
         once(() -> mayReturn.of(booksId, pile)),
         once(() -> refunds(booksId, problem)),
+        new Pairs(pile.stream().map(MoneyLine::moneyIn).toList()),
         charts.of(booksId));
   }
 
@@ -154,6 +156,7 @@ class BesideThePlan {
       OwnTransfers transfers,
       Supplier<MayReturn.Candidates> returns,
       Supplier<Refunds> refunds,
+      Pairs pairs,
       Chart chart) {
     /** As many as there are digits to take them by. */
     private static final int MOST = 9;

@@ -23,6 +23,7 @@ import io.sumbrel.server.desk.DeskViews.EvidenceView;
 import io.sumbrel.server.desk.DeskViews.JudgedView;
 import io.sumbrel.server.desk.DeskViews.MoneyView;
 import io.sumbrel.server.desk.DeskViews.OtherDraftView;
+import io.sumbrel.server.desk.DeskViews.PairView;
 import io.sumbrel.server.desk.DeskViews.ProgressView;
 import io.sumbrel.server.desk.DeskViews.SureView;
 import io.sumbrel.server.desk.DeskViews.WayView;
@@ -38,6 +39,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
@@ -230,6 +232,7 @@ class Desk {
         proposed ? Certainty.LIKELY : row.certainty(),
         row.ways().stream().map(w -> way(w, views)).toList(),
         beside.stream().map(w -> way(w, views)).toList(),
+        pairs(ways, line.moneyIn(), board),
         row.chosen().filter(c -> !proposed),
         proposed,
         row.waysCount() > 0,
@@ -278,6 +281,22 @@ class Desk {
     ways.forEach(w -> named.add(w.lines()));
     LineView.Shown views = shownItems.of(actor.booksId(), named);
     return ways.stream().map(w -> way(w, views)).toList();
+  }
+
+  private static List<PairView> pairs(
+      BesideThePlan.Ways ways, MoneyIn money, PlanBoard.Board board) {
+    Set<MoneyInId> others =
+        ways.pairs().othersOf(money).stream().map(MoneyIn::id).collect(Collectors.toSet());
+    return board.pile().stream()
+        .filter(l -> others.contains(l.moneyIn().id()))
+        .map(
+            l ->
+                new PairView(
+                    l.moneyIn().id().number(),
+                    l.payer(),
+                    l.moneyIn().bookingDate(),
+                    l.moneyIn().amountMinor()))
+        .toList();
   }
 
   private static WayView way(BesideThePlan.Way way, LineView.Shown views) {

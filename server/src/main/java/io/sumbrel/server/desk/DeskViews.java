@@ -93,6 +93,9 @@ final class DeskViews {
     }
   }
 
+  /** Another entry of the account that the bank corrects, or by which it does. */
+  record PairView(long id, String payer, LocalDate date, long amountMinor) {}
+
   record WayView(
       String words,
       String because,
@@ -119,6 +122,7 @@ final class DeskViews {
    *
    * @param bankCode the ledger account of the bank account, of an entry of the bank
    * @param beside what it may be that is no customer's
+   * @param pairs entries with which it comes to nothing: the bank corrected itself
    * @param chosen of the ways, the one that the plan takes
    * @param besideProposed whether the first of those beside is proposed
    * @param reached whether open items reach the sum in any way
@@ -142,6 +146,7 @@ final class DeskViews {
       Certainty certainty,
       List<WayView> ways,
       List<WayView> beside,
+      List<PairView> pairs,
       Optional<Integer> chosen,
       boolean besideProposed,
       boolean reached,

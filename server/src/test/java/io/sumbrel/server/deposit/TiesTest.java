@@ -129,6 +129,26 @@ class TiesTest extends ServerTest {
         .isEqualTo("claimed");
   }
 
+  @Test
+  void theBankCorrectsItself() {
+    house.statement(
+        House.TODAY.plusDays(1), "1554.60", "1554.60", "-70.00,WRONG,X", "70.00,RIGHT,X");
+    long wrong = house.money("WRONG");
+    long right = house.money("RIGHT");
+    JsonNode pair = house.get(house.clerk, "/api/desk/money/" + wrong).body().path("pairs").get(0);
+    assertThat(pair.path("id").asLong()).isEqualTo(right);
+    assertThat(tie(house.clerk, List.of(wrong), List.of(), "").code()).isEqualTo("empty-tie");
+    House.Answer paired = tie(house.clerk, List.of(wrong, right), List.of(), "");
+    assertThat(paired.body().path("words").asString()).isEqualTo("Paired −70.00 with 70.00");
+    house.prove();
+    assertThat(house.post(house.clerk, right, unidentified(7_000)).code()).isEqualTo("claimed");
+    String number = paired.body().path("number").asString();
+    String trail = "/api/trail/postings/" + number.replace("-", "/");
+    assertThat(house.get(house.reader, trail).status()).isEqualTo(200);
+    assertThat(house.turnBack(house.clerk, number).status()).isEqualTo(200);
+    assertThat(house.money("WRONG")).isEqualTo(wrong);
+  }
+
   private static Map<String, Object> unidentified(long minor) {
     return Map.of("kind", "UNIDENTIFIED", "amountMinor", minor);
   }
