@@ -1,11 +1,11 @@
 import { useQuery } from '@tanstack/react-query';
-import { type KeyboardEvent, useId, useState } from 'react';
+import { useId, useState } from 'react';
 import { Field } from '../../components/Field';
 import { Key } from '../../components/Key';
 import { Empty } from '../../components/States';
-import { focusZone } from '../../keyboard/keys';
 import { words } from '../../money/money';
 import { type Choices, type Customer, customersQuery, type Line, type Money } from './deskApi';
+import { useChoice } from './useChoice';
 import styles from './Work.module.css';
 
 /** A customer is looked for by so many letters. */
@@ -29,7 +29,6 @@ interface Goal {
 /** An account, another bank account or a customer, by a part of the name; tax and text. */
 export function AccountMenu({ choices, money, minor, take, close }: Props) {
   const [typed, setTyped] = useState('');
-  const [at, setAt] = useState(0);
   const [tax, setTax] = useState('');
   const [text, setText] = useState('');
   const list = useId();
@@ -40,34 +39,18 @@ export function AccountMenu({ choices, money, minor, take, close }: Props) {
   ];
   const amount = words(minor, money.currency);
 
-  const place = (goal: Goal) =>
-    take({
-      ...goal.line,
-      amountMinor: minor,
-      ...(tax && goal.line.kind === 'TO_ACCOUNT' ? { taxCode: tax } : {}),
-      ...(text.trim() ? { note: text.trim() } : {}),
-    });
-
-  const onKeyDown = (event: KeyboardEvent) => {
-    event.stopPropagation();
-    const chosen = found[at];
-    if (event.key === 'Enter' && !event.ctrlKey && chosen) {
-      event.preventDefault();
-      place(chosen);
-    } else if (event.key === 'Escape') {
-      event.preventDefault();
-      close();
-      focusZone('tape');
+  const takeAt = (index: number) => {
+    const goal = found[index];
+    if (goal) {
+      take({
+        ...goal.line,
+        amountMinor: minor,
+        ...(tax && goal.line.kind === 'TO_ACCOUNT' ? { taxCode: tax } : {}),
+        ...(text.trim() ? { note: text.trim() } : {}),
+      });
     }
   };
-
-  const onArrow = (event: KeyboardEvent) => {
-    const step = event.key === 'ArrowDown' ? 1 : event.key === 'ArrowUp' ? -1 : 0;
-    if (step !== 0) {
-      event.preventDefault();
-      setAt((i) => Math.min(found.length - 1, Math.max(0, i + step)));
-    }
-  };
+  const { at, first, onKeyDown } = useChoice(found.length, takeAt, close);
 
   return (
     <div
@@ -84,14 +67,13 @@ export function AccountMenu({ choices, money, minor, take, close }: Props) {
           value={typed}
           change={(value) => {
             setTyped(value);
-            setAt(0);
+            first();
           }}
           role="combobox"
           aria-expanded={found.length > 0}
           aria-controls={list}
           aria-activedescendant={found[at] && `account-${found[at].key}`}
           autoComplete="off"
-          onKeyDown={onArrow}
         />
         <label>
           Tax
@@ -121,7 +103,7 @@ export function AccountMenu({ choices, money, minor, take, close }: Props) {
             role="option"
             aria-selected={i === at}
             className={i === at ? styles.menuAt : styles.menuRow}
-            onClick={() => place(a)}
+            onClick={() => takeAt(i)}
           >
             {amount} {a.words}
             {i === at && <Key>↵</Key>}

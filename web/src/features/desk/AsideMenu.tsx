@@ -1,9 +1,9 @@
-import { type KeyboardEvent, useState } from 'react';
+import { useState } from 'react';
 import { Field } from '../../components/Field';
 import { Key } from '../../components/Key';
-import { focusZone } from '../../keyboard/keys';
 import { words } from '../../money/money';
 import type { Choices, Money } from './deskApi';
+import { useChoice } from './useChoice';
 import styles from './Work.module.css';
 
 interface Props {
@@ -15,29 +15,18 @@ interface Props {
 
 /** Why a sum is set aside: a reason from a list, with a note where it says nothing by itself. */
 export function AsideMenu({ choices, money, take, close }: Props) {
-  const [at, setAt] = useState(0);
   const [note, setNote] = useState('');
   const reasons = choices.setAsides;
+  const takeAt = (index: number) => {
+    const reason = reasons[index];
+    if (reason) {
+      take(reason.code, note);
+    }
+  };
+  const { at, onKeyDown } = useChoice(reasons.length, takeAt, close);
   const fits =
     money.recordedAlready ||
     (money.reached && money.ways[0] && `open items reach this sum, ${money.ways[0].words}`);
-
-  const onKeyDown = (event: KeyboardEvent) => {
-    event.stopPropagation();
-    const chosen = reasons[at];
-    if (event.key === 'Enter' && !event.ctrlKey && chosen) {
-      event.preventDefault();
-      take(chosen.code, note);
-    } else if (event.key === 'ArrowDown' || event.key === 'ArrowUp') {
-      event.preventDefault();
-      const step = event.key === 'ArrowDown' ? 1 : -1;
-      setAt((i) => Math.min(reasons.length - 1, Math.max(0, i + step)));
-    } else if (event.key === 'Escape') {
-      event.preventDefault();
-      close();
-      focusZone('tape');
-    }
-  };
 
   return (
     <div
@@ -74,7 +63,7 @@ export function AsideMenu({ choices, money, take, close }: Props) {
             role="option"
             aria-selected={i === at}
             className={i === at ? styles.menuAt : styles.menuRow}
-            onClick={() => take(r.code, note)}
+            onClick={() => takeAt(i)}
           >
             {r.words}
             {r.needsNote ? ', said in the note' : ''}

@@ -1,11 +1,11 @@
 import { useQuery } from '@tanstack/react-query';
-import { type KeyboardEvent, useState } from 'react';
+import { useState } from 'react';
 import { Field } from '../../components/Field';
 import { Key } from '../../components/Key';
 import { Empty, Sentence } from '../../components/States';
-import { focusZone } from '../../keyboard/keys';
 import { words } from '../../money/money';
 import { type Line, type Money, receiptsQuery } from './deskApi';
+import { useChoice } from './useChoice';
 import styles from './Work.module.css';
 
 interface Props {
@@ -17,26 +17,10 @@ interface Props {
 /** Which receipt the bank takes back: found by cheque number, payer, reference, amount, item. */
 export function ReturnMenu({ money, take, close }: Props) {
   const [typed, setTyped] = useState('');
-  const [at, setAt] = useState(0);
   const found = useQuery(receiptsQuery(money.id, typed));
   const receipts = found.data ?? [];
-
-  const onKeyDown = (event: KeyboardEvent) => {
-    event.stopPropagation();
-    const chosen = receipts[at];
-    if (event.key === 'Enter' && !event.ctrlKey && chosen) {
-      event.preventDefault();
-      take(chosen.lines);
-    } else if (event.key === 'ArrowDown' || event.key === 'ArrowUp') {
-      event.preventDefault();
-      const step = event.key === 'ArrowDown' ? 1 : -1;
-      setAt((i) => Math.min(receipts.length - 1, Math.max(0, i + step)));
-    } else if (event.key === 'Escape') {
-      event.preventDefault();
-      close();
-      focusZone('tape');
-    }
-  };
+  const takeAt = (index: number) => take(receipts[index]?.lines ?? []);
+  const { at, first, onKeyDown } = useChoice(receipts.length, takeAt, close);
 
   return (
     <div
@@ -53,7 +37,7 @@ export function ReturnMenu({ money, take, close }: Props) {
           value={typed}
           change={(value) => {
             setTyped(value);
-            setAt(0);
+            first();
           }}
           role="combobox"
           aria-expanded={receipts.length > 0}
@@ -84,7 +68,7 @@ export function ReturnMenu({ money, take, close }: Props) {
             role="option"
             aria-selected={i === at}
             className={i === at ? styles.menuAt : styles.menuRow}
-            onClick={() => take(r.lines)}
+            onClick={() => takeAt(i)}
           >
             <span>
               {r.words} <small className={styles.soft}>{r.because}</small>

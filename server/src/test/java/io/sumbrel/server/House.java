@@ -258,6 +258,43 @@ public final class House {
         Map.of("lines", List.of(lines)));
   }
 
+  /** The sum of a payer, with everything that may explain it. */
+  public JsonNode sum(String payer) {
+    return get(clerk, "/api/desk/money/" + money(payer)).body();
+  }
+
+  /** Posts the sum of a payer in a way that was shown. */
+  public Answer take(String payer, JsonNode way) {
+    String path = "/api/desk/money/" + money(payer) + "/posting";
+    return send(clerk, HttpMethod.POST, path, Map.of("lines", way.path("lines")));
+  }
+
+  /** The journal of a posting, such as {@code 1010 -500; 1100 500; }. */
+  public String journal(String number) {
+    StringBuilder lines = new StringBuilder();
+    JsonNode trail = get(clerk, "/api/trail/postings/" + number.replace('-', '/')).body();
+    for (JsonNode line : trail.findValue("journal")) {
+      lines
+          .append(line.path("account").asString())
+          .append(' ')
+          .append(line.path("minor").asLong())
+          .append("; ");
+    }
+    return lines.toString();
+  }
+
+  /** What a sum may be that pays no item: {@code words, CERTAINTY; } each. */
+  public String beside(String payer) {
+    StringBuilder ways = new StringBuilder();
+    for (JsonNode way : sum(payer).path("beside")) {
+      ways.append(way.path("words").asString())
+          .append(", ")
+          .append(way.path("certainty").asString())
+          .append("; ");
+    }
+    return ways.toString();
+  }
+
   /** Turns back a posting by its short number. */
   public Answer turnBack(Actor actor, String number) {
     String[] parts = number.split("-");

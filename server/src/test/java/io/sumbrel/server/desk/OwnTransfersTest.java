@@ -45,66 +45,30 @@ class OwnTransfersTest extends ServerTest {
     house.statement(LATER.minusDays(3), "1000.00", closing, entries);
   }
 
-  private JsonNode money(String payer) {
-    return house.get(house.clerk, "/api/desk/money/" + house.money(payer)).body();
-  }
-
-  private String ways(String payer) {
-    StringBuilder ways = new StringBuilder();
-    for (JsonNode way : money(payer).path("beside")) {
-      ways.append(way.path("words").asString())
-          .append(", ")
-          .append(way.path("certainty").asString())
-          .append("; ");
-    }
-    return ways.toString();
-  }
-
   private Map<?, ?> toHarbour(long minor) {
     return Map.of("kind", "TRANSFER", "amountMinor", minor, "account", "1020");
-  }
-
-  /** The first way beside the plan, as it stands. */
-  private House.Answer take(String payer) {
-    return house.send(
-        house.clerk,
-        HttpMethod.POST,
-        "/api/desk/money/" + house.money(payer) + "/posting",
-        Map.of("lines", money(payer).path("beside").get(0).path("lines")));
-  }
-
-  private String journal(String number) {
-    StringBuilder lines = new StringBuilder();
-    JsonNode trail =
-        house.get(house.clerk, "/api/trail/postings/" + number.replace('-', '/')).body();
-    for (JsonNode line : trail.findValue("journal")) {
-      lines
-          .append(line.path("account").asString())
-          .append(' ')
-          .append(line.path("minor").asLong())
-          .append("; ");
-    }
-    return lines.toString();
   }
 
   @Test
   void bothHalvesArePostedWhenTheirBankShowsThemAndTransitComesToNothing() {
     atQuayline("-4000.00", "-5000.00,SAVINGS,OWN TRANSFER");
     atHarbour("5050.00", "5000.00,QUAYLINE,CREDIT");
-    assertThat(ways("SAVINGS")).isEqualTo("own transfer to Harbour ··1038, LIKELY; ");
-    assertThat(money("SAVINGS").path("besideProposed").asBoolean()).isTrue();
-    assertThat(ways("QUAYLINE")).startsWith("own transfer from Quayline ··1234, THIN; ");
-    JsonNode first = take("SAVINGS").body();
+    assertThat(house.beside("SAVINGS")).isEqualTo("own transfer to Harbour ··1038, LIKELY; ");
+    assertThat(house.sum("SAVINGS").path("besideProposed").asBoolean()).isTrue();
+    assertThat(house.beside("QUAYLINE")).startsWith("own transfer from Quayline ··1234, THIN; ");
+    JsonNode first = house.take("SAVINGS", house.sum("SAVINGS").path("beside").get(0)).body();
     assertThat(first.path("words").asString()).isEqualTo("Posted −5,000.00 to 1020 Harbour");
-    assertThat(journal(first.path("number").asString())).isEqualTo("1010 -500000; 1270 500000; ");
+    assertThat(house.journal(first.path("number").asString()))
+        .isEqualTo("1010 -500000; 1270 500000; ");
     house.prove();
     String number = first.path("number").asString();
-    assertThat(ways("QUAYLINE"))
+    assertThat(house.beside("QUAYLINE"))
         .isEqualTo("own transfer %s from Quayline ··1234, LIKELY; ".formatted(number));
-    JsonNode second = take("QUAYLINE").body();
+    JsonNode second = house.take("QUAYLINE", house.sum("QUAYLINE").path("beside").get(0)).body();
     assertThat(second.path("words").asString())
         .isEqualTo("Posted 5,000.00 as the other half of " + number);
-    assertThat(journal(second.path("number").asString())).isEqualTo("1020 500000; 1270 -500000; ");
+    assertThat(house.journal(second.path("number").asString()))
+        .isEqualTo("1020 500000; 1270 -500000; ");
     house.prove();
     assertThat(house.turnBack(house.clerk, number).code()).isEqualTo("transfer-met-since");
     house.turnBack(house.clerk, second.path("number").asString());
@@ -117,9 +81,14 @@ class OwnTransfersTest extends ServerTest {
     atQuayline("-4000.00", "-5000.00,SAVINGS,SWEEP");
     house.post(house.clerk, house.money("SAVINGS"), toHarbour(500_000));
     atHarbour("5035.00", "4985.00,QUAYLINE,CREDIT");
-    assertThat(ways("QUAYLINE")).contains("less a bank charge of 15.00, THIN");
-    String number = take("QUAYLINE").body().path("number").asString();
-    assertThat(journal(number)).isEqualTo("1020 498500; 1270 -500000; 6100 1500; ");
+    assertThat(house.beside("QUAYLINE")).contains("less a bank charge of 15.00, THIN");
+    String number =
+        house
+            .take("QUAYLINE", house.sum("QUAYLINE").path("beside").get(0))
+            .body()
+            .path("number")
+            .asString();
+    assertThat(house.journal(number)).isEqualTo("1020 498500; 1270 -500000; 6100 1500; ");
     house.prove();
   }
 
@@ -129,11 +98,17 @@ class OwnTransfersTest extends ServerTest {
     Map<?, ?> from = Map.of("kind", "TRANSFER", "amountMinor", 500_000, "account", "1010");
     String first =
         house.post(house.clerk, house.money("QUAYLINE"), from).body().path("number").asString();
-    assertThat(journal(first)).isEqualTo("1020 500000; 1270 -500000; ");
+    assertThat(house.journal(first)).isEqualTo("1020 500000; 1270 -500000; ");
     atQuayline("-4000.00", "-5000.00,SAVINGS,DEBIT");
-    assertThat(ways("SAVINGS"))
+    assertThat(house.beside("SAVINGS"))
         .isEqualTo("own transfer %s to Harbour ··1038, LIKELY; ".formatted(first));
-    assertThat(journal(take("SAVINGS").body().path("number").asString()))
+    assertThat(
+            house.journal(
+                house
+                    .take("SAVINGS", house.sum("SAVINGS").path("beside").get(0))
+                    .body()
+                    .path("number")
+                    .asString()))
         .isEqualTo("1010 -500000; 1270 500000; ");
     house.prove();
   }

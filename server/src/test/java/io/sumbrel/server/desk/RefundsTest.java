@@ -7,7 +7,6 @@ import io.sumbrel.server.ServerTest;
 import java.util.Map;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.springframework.http.HttpMethod;
 import tools.jackson.databind.JsonNode;
 
 /** What the bank shows as paid out to a customer repays the credits of that customer. */
@@ -20,22 +19,13 @@ class RefundsTest extends ServerTest {
         "T-1,K-1,Alder Pots,2026-10-15,,90.00,90.00,,USD,,");
   }
 
-  private JsonNode ways(String payer) {
-    return house.get(house.clerk, "/api/desk/money/" + house.money(payer)).body().path("beside");
-  }
-
   @Test
   void creditsThatTheBankNamesAreRepaidTogetherAndOpenAgainWhenThatIsTurnedBack() {
     house.statement(House.TODAY, "1000.00", "550.00", "-450.00,QUAYLINE,REFUND CN-1 CN-2");
-    JsonNode way = ways("QUAYLINE").get(0);
+    JsonNode way = house.sum("QUAYLINE").path("beside").get(0);
     assertThat(way.path("words").asString()).isEqualTo("refund to Alder Pots of CN-1 + CN-2");
     assertThat(way.path("certainty").asString()).isEqualTo("LIKELY");
-    House.Answer posted =
-        house.send(
-            house.clerk,
-            HttpMethod.POST,
-            "/api/desk/money/" + house.money("QUAYLINE") + "/posting",
-            Map.of("lines", way.path("lines")));
+    House.Answer posted = house.take("QUAYLINE", way);
     assertThat(posted.body().path("words").asString()).isEqualTo("Posted −450.00 to Alder Pots");
     assertThat(house.open("CN-1")).isZero();
     assertThat(house.open("CN-2")).isZero();
@@ -51,7 +41,7 @@ class RefundsTest extends ServerTest {
   @Test
   void aPartIsRepaidAndNeverMoreThanIsLeft() {
     house.statement(House.TODAY, "1000.00", "900.00", "-100.00,QUAYLINE,REFUND CN-1");
-    JsonNode way = ways("QUAYLINE").get(0);
+    JsonNode way = house.sum("QUAYLINE").path("beside").get(0);
     assertThat(way.path("certainty").asString()).isEqualTo("THIN");
     assertThat(way.path("lines").get(0).path("amountMinor").asLong()).isEqualTo(10_000);
     long credit = house.item("CN-2").path("id").asLong();
@@ -63,6 +53,6 @@ class RefundsTest extends ServerTest {
   @Test
   void anInvoiceIsNoCredit() {
     house.statement(House.TODAY, "1000.00", "910.00", "-90.00,ALDER POTS,T-1");
-    assertThat(ways("ALDER POTS")).isEmpty();
+    assertThat(house.sum("ALDER POTS").path("beside")).isEmpty();
   }
 }

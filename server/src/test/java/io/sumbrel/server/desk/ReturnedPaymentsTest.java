@@ -8,7 +8,6 @@ import java.time.LocalDate;
 import java.util.Map;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.springframework.http.HttpMethod;
 import tools.jackson.databind.JsonNode;
 
 /** The bank takes a payment back: what it settled opens again, and the receipt stands. */
@@ -44,45 +43,19 @@ class ReturnedPaymentsTest extends ServerTest {
             .asString();
   }
 
-  private JsonNode money(String payer) {
-    return house.get(house.clerk, "/api/desk/money/" + house.money(payer)).body();
-  }
-
-  private House.Answer take(String payer, JsonNode way) {
-    return house.send(
-        house.clerk,
-        HttpMethod.POST,
-        "/api/desk/money/" + house.money(payer) + "/posting",
-        Map.of("lines", way.path("lines")));
-  }
-
-  private String journal(String number) {
-    StringBuilder lines = new StringBuilder();
-    JsonNode trail =
-        house.get(house.clerk, "/api/trail/postings/" + number.replace('-', '/')).body();
-    for (JsonNode line : trail.findValue("journal")) {
-      lines
-          .append(line.path("account").asString())
-          .append(' ')
-          .append(line.path("minor").asLong())
-          .append("; ");
-    }
-    return lines.toString();
-  }
-
   @Test
   void theWholePaymentGoesBackWithWhatWasGrantedAndItsItemsOpenAgain() {
     assertThat(receipt).as("posted").isNotEmpty();
     house.statement(LATER, "1799.00", "1000.00", "-799.00,QUAYLINE,RETURNED ITEM CHQ 004471");
-    JsonNode way = money("QUAYLINE").path("beside").get(0);
+    JsonNode way = house.sum("QUAYLINE").path("beside").get(0);
     assertThat(way.path("words").asString())
         .isEqualTo("returned, 799.00 of ALDER POTS (%s)".formatted(receipt));
     assertThat(way.path("certainty").asString()).isEqualTo("LIKELY");
-    House.Answer returned = take("QUAYLINE", way);
+    House.Answer returned = house.take("QUAYLINE", way);
     assertThat(returned.body().path("words").asString())
         .isEqualTo("Posted −799.00 to Alder Pots, a returned payment");
     String number = returned.body().path("number").asString();
-    assertThat(journal(number)).isEqualTo("1010 -79900; 1100 50000; 1100 30000; 6200 -100; ");
+    assertThat(house.journal(number)).isEqualTo("1010 -79900; 1100 50000; 1100 30000; 6200 -100; ");
     assertThat(house.open("T-1")).isEqualTo(50_000);
     assertThat(house.open("T-2")).isEqualTo(30_000);
     house.prove();
@@ -102,9 +75,9 @@ class ReturnedPaymentsTest extends ServerTest {
         house.get(house.clerk, "/api/desk/money/" + money + "/receipts?find=t-2").body();
     assertThat(found.get(0).path("words").asString())
         .isEqualTo("a part returned, 799.00 of ALDER POTS (%s)".formatted(receipt));
-    String number = take("QUAYLINE", found.get(0)).body().path("number").asString();
+    String number = house.take("QUAYLINE", found.get(0)).body().path("number").asString();
     // T-2 whole with the 1.00 that was let off, and 200.00 of T-1
-    assertThat(journal(number)).isEqualTo("1010 -49900; 1100 30000; 6200 -100; 1100 20000; ");
+    assertThat(house.journal(number)).isEqualTo("1010 -49900; 1100 30000; 6200 -100; 1100 20000; ");
     assertThat(house.open("T-1")).isEqualTo(20_000);
     house.prove();
     house.statement(LATER, "1300.00", "800.00", "-500.00,QUAYLINE,MORE");
@@ -113,7 +86,7 @@ class ReturnedPaymentsTest extends ServerTest {
             .get(house.clerk, "/api/desk/money/" + house.money("QUAYLINE") + "/receipts?find=alder")
             .body()
             .get(0);
-    assertThat(take("QUAYLINE", again).code())
+    assertThat(house.take("QUAYLINE", again).code())
         .as("only 300.00 of it are left to return")
         .isEqualTo("not-zero");
   }
@@ -122,7 +95,11 @@ class ReturnedPaymentsTest extends ServerTest {
   void whatAReturnOpenedAndWasPaidSinceKeepsTheReturn() {
     house.statement(LATER, "1799.00", "1000.00", "-799.00,QUAYLINE,RETURNED CHQ 004471");
     String number =
-        take("QUAYLINE", money("QUAYLINE").path("beside").get(0)).body().path("number").asString();
+        house
+            .take("QUAYLINE", house.sum("QUAYLINE").path("beside").get(0))
+            .body()
+            .path("number")
+            .asString();
     house.statement(LATER, "1000.00", "1500.00", "500.00,ALDER AGAIN,T-1");
     house.post(house.clerk, house.money("ALDER AGAIN"), house.settles("T-1", 50_000));
     assertThat(house.turnBack(house.clerk, number).code()).isEqualTo("paid-since");
@@ -154,12 +131,12 @@ class ReturnedPaymentsTest extends ServerTest {
             .body();
     house.accept(past.path("id").asLong(), "CHANGES_ONLY", Map.of());
     house.statement(LATER, "1799.00", "1556.40", "-242.60,QUAYLINE,RETURNED CHEQUE ALDER POTS");
-    JsonNode way = money("QUAYLINE").path("beside").get(0);
+    JsonNode way = house.sum("QUAYLINE").path("beside").get(0);
     assertThat(way.path("words").asString())
         .isEqualTo("returned from before these books, owed again by Alder Pots");
     assertThat(way.path("certainty").asString()).isEqualTo("LIKELY");
-    String number = take("QUAYLINE", way).body().path("number").asString();
-    assertThat(journal(number)).isEqualTo("1010 -24260; 1100 24260; ");
+    String number = house.take("QUAYLINE", way).body().path("number").asString();
+    assertThat(house.journal(number)).isEqualTo("1010 -24260; 1100 24260; ");
     assertThat(house.open(number)).isEqualTo(24_260);
     house.prove();
     house.statement(LATER, "1556.40", "1799.00", "242.60,ALDER AGAIN,SORRY");

@@ -25,21 +25,6 @@ class UsualAccountsNowTest extends ServerTest {
         House.TODAY, "1000.00", AmountText.plain(closing, Currency.getInstance("USD")), entries);
   }
 
-  private JsonNode money(String payer) {
-    return house.get(house.clerk, "/api/desk/money/" + house.money(payer)).body();
-  }
-
-  private String toAccounts(String payer) {
-    StringBuilder ways = new StringBuilder();
-    for (JsonNode way : money(payer).path("beside")) {
-      ways.append(way.path("words").asString())
-          .append(", ")
-          .append(way.path("certainty").asString())
-          .append("; ");
-    }
-    return ways.toString();
-  }
-
   private String row(String payer) {
     for (JsonNode row : house.get(house.clerk, "/api/desk").body().path("rows")) {
       if (row.path("payer").asString().equals(payer)) {
@@ -64,15 +49,15 @@ class UsualAccountsNowTest extends ServerTest {
         "-92.00,CITY ESTATES C,RENT",
         "-5.00,NOBODY,ACCOUNT FEE",
         "-7.00,SOMEBODY,NEW");
-    assertThat(toAccounts("CITY ESTATES A")).isEmpty();
-    assertThat(toAccounts("NOBODY")).isEqualTo("to 6100 Bank charges, THIN; ");
+    assertThat(house.beside("CITY ESTATES A")).isEmpty();
+    assertThat(house.beside("NOBODY")).isEqualTo("to 6100 Bank charges, THIN; ");
     String first = place("CITY ESTATES A", 9_000, "6900").body().path("number").asString();
-    assertThat(toAccounts("CITY ESTATES B")).isEqualTo("to 6900 Other expense, THIN; ");
-    assertThat(money("CITY ESTATES B").path("besideProposed").asBoolean()).isFalse();
-    assertThat(toAccounts("SOMEBODY")).isEqualTo("to 6900 Other expense, NOTHING_YET; ");
+    assertThat(house.beside("CITY ESTATES B")).isEqualTo("to 6900 Other expense, THIN; ");
+    assertThat(house.sum("CITY ESTATES B").path("besideProposed").asBoolean()).isFalse();
+    assertThat(house.beside("SOMEBODY")).isEqualTo("to 6900 Other expense, NOTHING_YET; ");
     String second = place("CITY ESTATES B", 9_100, "6900").body().path("number").asString();
-    assertThat(toAccounts("CITY ESTATES C")).isEqualTo("to 6900 Other expense, LIKELY; ");
-    assertThat(money("CITY ESTATES C").path("besideProposed").asBoolean()).isTrue();
+    assertThat(house.beside("CITY ESTATES C")).isEqualTo("to 6900 Other expense, LIKELY; ");
+    assertThat(house.sum("CITY ESTATES C").path("besideProposed").asBoolean()).isTrue();
     assertThat(row("CITY ESTATES C")).startsWith("LIKELY").endsWith("to 6900 Other expense");
     assertThat(row("NOBODY")).startsWith("NOTHING_YET").endsWith("to 6100 Bank charges");
     assertThat(row("SOMEBODY")).startsWith("NOTHING_YET").endsWith("paid out");
@@ -88,7 +73,7 @@ class UsualAccountsNowTest extends ServerTest {
         .isEqualTo("accepted as proposed");
     house.turnBack(house.clerk, second);
     house.turnBack(house.clerk, first);
-    assertThat(toAccounts("CITY ESTATES A")).isEqualTo("to 6900 Other expense, THIN; ");
+    assertThat(house.beside("CITY ESTATES A")).isEqualTo("to 6900 Other expense, THIN; ");
   }
 
   @Test
@@ -103,7 +88,7 @@ class UsualAccountsNowTest extends ServerTest {
                     Map.of("kind", "TO_ACCOUNT", "amountMinor", 1_000, "account", "6100"))
                 .status())
         .isEqualTo(200);
-    assertThat(toAccounts("CITY ESTATES B")).isEmpty();
+    assertThat(house.beside("CITY ESTATES B")).isEmpty();
   }
 
   @Test
