@@ -248,7 +248,8 @@ function Ways({ money, tape }: Omit<Props, 'choices'>) {
   const { ways, beside } = money;
   if (ways.length === 0 && beside.length === 0) {
     return (
-      tape.left !== 0 && (
+      tape.left !== 0 &&
+      money.pairs.length === 0 && (
         <p className={styles.note}>
           No way to reach {sum} was found. Tick items, look in every customer with F, or name an
           account with T.
@@ -279,7 +280,11 @@ function PairsOf({ money, tape }: Omit<Props, 'choices'>) {
   return (
     money.pairs.length > 0 && (
       <div>
-        <h3 className={styles.heading}>Or the bank corrected itself</h3>
+        <h3 className={styles.heading}>
+          {waysOf(money).length > 0
+            ? 'Or the bank corrected itself'
+            : 'The bank may have corrected itself'}
+        </h3>
         {money.pairs.map((p, i) => (
           <p key={p.id} className={styles.pair}>
             <span>

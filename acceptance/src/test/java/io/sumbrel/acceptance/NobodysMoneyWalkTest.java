@@ -285,6 +285,27 @@ class NobodysMoneyWalkTest {
     assertThat(posted()).isEqualTo("1030 -24260\n1100 24260\n");
   }
 
+  @Test
+  @Order(10)
+  void theBanksOwnMistakeIsPairedWithItsCorrectionByKeyAndByMouse()
+      throws IOException, InterruptedException {
+    choose("CORRECTION OF CREDIT 77120");
+    zone("tape").focus();
+    assertThat(zone("tape").getByText("The bank may have corrected itself")).isVisible();
+    page.keyboard().press("p");
+    assertThat(page.getByText("Paired −2,000.00 with 2,000.00")).isVisible();
+    assertThat(posted()).as("nothing moves").isEmpty();
+    page.keyboard().press("Control+Shift+Z");
+    assertThat(page.getByText(Pattern.compile("^Turned back 2026-\\d+"))).isVisible();
+    page.getByRole(AriaRole.OPTION)
+        .filter(new Locator.FilterOptions().setHasText("MISPOSTED CREDIT 77120"))
+        .first()
+        .click();
+    page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Pair")))
+        .click();
+    assertThat(page.getByText("Paired 2,000.00 with −2,000.00")).isVisible();
+  }
+
   private static void accept(String name) throws IOException, InterruptedException {
     Matcher file =
         Pattern.compile("\"id\":(\\d+),\"kind\":\"[^\"]*\",\"fileName\":\"" + Pattern.quote(name))

@@ -3,6 +3,7 @@ package io.sumbrel.server.desk;
 import io.sumbrel.core.matching.Certainty;
 import io.sumbrel.core.matching.Plan;
 import io.sumbrel.core.matching.Proposal;
+import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.server.desk.DeskViews.PileRow;
 import io.sumbrel.server.matching.PlanBoard;
 import io.sumbrel.server.receipt.MoneyLine;
@@ -101,6 +102,11 @@ class PileRows {
     return now;
   }
 
+  private static Optional<String> correction(BesideThePlan.Ways beside, MoneyIn money) {
+    return Optional.of("as much stands the other way: a mistake of the bank?")
+        .filter(words -> !beside.pairs().othersOf(money).isEmpty());
+  }
+
   private static PileRow row(
       MoneyLine line, Plan.Row row, BesideThePlan.Ways beside, Map<Long, String> accounts) {
     Optional<Proposal> chosen = row.chosen().map(row.ways()::get);
@@ -111,6 +117,7 @@ class PileRows {
         besides
             .map(BesideThePlan.Way::words)
             .or(() -> chosen.map(Proposal::words))
+            .or(() -> correction(beside, line.moneyIn()))
             .orElse(line.moneyIn().isIn() ? "nothing fits yet" : "paid out");
     String ways = row.waysCount() > 1 ? " · " + row.countWords() : "";
     long id = line.moneyIn().id().number();
