@@ -77,6 +77,18 @@ export function PostingTrail() {
               <PostingLink number={t.turnedBackBy} />
             </li>
           )}
+          {t.returns.map((number) => (
+            <li key={number}>
+              <small>returns</small>
+              <PostingLink number={number} />
+            </li>
+          ))}
+          {t.returnedBy && (
+            <li>
+              <small>returned by</small>
+              <PostingLink number={t.returnedBy} />
+            </li>
+          )}
         </ol>
         {t.money && (
           <Tape

@@ -9,13 +9,16 @@ import io.sumbrel.core.party.Customer;
 import io.sumbrel.core.party.CustomerId;
 import io.sumbrel.core.posting.ItemMovement;
 import io.sumbrel.core.posting.PostingNumber;
+import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.core.tape.Tape;
 import io.sumbrel.core.tape.TapeLine;
 import io.sumbrel.server.arrivals.Arrivals;
 import io.sumbrel.server.bank.BankAccounts;
 import io.sumbrel.server.chart.Charts;
+import io.sumbrel.server.ledger.Claims;
 import io.sumbrel.server.ledger.Postings;
+import io.sumbrel.server.ledger.Receipts;
 import io.sumbrel.server.matching.DecisionRecord;
 import io.sumbrel.server.openitem.Items;
 import io.sumbrel.server.party.Customers;
@@ -48,6 +51,8 @@ class TrailController {
   private final Charts charts;
   private final Postings postings;
   private final DecisionRecord decisions;
+  private final Claims claims;
+  private final Receipts receipts;
 
   TrailController(
       Arrivals arrivals,
@@ -57,7 +62,9 @@ class TrailController {
       BankAccounts accounts,
       Charts charts,
       Postings postings,
-      DecisionRecord decisions) {
+      DecisionRecord decisions,
+      Claims claims,
+      Receipts receipts) {
     this.arrivals = arrivals;
     this.moneyLines = moneyLines;
     this.customers = customers;
@@ -66,6 +73,8 @@ class TrailController {
     this.charts = charts;
     this.postings = postings;
     this.decisions = decisions;
+    this.claims = claims;
+    this.receipts = receipts;
   }
 
   /**
@@ -130,6 +139,8 @@ class TrailController {
 
   /**
    * @param maker who made it, where a second person posted it
+   * @param returns the receipts of which it undoes a part, by their postings
+   * @param returnedBy a posting by which the bank took back a part of it
    * @param cameAbout by whose hand a tape is what it is and what it rests on, in words; else empty
    */
   record PostingTrail(
@@ -142,6 +153,8 @@ class TrailController {
       String cameAbout,
       Optional<String> turnsBack,
       Optional<String> turnedBackBy,
+      List<String> returns,
+      Optional<String> returnedBy,
       Optional<MoneyTrail> money,
       Optional<SourceView> source,
       List<TapeLineTrail> tape,
@@ -212,6 +225,13 @@ class TrailController {
         decisions.of(stored.id()).map(Decision::words).orElse(""),
         stored.posting().turnsBack().map(PostingNumber::words),
         stored.turnedBackBy().map(PostingNumber::words),
+        returns(stored),
+        stored.turnedBackBy().isPresent()
+            ? Optional.empty()
+            : stored
+                .moneyIn()
+                .flatMap(m -> receipts.returnedBy(List.of(m)))
+                .map(PostingNumber::words),
         stored.moneyIn().map(m -> money(actor, moneyLines.find(books, m))),
         stored.arrivalId().map(a -> source(actor, a, Optional.empty(), Optional.empty())),
         stored.posting().tape().map(t -> tape(t, byId)).orElse(List.of()),
@@ -238,6 +258,16 @@ class TrailController {
         part.journal().stream().map(l -> journal(l, names, byId)).toList(),
         part.movements().stream().map(m -> move(m, moved.get(m.item()))).toList(),
         part.more() ? Optional.of(Math.max(0, after) + PAGE) : Optional.empty());
+  }
+
+  private List<String> returns(Postings.Stored stored) {
+    List<MoneyInId> returned =
+        stored.posting().tape().stream()
+            .flatMap(t -> t.lines().stream())
+            .flatMap(l -> l.returned().stream())
+            .distinct()
+            .toList();
+    return claims.some(returned).values().stream().map(c -> c.number().words()).sorted().toList();
   }
 
   private static ItemMoveTrail move(ItemMovement movement, OpenItem item) {
@@ -293,7 +323,11 @@ class TrailController {
   }
 
   private static String words(Tape tape, TapeLine line) {
-    String what = line.reason().map(r -> r.words()).orElse(line.kind().words());
+    String kind = line.kind().words();
+    String what =
+        line.reason()
+            .map(r -> line.kind().isOfReturn() ? r.words() + " " + kind : r.words())
+            .orElse(kind);
     String item = line.item().map(i -> " " + tape.items().get(i).number()).orElse("");
     String account = line.account().map(a -> " " + a.code()).orElse("");
     String tax =

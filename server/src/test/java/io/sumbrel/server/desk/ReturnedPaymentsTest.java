@@ -43,6 +43,10 @@ class ReturnedPaymentsTest extends ServerTest {
             .asString();
   }
 
+  private JsonNode trail(String number) {
+    return house.get(house.clerk, "/api/trail/postings/" + number.replace('-', '/')).body();
+  }
+
   @Test
   void theWholePaymentGoesBackWithWhatWasGrantedAndItsItemsOpenAgain() {
     assertThat(receipt).as("posted").isNotEmpty();
@@ -59,8 +63,12 @@ class ReturnedPaymentsTest extends ServerTest {
     assertThat(house.open("T-1")).isEqualTo(50_000);
     assertThat(house.open("T-2")).isEqualTo(30_000);
     house.prove();
+    assertThat(trail(receipt).path("returnedBy").asString()).isEqualTo(number);
+    assertThat(trail(number).path("returns").get(0).asString()).isEqualTo(receipt);
+    assertThat(trail(number).path("tape").toString()).contains("taken back T-2");
     assertThat(house.turnBack(house.clerk, receipt).code()).isEqualTo("returned-since");
     assertThat(house.turnBack(house.clerk, number).status()).isEqualTo(200);
+    assertThat(trail(receipt).has("returnedBy")).isFalse();
     assertThat(house.open("T-1")).isZero();
     house.prove();
     assertThat(house.turnBack(house.clerk, receipt).status()).isEqualTo(200);
