@@ -300,7 +300,7 @@ public class PostTape {
       audit.lock(actor.booksId());
     }
     TapeFacts facts = facts(actor, actor.authority(), chart, money, standsOn, lines, date, locked);
-    requireCustomers(actor, lines);
+    requireKnown(actor, lines);
     try {
       return Tape.of(money, lines, facts);
     } catch (Refusal e) {
@@ -355,7 +355,7 @@ public class PostTape {
     MoneyIn moneyIn = line.moneyIn();
     requireFew(lines);
     LocalDate date = postingDate(actor, moneyIn, Optional.empty());
-    requireCustomers(actor, lines);
+    requireKnown(actor, lines);
     List<ItemId> named = lines.stream().flatMap(l -> l.item().stream()).toList();
     Tape.of(
         TapeMoney.of(moneyIn),
@@ -381,7 +381,7 @@ public class PostTape {
     return drafted.stream().map(l -> l.toLine(chart, money)).toList();
   }
 
-  private void requireCustomers(Actor actor, List<TapeLine> lines) {
+  private void requireKnown(Actor actor, List<TapeLine> lines) {
     Map<CustomerId, Customer> known =
         customers.find(
             actor.booksId(), lines.stream().flatMap(l -> l.customer().stream()).toList());
@@ -389,7 +389,26 @@ public class PostTape {
       if (line.customer().isPresent() && !known.containsKey(line.customer().get())) {
         throw new Refusal("unknown-customer", "A customer of the tape is not in these books.");
       }
+      if (line.kind() == LineKind.TRANSFER) {
+        requireSameCurrency(actor, line);
+      }
     }
+  }
+
+  /** From one currency to another money does not go through transfers in transit. */
+  private void requireSameCurrency(Actor actor, TapeLine transfer) {
+    accounts.all(actor.booksId()).stream()
+        .filter(a -> transfer.account().equals(Optional.of(a.code())))
+        .map(a -> a.beginsWith().currency())
+        .filter(c -> !c.equals(transfer.amount().currency()))
+        .findFirst()
+        .ifPresent(
+            other -> {
+              throw new Refusal(
+                  "transfer",
+                  "The other bank account is kept in %s, the money is in %s."
+                      .formatted(other, transfer.amount().currency()));
+            });
   }
 
   /** Where an item fell in the meantime, says by whom: two people may work on one invoice. */
