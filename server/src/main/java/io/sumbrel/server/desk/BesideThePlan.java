@@ -91,11 +91,11 @@ class BesideThePlan {
             limits.of(booksId)),
         once(() -> mayReturn.of(booksId, pile)),
         once(() -> refunds(booksId, problem)),
-        new Pairs(pile.stream().map(MoneyLine::moneyIn).toList()),
+        once(() -> new Pairs(pile.stream().map(MoneyLine::moneyIn).toList())),
         charts.of(booksId));
   }
 
-  /** Asked for by what was paid out alone, and then kept. */
+  /** Made where it is asked for, and then kept: most sums ask for none of it. */
   private static <T> Supplier<T> once(Supplier<T> made) {
     AtomicReference<T> kept = new AtomicReference<>();
     return () -> kept.updateAndGet(k -> k == null ? made.get() : k);
@@ -156,7 +156,7 @@ class BesideThePlan {
       OwnTransfers transfers,
       Supplier<MayReturn.Candidates> returns,
       Supplier<Refunds> refunds,
-      Pairs pairs,
+      Supplier<Pairs> pairs,
       Chart chart) {
     /** As many as there are digits to take them by. */
     private static final int MOST = 9;

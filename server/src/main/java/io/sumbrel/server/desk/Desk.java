@@ -286,7 +286,7 @@ class Desk {
   private static List<PairView> pairs(
       BesideThePlan.Ways ways, MoneyIn money, PlanBoard.Board board) {
     Set<MoneyInId> others =
-        ways.pairs().othersOf(money).stream().map(MoneyIn::id).collect(Collectors.toSet());
+        ways.pairs().get().othersOf(money).stream().map(MoneyIn::id).collect(Collectors.toSet());
     return board.pile().stream()
         .filter(l -> others.contains(l.moneyIn().id()))
         .map(

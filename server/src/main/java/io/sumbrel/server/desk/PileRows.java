@@ -104,7 +104,7 @@ class PileRows {
 
   private static Optional<String> correction(BesideThePlan.Ways beside, MoneyIn money) {
     return Optional.of("as much stands the other way: a mistake of the bank?")
-        .filter(words -> !beside.pairs().othersOf(money).isEmpty());
+        .filter(words -> !beside.pairs().get().othersOf(money).isEmpty());
   }
 
   private static PileRow row(
