@@ -137,7 +137,9 @@ class DeskController {
   /** Receipts in which a text is found, and how a sum that was paid out would return each. */
   @GetMapping("/money/{id}/receipts")
   List<DeskViews.WayView> receipts(
-      @AuthenticationPrincipal Actor actor, @PathVariable long id, @RequestParam String find) {
+      @AuthenticationPrincipal Actor actor,
+      @PathVariable long id,
+      @RequestParam(defaultValue = "") String find) {
     return desk.receipts(actor, new MoneyInId(id), doneList.moneyFound(actor, find));
   }
 
