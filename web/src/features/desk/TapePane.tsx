@@ -280,11 +280,7 @@ function PairsOf({ money, tape }: Omit<Props, 'choices'>) {
   return (
     money.pairs.length > 0 && (
       <div>
-        <h3 className={styles.heading}>
-          {waysOf(money).length > 0
-            ? 'Or the bank corrected itself'
-            : 'The bank may have corrected itself'}
-        </h3>
+        <h3 className={styles.heading}>The bank may have corrected itself</h3>
         {money.pairs.map((p, i) => (
           <p key={p.id} className={styles.pair}>
             <span>
