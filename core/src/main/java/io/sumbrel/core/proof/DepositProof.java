@@ -90,7 +90,7 @@ final class DepositProof {
 
   private void add(JournalLine line) {
     if (clearing.contains(line.account())) {
-      ledger.add(key(line.account(), line.amount().currency()), line.amount().minor());
+      ledger.add(Balances.key(line.account(), line.amount().currency()), line.amount().minor());
     }
   }
 
@@ -169,18 +169,18 @@ final class DepositProof {
     for (BooksFacts.Deposit deposit : facts.deposits()) {
       for (BooksFacts.Member member : deposit.members()) {
         if (isRecorded(deposit, member)) {
-          expected.add(key(deposit.clearing(), deposit.currency()), member.amountMinor());
+          expected.add(Balances.key(deposit.clearing(), deposit.currency()), member.amountMinor());
         }
       }
     }
     for (BooksFacts.OnHand receipt : facts.onHand()) {
       if (receipt.moneyIn().map(this::isExplained).orElse(true)) {
-        expected.add(key(receipt.standsOn(), receipt.currency()), receipt.amountMinor());
+        expected.add(Balances.key(receipt.standsOn(), receipt.currency()), receipt.amountMinor());
       }
     }
     for (Record record : records.values()) {
       if (record.tie().isPresent()) {
-        expected.add(key(record.standsOn(), record.currency()), -record.amountMinor());
+        expected.add(Balances.key(record.standsOn(), record.currency()), -record.amountMinor());
       }
     }
     List<String> failures = new ArrayList<>();
@@ -195,10 +195,6 @@ final class DepositProof {
         "Receipts on hand, in transit, of the lockbox and the processor are what was recorded and is not tied",
         keys.size() + " balances",
         failures);
-  }
-
-  private static String key(AccountCode account, Currency currency) {
-    return "Account " + account.code() + " in " + currency;
   }
 
   /** What is explained by itself stands there since then; slips from before the books, at once. */

@@ -12,7 +12,6 @@ import io.sumbrel.core.posting.Posting;
 import io.sumbrel.core.posting.PostingKind;
 import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.Currency;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -71,7 +70,7 @@ final class ItemProof {
       String customer = line.customer().map(c -> Long.toString(c.number())).orElse("none");
       receivables.add(customer + " " + line.amount().currency(), line.amount().minor());
     } else if (OF_NOBODY.contains(line.account())) {
-      ofNobody.add(key(line.account(), line.amount().currency()), line.amount().minor());
+      ofNobody.add(Balances.key(line.account(), line.amount().currency()), line.amount().minor());
     }
   }
 
@@ -122,7 +121,7 @@ final class ItemProof {
     Balances open = new Balances();
     for (BooksFacts.Open one : open()) {
       if (!one.kind().isOfCustomer()) {
-        open.add(key(one.kind().account(), one.amount().currency()), one.amount().minor());
+        open.add(Balances.key(one.kind().account(), one.amount().currency()), one.amount().minor());
       }
     }
     List<String> failures = new ArrayList<>();
@@ -137,10 +136,6 @@ final class ItemProof {
         "Unidentified receipts and own transfers on their way are the sums still open",
         keys.size() + " balances",
         failures);
-  }
-
-  private static String key(AccountCode account, Currency currency) {
-    return "Account " + account.code() + " in " + currency;
   }
 
   /** Of all items: what is there of some of them tells of the others by sums. */

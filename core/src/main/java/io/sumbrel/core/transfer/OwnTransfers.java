@@ -111,7 +111,8 @@ public final class OwnTransfers {
     if (entry.bankLine().isEmpty() || accounts.size() < 2) {
       return List.of();
     }
-    List<OtherWay> ways = new ArrayList<>(meeting(entry));
+    List<Begun> fit = begun.stream().filter(b -> isHalf(b, entry)).toList();
+    List<OtherWay> ways = new ArrayList<>(meeting(entry, fit));
     Map<Own, List<Evidence>> others = new HashMap<>();
     List<MoneyIn> halves = halvesOf(entry);
     for (MoneyIn half : halves) {
@@ -119,7 +120,7 @@ public final class OwnTransfers {
           .computeIfAbsent(accountOf(half), a -> new ArrayList<>())
           .add(new Evidence.OtherBankShows(accountOf(half).words(), half.bookingDate()));
     }
-    Set<Own> met = fitting(entry).stream().map(this::accountOf).collect(Collectors.toSet());
+    Set<Own> met = fit.stream().map(this::accountOf).collect(Collectors.toSet());
     for (Own other : accounts.values()) {
       named(entry, other)
           .ifPresent(e -> others.computeIfAbsent(other, a -> new ArrayList<>()).add(0, e));
@@ -139,17 +140,12 @@ public final class OwnTransfers {
     return accounts.get(transfer.account());
   }
 
-  /** What is on its way and is this sum, or a little more that a bank kept. */
-  private List<Begun> fitting(MoneyIn entry) {
-    return begun.stream().filter(b -> isHalf(b, entry)).toList();
-  }
-
-  private List<OtherWay> meeting(MoneyIn entry) {
-    List<Begun> fit = fitting(entry);
+  private List<OtherWay> meeting(MoneyIn entry, List<Begun> fit) {
     boolean sole = fit.stream().filter(b -> keptOf(b, entry) == 0).count() == 1;
     return fit.stream().map(b -> meeting(b, entry, sole)).toList();
   }
 
+  /** What is on its way and is this sum, or a little more that a bank kept. */
   private boolean isHalf(Begun transfer, MoneyIn entry) {
     OpenItem item = transfer.item();
     long kept = keptOf(transfer, entry);
@@ -200,7 +196,6 @@ public final class OwnTransfers {
   /** Entries of other bank accounts that show as much the other way. */
   private List<MoneyIn> halvesOf(MoneyIn entry) {
     return pile.getOrDefault(entry.amount().negated(), List.of()).stream()
-        .filter(m -> !m.bankLine().get().equals(entry.bankLine().get()))
         .filter(m -> accountOf(m) != accountOf(entry))
         .filter(m -> Math.abs(DAYS.between(m.bookingDate(), entry.bookingDate())) <= DAYS_APART)
         .toList();

@@ -192,7 +192,16 @@ class BesideThePlan {
      * goes before whatever the plan is not sure of.
      */
     Optional<Way> spokenFor(Plan.Row row, MoneyIn money) {
-      return of(row, money).stream()
+      return spokenFor(row, of(row, money));
+    }
+
+    /** The same where it is likely, of ways that are known. */
+    static Optional<Way> proposed(Plan.Row row, List<Way> ways) {
+      return spokenFor(row, ways).filter(Way::isLikely);
+    }
+
+    private static Optional<Way> spokenFor(Plan.Row row, List<Way> ways) {
+      return ways.stream()
           .limit(1)
           .filter(w -> w.certainty() != Certainty.NOTHING_YET)
           .filter(

@@ -207,8 +207,7 @@ class Desk {
     BesideThePlan.Ways ways =
         besideThePlan.of(actor.booksId(), usual, board.pile(), board.problem());
     List<BesideThePlan.Way> beside = ways.of(row, line.moneyIn());
-    boolean proposed =
-        ways.spokenFor(row, line.moneyIn()).filter(BesideThePlan.Way::isLikely).isPresent();
+    boolean proposed = BesideThePlan.Ways.proposed(row, beside).isPresent();
     ShownItems.Named named = new ShownItems.Named();
     beside.forEach(w -> named.add(w.lines()));
     row.ways().forEach(w -> named.add(w.lines()));

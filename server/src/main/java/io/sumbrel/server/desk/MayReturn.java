@@ -14,7 +14,6 @@ import io.sumbrel.server.receipt.MoneyLines;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Collection;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -53,9 +52,6 @@ class MayReturn {
       List<PastPayment> past,
       Map<String, Customer> customers) {
     List<OtherWay> waysFor(MoneyIn entry) {
-      if (entry.isIn()) {
-        return List.of();
-      }
       MoneyInId named = takenBack.get(entry.id());
       List<OtherWay> ways =
           Returns.waysFor(
@@ -118,7 +114,7 @@ class MayReturn {
             .collect(Collectors.toMap(MoneyIn::id, Function.identity()));
     List<Returns.Receipt> all = new ArrayList<>();
     receipts
-        .some(booksId, new HashMap<>(money).keySet(), money::get)
+        .some(booksId, money.keySet(), money::get)
         .forEach(
             (id, r) ->
                 all.add(

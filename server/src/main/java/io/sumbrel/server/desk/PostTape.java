@@ -183,11 +183,12 @@ public class PostTape {
       MoneyIn money,
       List<TapeLine> lines,
       PostingRequest request) {
-    BesideThePlan.Ways ways =
-        besideThePlan.of(actor.booksId(), said.usual(), said.pile(), said.problem());
-    Optional<BesideThePlan.Way> proposed =
-        ways.spokenFor(said.row(), money).filter(BesideThePlan.Way::isLikely);
-    return ways.of(said.row(), money).stream()
+    List<BesideThePlan.Way> ways =
+        besideThePlan
+            .of(actor.booksId(), said.usual(), said.pile(), said.problem())
+            .of(said.row(), money);
+    Optional<BesideThePlan.Way> proposed = BesideThePlan.Ways.proposed(said.row(), ways);
+    return ways.stream()
         .filter(w -> Tape.isSame(w.lines(), lines))
         .findFirst()
         .map(w -> Decision.beside(w.ground(), proposed.filter(w::equals).isPresent()))

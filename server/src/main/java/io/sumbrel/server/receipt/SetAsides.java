@@ -30,8 +30,11 @@ public class SetAsides {
   /** All that are set aside now, in the order of their ids. */
   @Transactional(readOnly = true)
   public List<Stored> all(long booksId) {
-    return rows(booksId).stream()
-        .filter(r -> r.isSet)
+    return entities
+        .createQuery(
+            "from SetAsideRow where booksId = :b and isSet order by moneyInId", SetAsideRow.class)
+        .setParameter("b", booksId)
+        .getResultStream()
         .map(r -> new Stored(r.toFact(), r.person, r.setOn))
         .toList();
   }
