@@ -1,7 +1,6 @@
 package io.sumbrel.core.refund;
 
 import io.sumbrel.core.evidence.Evidence;
-import io.sumbrel.core.evidence.TextSpan;
 import io.sumbrel.core.matching.Certainty;
 import io.sumbrel.core.money.Money;
 import io.sumbrel.core.openitem.OpenItem;
@@ -9,16 +8,15 @@ import io.sumbrel.core.party.Customer;
 import io.sumbrel.core.party.CustomerId;
 import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.tape.TapeLine;
+import io.sumbrel.core.usual.BankText;
 import io.sumbrel.core.usual.OtherWay;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
-import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 
 /**
@@ -26,12 +24,8 @@ import java.util.stream.Collectors;
  * numbers, by the customer whom it names, by the sum. Immutable.
  */
 public final class Refunds {
-  /** A name of fewer letters says too little. */
-  private static final int SHORTEST_NAME = 4;
-
   private final Map<CustomerId, List<OpenItem>> credits = new LinkedHashMap<>();
   private final Map<CustomerId, String> names;
-  private final Map<CustomerId, String> plainNames;
 
   /**
    * @param open what is open of credits, in whatever currency
@@ -43,7 +37,6 @@ public final class Refunds {
         .sorted(Comparator.comparing(OpenItem::date).thenComparing(i -> i.id().number()))
         .forEach(i -> credits.computeIfAbsent(i.customer().get(), c -> new ArrayList<>(1)).add(i));
     names = customers.stream().collect(Collectors.toMap(Customer::id, Customer::name));
-    plainNames = customers.stream().collect(Collectors.toMap(Customer::id, c -> plain(c.name())));
   }
 
   /** The likeliest first; none for money that came in, or is no entry of a bank. */
@@ -52,12 +45,13 @@ public final class Refunds {
       return List.of();
     }
     List<OtherWay> ways = new ArrayList<>();
-    String all = plain(entry.payerName().orElse("") + "\n" + entry.text());
+    BankText text = new BankText(entry);
     for (Map.Entry<CustomerId, List<OpenItem>> of : credits.entrySet()) {
       List<OpenItem> open =
           of.getValue().stream().filter(i -> i.currency().equals(entry.currency())).toList();
-      boolean named = names(all, of.getKey());
-      repaid(entry, open, named).ifPresent(set -> ways.add(way(entry, of.getKey(), set, named)));
+      boolean named = text.names(names.getOrDefault(of.getKey(), ""));
+      repaid(entry, text, open, named)
+          .ifPresent(set -> ways.add(way(entry, text, of.getKey(), set, named)));
     }
     boolean sole = ways.stream().filter(w -> w.certainty() == Certainty.LIKELY).count() == 1;
     return ways.stream()
@@ -66,19 +60,15 @@ public final class Refunds {
         .toList();
   }
 
-  private boolean names(String all, CustomerId customer) {
-    String name = plainNames.getOrDefault(customer, "");
-    return name.length() >= SHORTEST_NAME && all.contains(name);
-  }
-
   /**
    * The credits of a customer that an entry repays: those whose numbers it names, as far as they
    * reach; else one of the very sum, or all of them together.
    */
   private static Optional<List<OpenItem>> repaid(
-      MoneyIn entry, List<OpenItem> open, boolean named) {
+      MoneyIn entry, BankText text, List<OpenItem> open, boolean named) {
     long out = -entry.amountMinor();
-    List<OpenItem> numbered = open.stream().filter(i -> span(entry, i).isPresent()).toList();
+    List<OpenItem> numbered =
+        open.stream().filter(i -> text.spanOf(i.number()).isPresent()).toList();
     if (leftOf(numbered) >= out) {
       return Optional.of(numbered);
     }
@@ -93,7 +83,8 @@ public final class Refunds {
     return credits.stream().mapToLong(i -> -i.openMinor()).sum();
   }
 
-  private OtherWay way(MoneyIn entry, CustomerId customer, List<OpenItem> set, boolean named) {
+  private OtherWay way(
+      MoneyIn entry, BankText text, CustomerId customer, List<OpenItem> set, boolean named) {
     List<TapeLine> lines = new ArrayList<>();
     List<Evidence> why = new ArrayList<>();
     long left = -entry.amountMinor();
@@ -103,7 +94,7 @@ public final class Refunds {
         lines.add(TapeLine.creditUsed(credit.id(), Money.ofMinor(credit.currency(), used)));
         left -= used;
       }
-      span(entry, credit)
+      text.spanOf(credit.number())
           .ifPresent(
               s ->
                   why.add(
@@ -133,23 +124,5 @@ public final class Refunds {
 
   private static OtherWay thin(OtherWay way) {
     return new OtherWay(way.words(), way.lines(), Certainty.THIN, way.evidence());
-  }
-
-  /** Where the number of a credit stands in the text, by itself. */
-  private static Optional<TextSpan> span(MoneyIn entry, OpenItem credit) {
-    String text = entry.text().toUpperCase(Locale.ROOT);
-    String number = credit.number().toUpperCase(Locale.ROOT);
-    if (!text.contains(number)) {
-      return Optional.empty();
-    }
-    return Pattern.compile("(?<![A-Z0-9])" + Pattern.quote(number) + "(?![A-Z0-9])")
-        .matcher(text)
-        .results()
-        .findFirst()
-        .map(m -> new TextSpan(m.start(), m.end()));
-  }
-
-  private static String plain(String text) {
-    return text.toUpperCase(Locale.ROOT).replaceAll("[^\\p{L}\\d]+", " ").strip();
   }
 }

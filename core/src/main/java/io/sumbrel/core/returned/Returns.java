@@ -1,7 +1,6 @@
 package io.sumbrel.core.returned;
 
 import io.sumbrel.core.evidence.Evidence;
-import io.sumbrel.core.evidence.TextSpan;
 import io.sumbrel.core.matching.Certainty;
 import io.sumbrel.core.money.Money;
 import io.sumbrel.core.party.Customer;
@@ -10,10 +9,10 @@ import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.receipt.PastPayment;
 import io.sumbrel.core.tape.ReturnedPayment;
 import io.sumbrel.core.tape.TapeLine;
+import io.sumbrel.core.usual.BankText;
 import io.sumbrel.core.usual.OtherWay;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.regex.Matcher;
@@ -22,7 +21,8 @@ import java.util.regex.Pattern;
 /** Which receipts an entry of the bank may take back. */
 public final class Returns {
   /** Numbers and references of so many signs, digits among them, tell one payment from another. */
-  private static final Pattern NUMBER = Pattern.compile("(?=[A-Z/-]*\\d)[A-Z0-9/-]{4,}");
+  private static final Pattern NUMBER =
+      Pattern.compile("(?=[A-Z/-]*\\d)[A-Z0-9/-]{4,}", Pattern.CASE_INSENSITIVE);
 
   /** What banks write of payments that they take back, in several languages (from memory). */
   private static final Pattern SAYS =
@@ -39,8 +39,6 @@ public final class Returns {
    * @param isNamed whether the bank itself says that the entry takes this booking back
    */
   public record Receipt(ReturnedPayment returned, MoneyIn money, String number, boolean isNamed) {}
-
-  private static final int SHORTEST_NAME = 4;
 
   private Returns() {}
 
@@ -105,7 +103,7 @@ public final class Returns {
   private static boolean isPayer(MoneyIn entry, PastPayment payment) {
     boolean account =
         entry.payerAccount().isPresent() && entry.payerAccount().equals(payment.payerAccount());
-    return account || payment.payerName().filter(n -> names(entry, n)).isPresent();
+    return account || payment.payerName().filter(new BankText(entry)::names).isPresent();
   }
 
   private static boolean tells(MoneyIn entry, Receipt receipt) {
@@ -143,30 +141,22 @@ public final class Returns {
   private static Optional<Evidence> number(MoneyIn entry, Receipt receipt) {
     String carried =
         String.join(
-                "\n",
-                receipt.money().text(),
-                receipt.money().bankLine().map(BankLine::reference).orElse(""),
-                String.join("\n", receipt.money().references()))
-            .toUpperCase(Locale.ROOT);
-    Matcher number = NUMBER.matcher(entry.text().toUpperCase(Locale.ROOT));
+            "\n",
+            receipt.money().text(),
+            receipt.money().bankLine().map(BankLine::reference).orElse(""),
+            String.join("\n", receipt.money().references()));
+    Matcher number = NUMBER.matcher(entry.text());
     while (number.find()) {
-      String whole = "(?<![A-Z0-9])" + Pattern.quote(number.group()) + "(?![A-Z0-9])";
-      if (Pattern.compile(whole).matcher(carried).find()) {
+      if (BankText.spanOf(number.group(), carried).isPresent()) {
         return Optional.of(
-            new Evidence.NumberOfReceipt(
-                number.group(), Optional.of(new TextSpan(number.start(), number.end()))));
+            new Evidence.NumberOfReceipt(number.group(), Optional.of(BankText.span(number))));
       }
     }
     return Optional.empty();
   }
 
   private static Optional<Evidence> says(MoneyIn entry) {
-    Matcher says = SAYS.matcher(entry.text());
-    return says.find()
-        ? Optional.of(
-            new Evidence.EntrySays(
-                says.group(), false, Optional.of(new TextSpan(says.start(), says.end()))))
-        : Optional.empty();
+    return new BankText(entry).says(SAYS);
   }
 
   /** By the account, or by a name that both carry. */
@@ -174,25 +164,12 @@ public final class Returns {
     MoneyIn money = receipt.money();
     boolean account =
         entry.payerAccount().isPresent() && entry.payerAccount().equals(money.payerAccount());
-    return account || names(entry, payer(money));
-  }
-
-  private static boolean names(MoneyIn entry, String payer) {
-    String name = plain(payer);
-    return name.length() >= SHORTEST_NAME && plain(allOf(entry)).contains(name);
-  }
-
-  private static String allOf(MoneyIn entry) {
-    return entry.payerName().orElse("") + "\n" + entry.text();
+    return account || new BankText(entry).names(payer(money));
   }
 
   private static String payer(MoneyIn money) {
     return money
         .payerName()
         .orElseGet(() -> money.text().lines().findFirst().orElse("somebody unknown"));
-  }
-
-  private static String plain(String text) {
-    return text.toUpperCase(Locale.ROOT).replaceAll("[^\\p{L}\\d]+", " ").strip();
   }
 }

@@ -14,6 +14,7 @@ import io.sumbrel.core.receipt.BankLine;
 import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.rules.HouseLimits;
 import io.sumbrel.core.tape.TapeLine;
+import io.sumbrel.core.usual.BankText;
 import io.sumbrel.core.usual.OtherWay;
 import java.util.ArrayList;
 import java.util.Collection;
@@ -208,8 +209,7 @@ public final class OwnTransfers {
       return Optional.empty();
     }
     Matcher at = number.matcher(entry.text());
-    Optional<TextSpan> span =
-        at.find() ? Optional.of(new TextSpan(at.start(), at.end())) : Optional.empty();
+    Optional<TextSpan> span = at.find() ? Optional.of(BankText.span(at)) : Optional.empty();
     boolean isPayer =
         entry.payerAccount().filter(a -> plain(a).equals(plain(other.number()))).isPresent();
     return isPayer || span.isPresent()
@@ -224,18 +224,14 @@ public final class OwnTransfers {
   /** All of the sum is moved to or from another bank account, which has not shown it yet. */
   private OtherWay toward(MoneyIn entry, Own other, boolean sole, List<Evidence> why) {
     boolean isNamed = why.stream().anyMatch(e -> e instanceof Evidence.OwnAccountNamed);
-    Matcher says = SAYS.matcher(entry.text());
-    boolean said = says.find();
+    Optional<Evidence> said = new BankText(entry).says(SAYS);
     List<Evidence> all = new ArrayList<>(why);
-    if (said && !isNamed) {
-      TextSpan span = new TextSpan(says.start(), says.end());
-      all.add(new Evidence.EntrySays(says.group(), false, Optional.of(span)));
-    }
+    said.filter(e -> !isNamed).ifPresent(all::add);
     Money whole = Money.ofMinor(entry.currency(), Math.abs(entry.amountMinor()));
     return new OtherWay(
         "own transfer " + (entry.isIn() ? "from " : "to ") + other.words(),
         List.of(TapeLine.transfer(other.code(), whole)),
-        isNamed || sole && said ? Certainty.LIKELY : Certainty.THIN,
+        isNamed || sole && said.isPresent() ? Certainty.LIKELY : Certainty.THIN,
         all);
   }
 }

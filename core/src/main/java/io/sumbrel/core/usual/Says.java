@@ -66,17 +66,18 @@ enum Says {
       boolean found = word.find();
       if (money.bankLine().filter(l -> l.method() == what.method).isPresent()) {
         return Optional.of(
-            new Found(what, true, found ? span(word) : Optional.empty(), what.method.words()));
+            new Found(
+                what,
+                true,
+                found ? Optional.of(BankText.span(word)) : Optional.empty(),
+                what.method.words()));
       }
       if (found && worded.isEmpty()) {
-        worded = Optional.of(new Found(what, false, span(word), word.group()));
+        worded =
+            Optional.of(new Found(what, false, Optional.of(BankText.span(word)), word.group()));
       }
     }
     return worded;
-  }
-
-  private static Optional<TextSpan> span(Matcher word) {
-    return Optional.of(new TextSpan(word.start(), word.end()));
   }
 
   /** The account on which it stands in every house. */
