@@ -2,14 +2,14 @@ import { useState } from 'react';
 import { Field } from '../../components/Field';
 import { Key } from '../../components/Key';
 import { words } from '../../money/money';
-import type { Choices, Money } from './deskApi';
+import type { AsideReason, Choices, Money } from './deskApi';
 import { useChoice } from './useChoice';
 import styles from './Work.module.css';
 
 interface Props {
   choices: Choices;
   money: Money;
-  take: (reason: Choices['setAsides'][number]['code'], note: string) => void;
+  take: (reason: AsideReason, note: string) => void;
   close: () => void;
 }
 

@@ -12,6 +12,8 @@ export interface PileRow extends SharedRow {
   workedBy: string[];
 }
 export type Choices = Schemas['ChoicesView'];
+/** Why a sum is set aside. */
+export type AsideReason = Choices['setAsides'][number]['code'];
 export type Judged = Schemas['JudgedView'];
 export type SureRow = Schemas['SureView'];
 export type Posted = Schemas['Posted'];
@@ -134,7 +136,7 @@ export const pair = async (one: number, other: number, key: string): Promise<Pos
 };
 
 /** Takes a sum out of the day's work. */
-export const setAside = (id: number, reason: Choices['setAsides'][number]['code'], note: string) =>
+export const setAside = (id: number, reason: AsideReason, note: string) =>
   unwrap(
     client.POST('/api/desk/money/{id}/setting-aside', {
       params: { path: { id } },

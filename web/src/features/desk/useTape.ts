@@ -3,6 +3,7 @@ import { useCallback, useEffect, useReducer, useRef, useState } from 'react';
 import { sentenceOf } from '../../api/client';
 import { isInField } from '../../keyboard/keys';
 import {
+  type AsideReason,
   type Choices,
   type Item,
   type Judged,
@@ -54,10 +55,13 @@ export interface TapeWork {
   /** Whether a reason is being chosen for which the sum is set aside. */
   asideOpen: boolean;
   toggleAside: () => void;
-  setAside: (reason: Choices['setAsides'][number]['code'], note: string) => void;
+  setAside: (reason: AsideReason, note: string) => void;
   atItem: (item: Item | undefined) => void;
   onKey: (event: React.KeyboardEvent) => boolean;
 }
+
+/** What is being chosen below the tape. */
+type Menu = 'differences' | 'account' | 'aside' | 'return';
 
 const KEEP_AFTER = 150;
 
@@ -72,7 +76,7 @@ export function useTape({ money, choices, posted, putBy, aside }: Options): Tape
   const keeping = useRef(Promise.resolve());
   const [judged, setJudged] = useState<Judged>();
   const [problem, setProblem] = useState('');
-  const [menu, setMenu] = useState<'differences' | 'account' | 'aside' | 'return'>();
+  const [menu, setMenu] = useState<Menu>();
   const [item, setItem] = useState<Item>();
   const queries = useQueryClient();
   const key = useRef({ lines, value: crypto.randomUUID() });
@@ -152,7 +156,7 @@ export function useTape({ money, choices, posted, putBy, aside }: Options): Tape
     }
   };
 
-  const putAside = async (reason: Choices['setAsides'][number]['code'], note: string) => {
+  const putAside = async (reason: AsideReason, note: string) => {
     setProblem('');
     try {
       aside((await setAside(money.id, reason, note)).words);
@@ -162,8 +166,7 @@ export function useTape({ money, choices, posted, putBy, aside }: Options): Tape
   };
 
   const toAccountMinor = paidOut ? -left : left;
-  const toggle = (which: 'differences' | 'account' | 'aside' | 'return') =>
-    setMenu((open) => (open === which ? undefined : which));
+  const toggle = (which: Menu) => setMenu((open) => (open === which ? undefined : which));
   const pairWith = async (other: number) => {
     setProblem('');
     try {

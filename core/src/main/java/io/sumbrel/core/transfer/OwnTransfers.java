@@ -1,7 +1,5 @@
 package io.sumbrel.core.transfer;
 
-import static java.time.temporal.ChronoUnit.DAYS;
-
 import io.sumbrel.core.difference.DifferenceReason;
 import io.sumbrel.core.evidence.Evidence;
 import io.sumbrel.core.evidence.TextSpan;
@@ -12,12 +10,12 @@ import io.sumbrel.core.money.Money;
 import io.sumbrel.core.openitem.OpenItem;
 import io.sumbrel.core.receipt.BankLine;
 import io.sumbrel.core.receipt.MoneyIn;
+import io.sumbrel.core.receipt.OppositeSums;
 import io.sumbrel.core.rules.HouseLimits;
 import io.sumbrel.core.tape.TapeLine;
 import io.sumbrel.core.usual.BankText;
 import io.sumbrel.core.usual.OtherWay;
 import java.util.ArrayList;
-import java.util.Collection;
 import java.util.Currency;
 import java.util.HashMap;
 import java.util.List;
@@ -25,6 +23,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Supplier;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
@@ -55,8 +54,8 @@ public final class OwnTransfers {
   private final List<Begun> begun;
   private final HouseLimits limits;
 
-  /** Entries of the pile by what they come to: halves are equal but for the sign. */
-  private final Map<Money, List<MoneyIn>> pile = new HashMap<>();
+  /** Asked for by houses of several bank accounts alone. */
+  private final Supplier<OppositeSums> pile;
 
   /**
    * A bank account of the house.
@@ -73,11 +72,18 @@ public final class OwnTransfers {
    */
   public record Begun(OpenItem item, long account) {}
 
-  private OwnTransfers(Map<Long, Own> accounts, List<Begun> begun, HouseLimits limits) {
-    this.accounts = accounts;
+  /**
+   * @param begun what is on its way
+   * @param pile what is to be explained
+   * @param limits what a bank may have kept on the way
+   */
+  public OwnTransfers(
+      List<Own> accounts, List<Begun> begun, Supplier<OppositeSums> pile, HouseLimits limits) {
+    this.accounts = accounts.stream().collect(Collectors.toMap(Own::id, a -> a));
     this.begun = List.copyOf(begun);
+    this.pile = pile;
     this.limits = limits;
-    accounts.values().stream()
+    accounts.stream()
         .filter(a -> plain(a.number()).length() >= TELLING)
         .forEach(a -> numbers.put(a, written(plain(a.number()))));
   }
@@ -87,24 +93,6 @@ public final class OwnTransfers {
         number.chars().mapToObj(c -> String.valueOf((char) c)).collect(Collectors.joining(" ?"));
     return Pattern.compile(
         "(?<![\\p{L}\\d])" + spaced + "(?![\\p{L}\\d])", Pattern.CASE_INSENSITIVE);
-  }
-
-  /**
-   * @param begun what is on its way
-   * @param pile what is to be explained
-   * @param limits what a bank may have kept on the way
-   */
-  public static OwnTransfers of(
-      List<Own> accounts, List<Begun> begun, Collection<MoneyIn> pile, HouseLimits limits) {
-    OwnTransfers transfers =
-        new OwnTransfers(
-            accounts.stream().collect(Collectors.toMap(Own::id, a -> a)), begun, limits);
-    if (accounts.size() > 1) {
-      pile.stream()
-          .filter(m -> m.bankLine().isPresent())
-          .forEach(m -> transfers.pile.computeIfAbsent(m.amount(), a -> new ArrayList<>(1)).add(m));
-    }
-    return transfers;
   }
 
   /** The likeliest first; none for what is no entry of a bank. */
@@ -196,10 +184,7 @@ public final class OwnTransfers {
 
   /** Entries of other bank accounts that show as much the other way. */
   private List<MoneyIn> halvesOf(MoneyIn entry) {
-    return pile.getOrDefault(entry.amount().negated(), List.of()).stream()
-        .filter(m -> accountOf(m) != accountOf(entry))
-        .filter(m -> Math.abs(DAYS.between(m.bookingDate(), entry.bookingDate())) <= DAYS_APART)
-        .toList();
+    return pile.get().onOtherAccounts(entry, DAYS_APART);
   }
 
   /** The number of another bank account, as the account of who pays or in the text. */

@@ -14,6 +14,7 @@ import io.sumbrel.core.posting.Tied;
 import io.sumbrel.core.receipt.BankLine;
 import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.receipt.MoneyInId;
+import io.sumbrel.core.receipt.OppositeSums;
 import java.time.LocalDate;
 import java.util.Currency;
 import java.util.List;
@@ -100,7 +101,7 @@ class TieRulesTest {
     MoneyIn later = entry(5, 1, 5_000).money();
     MoneyIn tooLate = entry(12, 1, 5_000).money();
     MoneyIn elsewhere = entry(2, 2, 5_000).money();
-    Pairs pairs = new Pairs(List.of(wrong, later, right, tooLate, elsewhere));
+    Pairs pairs = new Pairs(new OppositeSums(List.of(wrong, later, right, tooLate, elsewhere)));
     assertThat(pairs.othersOf(wrong)).containsExactly(right, later);
     assertThat(pairs.othersOf(right)).containsExactly(wrong);
     assertThat(pairs.othersOf(elsewhere)).isEmpty();

@@ -3,6 +3,7 @@ package io.sumbrel.core.refund;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import io.sumbrel.core.bank.Method;
+import io.sumbrel.core.evidence.TextSpan;
 import io.sumbrel.core.openitem.ItemId;
 import io.sumbrel.core.openitem.ItemKind;
 import io.sumbrel.core.openitem.OpenItem;
@@ -95,6 +96,13 @@ class RefundsTest {
     assertThat(ways(-50_000, "CN-314 2026-0007"))
         .containsExactly("refund to Alder Pots of CN-314 + 2026-0007, likely");
     assertThat(ways(-65_000, "CN-314 CN-315")).as("of two customers").isEmpty();
+  }
+
+  @Test
+  void aNumberIsMarkedWhereItStandsAfterLettersThatGrowAsCapitals() {
+    String text = "STRAßE cn-314";
+    assertThat(found(-40_000, text).get(0).evidence().get(0).source())
+        .contains(new TextSpan(text.indexOf("cn"), text.length()));
   }
 
   @Test

@@ -11,6 +11,7 @@ import io.sumbrel.core.openitem.OpenItem;
 import io.sumbrel.core.receipt.BankLine;
 import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.receipt.MoneyInId;
+import io.sumbrel.core.receipt.OppositeSums;
 import io.sumbrel.core.rules.HouseLimits;
 import io.sumbrel.core.usual.OtherWay;
 import java.time.LocalDate;
@@ -65,11 +66,14 @@ class OwnTransfersTest {
         account);
   }
 
+  private static OwnTransfers transfers(List<OwnTransfers.Begun> begun, MoneyIn... pile) {
+    OppositeSums sums = new OppositeSums(List.of(pile));
+    return new OwnTransfers(ACCOUNTS, begun, () -> sums, HouseLimits.DEFAULTS);
+  }
+
   private static List<String> ways(
       List<OwnTransfers.Begun> begun, MoneyIn entry, MoneyIn... others) {
-    return OwnTransfers.of(ACCOUNTS, begun, List.of(others), HouseLimits.DEFAULTS)
-        .waysFor(entry)
-        .stream()
+    return transfers(begun, others).waysFor(entry).stream()
         .map(w -> w.words() + ", " + w.certainty().words())
         .toList();
   }
@@ -129,10 +133,7 @@ class OwnTransfersTest {
   @Test
   void theWayMeetsTheSumAndSaysWhy() {
     MoneyIn in = entry(2, 2, 498_500, 19, "CREDIT");
-    OtherWay way =
-        OwnTransfers.of(ACCOUNTS, List.of(begun(1, 500_000)), List.of(in), HouseLimits.DEFAULTS)
-            .waysFor(in)
-            .get(0);
+    OtherWay way = transfers(List.of(begun(1, 500_000)), in).waysFor(in).get(0);
     assertThat(way.lines().get(0).item()).contains(new ItemId(7));
     assertThat(way.lines().stream().mapToLong(l -> l.signedMinor(false)).sum()).isEqualTo(-498_500);
     assertThat(way.evidence().stream().map(Evidence::words))

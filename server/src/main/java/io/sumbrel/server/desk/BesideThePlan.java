@@ -12,6 +12,7 @@ import io.sumbrel.core.openitem.ItemId;
 import io.sumbrel.core.openitem.OpenItem;
 import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.receipt.MoneyInId;
+import io.sumbrel.core.receipt.OppositeSums;
 import io.sumbrel.core.refund.Refunds;
 import io.sumbrel.core.tape.TapeLine;
 import io.sumbrel.core.transfer.OwnTransfers;
@@ -82,16 +83,14 @@ class BesideThePlan {
                     new OwnTransfers.Own(
                         a.id(), a.code(), a.beginsWith().currency(), a.number(), a.shortName()))
             .toList();
+    Supplier<OppositeSums> opposite =
+        once(() -> new OppositeSums(pile.stream().map(MoneyLine::moneyIn).toList()));
     return new Ways(
         usual,
-        OwnTransfers.of(
-            own,
-            begun(booksId),
-            pile.stream().map(MoneyLine::moneyIn).toList(),
-            limits.of(booksId)),
+        new OwnTransfers(own, begun(booksId), opposite, limits.of(booksId)),
         once(() -> mayReturn.of(booksId, pile)),
         once(() -> refunds(booksId, problem)),
-        once(() -> new Pairs(pile.stream().map(MoneyLine::moneyIn).toList())),
+        once(() -> new Pairs(opposite.get())),
         charts.of(booksId));
   }
 
