@@ -1,11 +1,10 @@
 import { useQuery } from '@tanstack/react-query';
-import { useId, useState } from 'react';
+import { useState } from 'react';
 import { Field } from '../../components/Field';
-import { Key } from '../../components/Key';
 import { Empty } from '../../components/States';
 import { words } from '../../money/money';
+import { ChoiceMenu } from './ChoiceMenu';
 import { type Choices, type Customer, customersQuery, type Line, type Money } from './deskApi';
-import { useChoice } from './useChoice';
 import styles from './Work.module.css';
 
 /** A customer is looked for by so many letters. */
@@ -31,7 +30,6 @@ export function AccountMenu({ choices, money, minor, take, close }: Props) {
   const [typed, setTyped] = useState('');
   const [tax, setTax] = useState('');
   const [text, setText] = useState('');
-  const list = useId();
   const customers = useQuery(customersQuery(typed));
   const found = [
     ...goalsOf(money, choices).filter((g) => reads(g.words, typed)),
@@ -50,67 +48,43 @@ export function AccountMenu({ choices, money, minor, take, close }: Props) {
       });
     }
   };
-  const { at, first, onKeyDown } = useChoice(found.length, takeAt, close);
 
   return (
-    <div
-      className={styles.menu}
-      role="group"
-      aria-label={`${amount} to a ledger account`}
-      onKeyDown={onKeyDown}
+    <ChoiceMenu
+      label={`${amount} to a ledger account`}
+      listLabel="Accounts"
+      rows={found.map((g) => ({ key: g.key, content: `${amount} ${g.words}` }))}
+      take={takeAt}
+      close={close}
+      said={found.length === 0 && <Empty>No account and no customer reads like that.</Empty>}
     >
-      <div className={styles.finder}>
-        <Field
-          label="Account or customer"
-          placeholder="part of its name"
-          first
-          value={typed}
-          change={(value) => {
-            setTyped(value);
-            first();
-          }}
-          role="combobox"
-          aria-expanded={found.length > 0}
-          aria-controls={list}
-          aria-activedescendant={found[at] && `account-${found[at].key}`}
-          autoComplete="off"
-        />
-        <label>
-          Tax
-          <select value={tax} onChange={(e) => setTax(e.target.value)}>
-            <option value="">none</option>
-            {choices.taxCodes.map((t) => (
-              <option key={t.code} value={t.code}>
-                {t.words}
-              </option>
-            ))}
-          </select>
-        </label>
-        <Field label="Text" value={text} change={setText} maxLength={200} />
-      </div>
-      {found.length === 0 && <Empty>No account and no customer reads like that.</Empty>}
-      <div
-        id={list}
-        role="listbox"
-        aria-label="Accounts"
-        hidden={found.length === 0}
-        className={styles.found}
-      >
-        {found.map((a, i) => (
-          <div
-            key={a.key}
-            id={`account-${a.key}`}
-            role="option"
-            aria-selected={i === at}
-            className={i === at ? styles.menuAt : styles.menuRow}
-            onClick={() => takeAt(i)}
-          >
-            {amount} {a.words}
-            {i === at && <Key>↵</Key>}
-          </div>
-        ))}
-      </div>
-    </div>
+      {(field, restart) => (
+        <div className={styles.finder}>
+          <Field
+            label="Account or customer"
+            placeholder="part of its name"
+            value={typed}
+            change={(value) => {
+              setTyped(value);
+              restart();
+            }}
+            {...field}
+          />
+          <label>
+            Tax
+            <select value={tax} onChange={(e) => setTax(e.target.value)}>
+              <option value="">none</option>
+              {choices.taxCodes.map((t) => (
+                <option key={t.code} value={t.code}>
+                  {t.words}
+                </option>
+              ))}
+            </select>
+          </label>
+          <Field label="Text" value={text} change={setText} maxLength={200} />
+        </div>
+      )}
+    </ChoiceMenu>
   );
 }
 

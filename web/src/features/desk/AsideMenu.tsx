@@ -1,9 +1,8 @@
 import { useState } from 'react';
 import { Field } from '../../components/Field';
-import { Key } from '../../components/Key';
 import { words } from '../../money/money';
+import { ChoiceMenu } from './ChoiceMenu';
 import type { AsideReason, Choices, Money } from './deskApi';
-import { useChoice } from './useChoice';
 import styles from './Work.module.css';
 
 interface Props {
@@ -23,54 +22,38 @@ export function AsideMenu({ choices, money, take, close }: Props) {
       take(reason.code, note);
     }
   };
-  const { at, onKeyDown } = useChoice(reasons.length, takeAt, close);
   const fits =
     money.recordedAlready ||
     (money.reached && money.ways[0] && `open items reach this sum, ${money.ways[0].words}`);
 
   return (
-    <div
-      className={styles.menu}
-      role="group"
-      aria-label={`Set ${words(money.amountMinor, money.currency)} aside`}
-      onKeyDown={onKeyDown}
+    <ChoiceMenu
+      label={`Set ${words(money.amountMinor, money.currency)} aside`}
+      listLabel="Why it is set aside"
+      rows={reasons.map((r) => ({
+        key: r.code,
+        content: r.needsNote ? `${r.words}, said in the note` : r.words,
+      }))}
+      take={takeAt}
+      close={close}
     >
-      <div className={styles.noted}>
-        {fits && (
-          <p className={styles.warning} role="status">
-            Before you set it aside: {fits}.
-          </p>
-        )}
-        <Field
-          label="Note"
-          placeholder="what somebody must know"
-          first
-          value={note}
-          change={setNote}
-          maxLength={200}
-          role="combobox"
-          aria-expanded
-          aria-controls="asides"
-          aria-activedescendant={`aside-${at}`}
-          autoComplete="off"
-        />
-      </div>
-      <div id="asides" role="listbox" aria-label="Why it is set aside">
-        {reasons.map((r, i) => (
-          <div
-            key={r.code}
-            id={`aside-${i}`}
-            role="option"
-            aria-selected={i === at}
-            className={i === at ? styles.menuAt : styles.menuRow}
-            onClick={() => takeAt(i)}
-          >
-            {r.words}
-            {r.needsNote ? ', said in the note' : ''}
-            {i === at && <Key>↵</Key>}
-          </div>
-        ))}
-      </div>
-    </div>
+      {(field) => (
+        <div className={styles.noted}>
+          {fits && (
+            <p className={styles.warning} role="status">
+              Before you set it aside: {fits}.
+            </p>
+          )}
+          <Field
+            label="Note"
+            placeholder="what somebody must know"
+            value={note}
+            change={setNote}
+            maxLength={200}
+            {...field}
+          />
+        </div>
+      )}
+    </ChoiceMenu>
   );
 }
