@@ -11,6 +11,7 @@ import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.server.audit.AuditRecord;
 import io.sumbrel.server.ledger.Claims;
 import io.sumbrel.server.people.Actor;
+import io.sumbrel.server.receipt.SetAsides;
 import jakarta.persistence.EntityManager;
 import jakarta.persistence.LockModeType;
 import java.time.LocalDate;
@@ -36,11 +37,13 @@ public class WaitingForTie {
   private final EntityManager entities;
   private final Claims claims;
   private final AuditRecord audit;
+  private final SetAsides setAsides;
 
-  WaitingForTie(EntityManager entities, Claims claims, AuditRecord audit) {
+  WaitingForTie(EntityManager entities, Claims claims, AuditRecord audit, SetAsides setAsides) {
     this.entities = entities;
     this.claims = claims;
     this.audit = audit;
+    this.setAsides = setAsides;
   }
 
   /** The deposit for which a bank entry waits, in words. */
@@ -218,7 +221,7 @@ public class WaitingForTie {
     LocalDate last = open.stream().map(d -> d.depositDate).max(LocalDate::compareTo).get();
     Set<Long> nets = new HashSet<>();
     open.forEach(d -> nets.add(d.netMinor));
-    // what is explained already stays a possibility: then nothing is beyond doubt
+    // what is explained or set aside stays a possibility: then nothing is beyond doubt
     List<WaitingEntries.Entry> entries =
         entries(bankAccountId, first, last, nets).stream()
             .filter(e -> depositOf(new MoneyInId(e.id())).isEmpty())
@@ -233,13 +236,14 @@ public class WaitingForTie {
     }
   }
 
-  /** A posting locks the sum before it claims it: what is claimed by now is seen here. */
+  /** Whoever posts a sum or sets it aside locks it first: what was done by now is seen here. */
   private void tieLater(DepositRow deposit, long entryId) {
     entities
         .createNativeQuery("select id from money_in where id = :id for update")
         .setParameter("id", entryId)
         .getResultList();
-    if (claims.of(new MoneyInId(entryId)).isEmpty()) {
+    MoneyInId entry = new MoneyInId(entryId);
+    if (claims.of(entry).isEmpty() && !setAsides.isSet(entry)) {
       deposit.entryId = entryId;
     }
   }
@@ -262,7 +266,6 @@ public class WaitingForTie {
             select m.id, m.bookingDate, m.amountMinor, m.method, m.bankText, m.bankReference
             from MoneyInRow m
             where m.bankAccountId = :a and m.standing = COUNTS and m.amountMinor in (:amounts)
-              and not exists (select 1 from SetAsideRow s where s.moneyInId = m.id and s.isSet)
               and m.bookingDate between :first and :last
             order by m.id
             """,

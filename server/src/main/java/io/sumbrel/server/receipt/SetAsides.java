@@ -82,6 +82,11 @@ public class SetAsides {
             });
   }
 
+  @Transactional(readOnly = true)
+  public boolean isSet(MoneyInId money) {
+    return find(money).isPresent();
+  }
+
   private Optional<SetAsideRow> find(MoneyInId money) {
     return Optional.ofNullable(entities.find(SetAsideRow.class, money.number()))
         .filter(r -> r.isSet);
