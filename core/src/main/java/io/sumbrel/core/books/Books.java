@@ -171,9 +171,16 @@ public final class Books {
     return append(posted(tape, account, date));
   }
 
-  /** Posts a tape without money: credits are used alone, or money of nobody is named. */
-  public PostingNumber useCredits(Currency currency, List<TapeLine> lines, Authority authority) {
-    Tape tape = judged(TapeMoney.none(currency, businessDate), Optional.empty(), lines, authority);
+  /**
+   * Posts a tape without money: credits are used alone, are to be paid back, or money of nobody is
+   * named.
+   *
+   * @param secondPerson whether another than its maker posts it
+   */
+  public PostingNumber useCredits(
+      Currency currency, List<TapeLine> lines, Authority authority, boolean secondPerson) {
+    TapeMoney none = TapeMoney.none(currency, businessDate);
+    Tape tape = Tape.of(none, lines, facts(Optional.empty(), lines, authority, secondPerson));
     return append(posted(tape, Optional.empty(), businessDate));
   }
 
@@ -198,19 +205,26 @@ public final class Books {
 
   private Tape judged(
       TapeMoney money, Optional<AccountCode> standsOn, List<TapeLine> lines, Authority authority) {
+    return Tape.of(money, lines, facts(standsOn, lines, authority, false));
+  }
+
+  private TapeFacts facts(
+      Optional<AccountCode> standsOn,
+      List<TapeLine> lines,
+      Authority authority,
+      boolean secondPerson) {
     Map<ItemId, OpenItem> named = new HashMap<>();
     lines.forEach(l -> l.item().ifPresent(i -> named.computeIfAbsent(i, items::get)));
-    TapeFacts facts =
-        new TapeFacts(
-            named,
-            standsOn,
-            chart,
-            limits,
-            List.of(),
-            authority,
-            DifferencesBefore.NONE,
-            receiptsOf(lines));
-    return Tape.of(money, lines, facts);
+    return new TapeFacts(
+        named,
+        standsOn,
+        chart,
+        limits,
+        List.of(),
+        authority,
+        secondPerson,
+        DifferencesBefore.NONE,
+        receiptsOf(lines));
   }
 
   private Map<MoneyInId, ReturnedPayment> receiptsOf(List<TapeLine> lines) {

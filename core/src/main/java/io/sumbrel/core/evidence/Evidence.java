@@ -481,6 +481,14 @@ public sealed interface Evidence {
     }
   }
 
+  /** It was decided before that this is paid back. */
+  record ToBePaid(String number, String to, LocalDate date) implements Evidence {
+    @Override
+    public String words() {
+      return "%s of %s is to be paid back to %s".formatted(number, date, to);
+    }
+  }
+
   /** A customer is named to whom money was paid out. */
   record RefundTo(String customer) implements Evidence {
     @Override

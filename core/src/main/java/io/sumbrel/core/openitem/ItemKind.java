@@ -16,7 +16,9 @@ public enum ItemKind {
   /** Money that left one bank account of the house for another, which has not shown it yet. */
   TRANSFER_TO_COME("own transfer to come in", StandardAccount.TRANSFERS_IN_TRANSIT),
   /** Money that came from another bank account of the house, which has not shown it leave yet. */
-  TRANSFER_TO_GO("own transfer to go out", StandardAccount.TRANSFERS_IN_TRANSIT);
+  TRANSFER_TO_GO("own transfer to go out", StandardAccount.TRANSFERS_IN_TRANSIT),
+  /** Money that was decided to be paid back, which the bank has not shown yet. */
+  PAYMENT_TO_GO("payment to go out", StandardAccount.PAYMENTS_IN_TRANSIT);
 
   private final String words;
   private final StandardAccount account;
@@ -43,6 +45,11 @@ public enum ItemKind {
   /** Whether it is money on its way between bank accounts of the house. */
   public boolean isTransfer() {
     return account == StandardAccount.TRANSFERS_IN_TRANSIT;
+  }
+
+  /** Whether it stands only until an entry of the bank meets it, whole. */
+  public boolean isOnItsWay() {
+    return isTransfer() || this == PAYMENT_TO_GO;
   }
 
   /** Whether who pays may name it: by a number that stands on a document. */

@@ -20,7 +20,7 @@ public record ItemMovement(ItemId item, Kind kind, long totalDelta, long openDel
     PLACED("placed"),
     /** A new credit that a tape or a lowered total leaves. */
     STAYS_AS_CREDIT("stays as credit"),
-    /** Money that one bank account of the house has shown, and the other has not. */
+    /** Money that a bank account of the house is still to show. */
     ON_ITS_WAY("on its way"),
     /** A customer owes what was paid out. */
     OWED("owed again"),
@@ -54,7 +54,7 @@ public record ItemMovement(ItemId item, Kind kind, long totalDelta, long openDel
     return new ItemMovement(debt, Kind.OWED, minor, minor);
   }
 
-  /** The movement with which a transfer begins: above zero when it is to come in. */
+  /** The movement with which a transfer or a payment begins: above zero when it is to come in. */
   static ItemMovement onItsWay(ItemId transfer, long minor) {
     return new ItemMovement(transfer, Kind.ON_ITS_WAY, minor, minor);
   }

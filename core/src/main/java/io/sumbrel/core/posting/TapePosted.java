@@ -23,8 +23,9 @@ import java.util.function.Supplier;
 /**
  * Any tape: the money's account for what was received; the reasons' accounts for what was kept back
  * or granted; receivables for credits used and items settled; other accounts; transfers in transit
- * for what goes to another bank account or comes from there, until that shows it; receivables or
- * unidentified receipts for what stays as credit.
+ * for what goes to another bank account or comes from there, until that shows it; payments in
+ * transit for what is to be paid back; receivables or unidentified receipts for what stays as
+ * credit.
  *
  * @param movements placings, and the beginning of every new item
  * @param newItems one for each line that stays as credit, or is on its way between own accounts
@@ -56,7 +57,7 @@ public record TapePosted(
       switch (line.kind()) {
         case SETTLES -> movements.add(placed(line, -line.amountMinor()));
         case CREDIT_USED -> movements.add(placed(line, line.amountMinor()));
-        case ON_ACCOUNT, UNIDENTIFIED, TRANSFER, OWED -> {
+        case ON_ACCOUNT, UNIDENTIFIED, TRANSFER, OWED, TO_PAY -> {
           String name = number.words() + (begun.isEmpty() ? "" : "/" + (begun.size() + 1));
           OpenItem item = begunBy(line, tape.money(), nextId.get(), name, date);
           begun.add(item);
@@ -92,7 +93,7 @@ public record TapePosted(
   private static ItemMovement beginning(OpenItem item, long minor) {
     return switch (item.kind()) {
       case TRANSFER_TO_COME -> ItemMovement.onItsWay(item.id(), minor);
-      case TRANSFER_TO_GO -> ItemMovement.onItsWay(item.id(), -minor);
+      case TRANSFER_TO_GO, PAYMENT_TO_GO -> ItemMovement.onItsWay(item.id(), -minor);
       case OWED -> ItemMovement.owed(item.id(), minor);
       default -> ItemMovement.staysAsCredit(item.id(), minor);
     };
@@ -124,6 +125,7 @@ public record TapePosted(
       case ON_ACCOUNT -> ItemKind.ON_ACCOUNT;
       case OWED -> ItemKind.OWED;
       case UNIDENTIFIED -> ItemKind.UNIDENTIFIED;
+      case TO_PAY -> ItemKind.PAYMENT_TO_GO;
       case TRANSFER -> paidOut ? ItemKind.TRANSFER_TO_COME : ItemKind.TRANSFER_TO_GO;
       default -> throw new IllegalArgumentException("no item begins with " + line);
     };
@@ -160,6 +162,8 @@ public record TapePosted(
           List.of(JournalLine.debit(RECEIVABLES, amount).of(line.customer().orElseThrow()));
       case UNIDENTIFIED ->
           List.of(JournalLine.credit(StandardAccount.UNIDENTIFIED_RECEIPTS.code(), amount));
+      case TO_PAY ->
+          List.of(JournalLine.credit(StandardAccount.PAYMENTS_IN_TRANSIT.code(), amount));
     };
   }
 

@@ -6,6 +6,7 @@ import io.sumbrel.core.ledger.JournalLine;
 import io.sumbrel.core.ledger.StandardAccount;
 import io.sumbrel.core.money.Money;
 import io.sumbrel.core.openitem.ItemId;
+import io.sumbrel.core.openitem.ItemKind;
 import io.sumbrel.core.openitem.OpenItem;
 import io.sumbrel.core.refusal.Refusal;
 import java.time.LocalDate;
@@ -37,6 +38,7 @@ public record TurnedBack(
    * @throws Refusal {@code not-a-tape}, {@code returned-since}, {@code credit-used-since} when
    *     money that stayed as credit has been used, {@code paid-since} when what a return opened was
    *     settled, {@code transfer-met-since} when the other account has shown a transfer, {@code
+   *     payment-shown-since} when the bank has shown what was to be paid back, {@code
    *     total-changed-since} when an invoice can no longer take it back
    */
   public static TurnedBack of(
@@ -95,6 +97,12 @@ public record TurnedBack(
   }
 
   private static Refusal usedSince(PostingNumber number, OpenItem item) {
+    if (item.kind() == ItemKind.PAYMENT_TO_GO) {
+      return new Refusal(
+          "payment-shown-since",
+          "The bank has shown what %s was to pay back; turn that back first."
+              .formatted(number.words()));
+    }
     return item.kind().isTransfer()
         ? new Refusal(
             "transfer-met-since",

@@ -116,7 +116,7 @@ final class ItemProof {
         failures);
   }
 
-  /** Invariant 12, and the same of own transfers of which one bank account has shown one half. */
+  /** Invariant 12, and the same of own transfers and payments that the bank is still to show. */
   ProofLine ofNobody() {
     Balances open = new Balances();
     for (BooksFacts.Open one : open()) {
@@ -133,7 +133,7 @@ final class ItemProof {
     }
     return new ProofLine(
         12,
-        "Unidentified receipts and own transfers on their way are the sums still open",
+        "Unidentified receipts, own transfers and payments on their way are the sums still open",
         keys.size() + " balances",
         failures);
   }

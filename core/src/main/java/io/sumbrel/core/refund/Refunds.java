@@ -17,21 +17,33 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /**
- * Which credit notes and which money on account an entry repays that was paid out: by their
- * numbers, by the customer whom it names, by the sum. Immutable.
+ * What an entry repays that was paid out: what was decided before, else credit notes and money on
+ * account, by their numbers, by the customer whom it names, by the sum. Immutable.
  */
 public final class Refunds {
+  private final List<ToGo> decided;
   private final Map<CustomerId, List<OpenItem>> credits = new LinkedHashMap<>();
   private final Map<CustomerId, String> names;
 
   /**
+   * A payment that is decided, and that the bank has not shown.
+   *
+   * @param to whose credits it pays back; none for money of an unknown payer
+   */
+  public record ToGo(OpenItem item, Set<CustomerId> to) {}
+
+  /**
+   * @param decided what is to be paid back
    * @param open what is open of credits, in whatever currency
    * @param customers whose they are
    */
-  public Refunds(Collection<OpenItem> open, Collection<Customer> customers) {
+  public Refunds(List<ToGo> decided, Collection<OpenItem> open, Collection<Customer> customers) {
+    this.decided = List.copyOf(decided);
     open.stream()
         .filter(i -> i.kind().isCredit() && i.customer().isPresent() && !i.isSettled())
         .sorted(Comparator.comparing(OpenItem::date).thenComparing(i -> i.id().number()))
@@ -54,10 +66,61 @@ public final class Refunds {
           .ifPresent(set -> ways.add(way(entry, text, of.getKey(), set, named)));
     }
     boolean sole = ways.stream().filter(w -> w.certainty() == Certainty.LIKELY).count() == 1;
-    return ways.stream()
-        .map(w -> sole || w.certainty() != Certainty.LIKELY ? w : thin(w))
+    List<OtherWay> before = decidedBefore(entry, text);
+    boolean met = before.stream().anyMatch(w -> w.certainty() == Certainty.LIKELY);
+    return Stream.concat(
+            before.stream(),
+            ways.stream().map(w -> sole && !met || w.certainty() != Certainty.LIKELY ? w : thin(w)))
         .sorted(OtherWay.IN_ORDER)
         .toList();
+  }
+
+  /** Payments of this very sum that are decided: the only one, or the one that the bank names. */
+  private List<OtherWay> decidedBefore(MoneyIn entry, BankText text) {
+    List<ToGo> same =
+        decided.stream()
+            .filter(d -> d.item().openMinor() == entry.amountMinor())
+            .filter(d -> d.item().currency().equals(entry.currency()))
+            .toList();
+    long named = same.stream().filter(d -> isNamed(d, text)).count();
+    return same.stream()
+        .map(d -> meeting(d, text, same.size() == 1 || named == 1 && isNamed(d, text)))
+        .toList();
+  }
+
+  private boolean isNamed(ToGo payment, BankText text) {
+    return text.spanOf(payment.item().number()).isPresent()
+        || payment.to().stream().anyMatch(c -> text.names(names.getOrDefault(c, "")));
+  }
+
+  private OtherWay meeting(ToGo payment, BankText text, boolean likely) {
+    OpenItem item = payment.item();
+    String to =
+        payment.to().isEmpty()
+            ? "an unknown payer"
+            : payment.to().stream().map(names::get).sorted().collect(Collectors.joining(" and "));
+    List<Evidence> why = new ArrayList<>();
+    why.add(new Evidence.ToBePaid(item.number(), to, item.date()));
+    if (isNamed(payment, text)) {
+      why.add(new Evidence.RefundTo(to));
+    }
+    Money whole = Money.ofMinor(item.currency(), -item.openMinor());
+    return new OtherWay(
+        "refund %s to %s, decided before".formatted(item.number(), to),
+        List.of(TapeLine.creditUsed(item.id(), whole)),
+        likely ? Certainty.LIKELY : Certainty.THIN,
+        why);
+  }
+
+  /**
+   * What was decided before and is this sum, met by no line of a tape: placed otherwise it would be
+   * paid twice. Empty where there is none.
+   */
+  public Optional<OtherWay> passedOver(MoneyIn entry, List<TapeLine> tape) {
+    return decidedBefore(entry, new BankText(entry)).stream()
+        .filter(w -> w.certainty() == Certainty.LIKELY)
+        .filter(w -> tape.stream().noneMatch(l -> l.item().equals(w.lines().get(0).item())))
+        .findFirst();
   }
 
   /**

@@ -27,7 +27,9 @@ public enum LineKind {
   /** Stays as credit of one named customer. */
   ON_ACCOUNT(-1, "on account"),
   /** Stays as credit of a payer whom nobody knows yet. */
-  UNIDENTIFIED(-1, "unidentified");
+  UNIDENTIFIED(-1, "unidentified"),
+  /** A credit that is decided to be paid back; the bank shows it later. */
+  TO_PAY(-1, "to be paid back");
 
   private final int side;
   private final String words;

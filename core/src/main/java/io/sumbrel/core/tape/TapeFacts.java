@@ -19,6 +19,7 @@ import java.util.Optional;
  * @param chart the accounts, reasons and tax codes of the house
  * @param withheldBasisPoints rates at which customers withhold tax, in hundredths of a per cent
  * @param receipts those of which the lines undo a part
+ * @param secondPerson whether another than its maker posts it
  * @param before what was kept back and granted already, so that a limit cannot be sliced
  */
 public record TapeFacts(
@@ -28,6 +29,7 @@ public record TapeFacts(
     HouseLimits limits,
     List<Integer> withheldBasisPoints,
     Authority authority,
+    boolean secondPerson,
     DifferencesBefore before,
     Map<MoneyInId, ReturnedPayment> receipts) {
 

@@ -132,6 +132,11 @@ public record TapeLine(
     return bare(LineKind.UNIDENTIFIED, amount);
   }
 
+  /** A credit that is paid back, before the bank shows it. */
+  public static TapeLine toPay(Money amount) {
+    return bare(LineKind.TO_PAY, amount);
+  }
+
   /** An item that a receipt settled opens again. */
   public static TapeLine reopens(MoneyInId receipt, ItemId item, Money amount) {
     return returning(bare(LineKind.REOPENS, amount).on(item), receipt);

@@ -33,7 +33,8 @@ final class TapeRules {
           LineKind.GRANTED,
           LineKind.SETTLES,
           LineKind.TO_ACCOUNT,
-          LineKind.ON_ACCOUNT);
+          LineKind.ON_ACCOUNT,
+          LineKind.TO_PAY);
 
   private final TapeMoney money;
   private final List<TapeLine> lines;
@@ -90,6 +91,9 @@ final class TapeRules {
       throw new Refusal(
           "no-money", "“%s” needs money that came in.".formatted(line.kind().words()));
     }
+    if (line.kind() == LineKind.TO_PAY) {
+      requireToPay();
+    }
     if (line.note().length() > TapeLine.MOST_NOTE) {
       throw new Refusal("note", "A note holds up to %d letters.".formatted(TapeLine.MOST_NOTE));
     }
@@ -109,7 +113,18 @@ final class TapeRules {
               "no-customer", "“%s” needs its customer.".formatted(line.kind().words()));
         }
       }
-      case UNIDENTIFIED -> {}
+      case UNIDENTIFIED, TO_PAY -> {}
+    }
+  }
+
+  /** What the bank has shown is paid already; what is to be paid is decided by two. */
+  private void requireToPay() {
+    if (money.moneyIn().isPresent()) {
+      throw new Refusal("to-pay", "What is to be paid back is decided on a tape without money.");
+    }
+    if (!facts.secondPerson()) {
+      throw new Refusal(
+          "second-person", "Paying back is decided by two: it waits for a second person.");
     }
   }
 
@@ -129,8 +144,8 @@ final class TapeRules {
           "%s is more than is open on %s: %s."
               .formatted(line.amount().words(), item.number(), item.openWords()));
     }
-    if (item.kind().isTransfer()) {
-      requireTransfer(line, item);
+    if (item.kind().isOnItsWay()) {
+      requireMet(line, item);
     }
   }
 
@@ -144,8 +159,8 @@ final class TapeRules {
           "%s is more than is left of the credit %s: %s."
               .formatted(line.amount().words(), item.number(), item.openWords()));
     }
-    if (item.kind().isTransfer()) {
-      requireTransfer(line, item);
+    if (item.kind().isOnItsWay()) {
+      requireMet(line, item);
     }
   }
 
@@ -167,17 +182,26 @@ final class TapeRules {
     }
   }
 
-  /** What is on its way between own accounts is met by an entry of the bank, whole. */
-  private void requireTransfer(TapeLine line, OpenItem item) {
-    requireEntryOfBank();
+  /** What is on its way between own accounts, or to a customer, is met by the bank, whole. */
+  private void requireMet(TapeLine line, OpenItem item) {
+    if (money.moneyIn().flatMap(MoneyIn::bankLine).isEmpty()) {
+      throw new Refusal(
+          "on-its-way",
+          "%s is on its way, %s; only an entry of the bank meets it."
+              .formatted(item.number(), item.kind().words()));
+    }
     if (money.isPaidOut() != item.kind().isCredit()) {
-      throw new Refusal("transfer", "%s is an %s.".formatted(item.number(), item.kind().words()));
+      throw new Refusal(
+          "on-its-way", "%s is on its way, %s.".formatted(item.number(), item.kind().words()));
     }
     if (line.amountMinor() != Math.abs(item.openMinor()) || line.shortPay().isPresent()) {
       throw new Refusal(
-          "transfer",
-          "An own transfer is met whole, %s; what was kept of it is a line of its own."
-              .formatted(AmountText.words(Math.abs(item.openMinor()), item.currency())));
+          "on-its-way",
+          "%s, %s, is met whole, %s; what was kept of it is a line of its own."
+              .formatted(
+                  item.number(),
+                  item.kind().words(),
+                  AmountText.words(Math.abs(item.openMinor()), item.currency())));
     }
   }
 

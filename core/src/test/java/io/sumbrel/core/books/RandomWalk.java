@@ -9,6 +9,7 @@ import io.sumbrel.core.difference.DifferenceReason;
 import io.sumbrel.core.ledger.AccountCode;
 import io.sumbrel.core.ledger.StandardAccount;
 import io.sumbrel.core.money.Money;
+import io.sumbrel.core.openitem.ItemKind;
 import io.sumbrel.core.openitem.ListChoice;
 import io.sumbrel.core.openitem.ListScope;
 import io.sumbrel.core.openitem.ListedItem;
@@ -58,6 +59,8 @@ public final class RandomWalk {
   int broughtBack;
   int paired;
   int returned;
+  int paidBack;
+  int shownPaid;
 
   private static Money usd(long minor) {
     return Money.ofMinor(USD, minor);
@@ -225,6 +228,12 @@ public final class RandomWalk {
       BooksFacts.Entry entry = pile.get(random.nextInt(pile.size()));
       MoneyIn moneyIn = entry.moneyIn();
       boolean own = moneyIn.text().equals("own") != (random.nextInt(20) == 0);
+      List<TapeLine> decided = decided(moneyIn);
+      if (!decided.isEmpty()) {
+        books.post(moneyIn.id(), decided, authority());
+        shownPaid++;
+        return;
+      }
       List<TapeLine> back = moneyIn.isIn() || own ? List.of() : returning(moneyIn);
       books.post(
           moneyIn.id(), own ? transfer(entry) : back.isEmpty() ? tape(moneyIn) : back, authority());
@@ -232,6 +241,22 @@ public final class RandomWalk {
       returned += back.isEmpty() ? 0 : 1;
       moved += own ? 1 : 0;
     }
+  }
+
+  /** What was decided to be paid back, less or more than what the bank shows by a fee. */
+  private List<TapeLine> decided(MoneyIn out) {
+    return books.items().stream()
+        .filter(i -> i.kind() == ItemKind.PAYMENT_TO_GO && !i.isSettled() && !out.isIn())
+        .filter(i -> -i.openMinor() <= -out.amountMinor())
+        .findFirst()
+        .map(
+            i -> {
+              List<TapeLine> lines = new ArrayList<>();
+              lines.add(TapeLine.creditUsed(i.id(), usd(-i.openMinor())));
+              close(out, lines);
+              return lines;
+            })
+        .orElse(List.of());
   }
 
   /** Credits on invoices, money of nobody for whom it is; now and then what does not meet. */
@@ -243,6 +268,10 @@ public final class RandomWalk {
       return;
     }
     OpenItem credit = credits.get(random.nextInt(credits.size()));
+    if (random.nextInt(4) == 0) {
+      payBack(credit);
+      return;
+    }
     OpenItem invoice = invoices.get(random.nextInt(invoices.size()));
     long used = random.nextInt(20) == 0 ? 1 - credit.openMinor() : -credit.openMinor();
     long settled = Math.min(used, invoice.openMinor());
@@ -255,8 +284,19 @@ public final class RandomWalk {
               ? taxed(used - settled)
               : TapeLine.onAccount(invoice.customer().orElseThrow(), usd(used - settled)));
     }
-    books.useCredits(USD, lines, authority());
+    books.useCredits(USD, lines, authority(), false);
     withoutMoney++;
+  }
+
+  /** A credit is decided to be paid back; now and then by one person alone. */
+  private void payBack(OpenItem credit) {
+    Money back = usd(-credit.openMinor());
+    books.useCredits(
+        USD,
+        List.of(TapeLine.creditUsed(credit.id(), back), TapeLine.toPay(back)),
+        authority(),
+        random.nextInt(20) != 0);
+    paidBack++;
   }
 
   private TapeLine taxed(long minor) {

@@ -17,6 +17,7 @@ import java.time.LocalDate;
 import java.util.Currency;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import org.junit.jupiter.api.Test;
 
 class RefundsTest {
@@ -29,6 +30,28 @@ class RefundsTest {
           credit(1, ItemKind.CREDIT_NOTE, 1, "CN-314", -40_000),
           credit(2, ItemKind.ON_ACCOUNT, 1, "2026-0007", -10_000),
           credit(3, ItemKind.CREDIT_NOTE, 2, "CN-315", -25_000));
+
+  private static final List<Refunds.ToGo> DECIDED =
+      List.of(
+          new Refunds.ToGo(toGo(7, "2026-0011", -7_500), Set.of(new CustomerId(1))),
+          new Refunds.ToGo(toGo(8, "2026-0012", -8_800), Set.of(new CustomerId(1))),
+          new Refunds.ToGo(toGo(9, "2026-0013", -8_800), Set.of(new CustomerId(2))));
+
+  private static OpenItem toGo(long id, String number, long open) {
+    return new OpenItem(
+        new ItemId(id),
+        ItemKind.PAYMENT_TO_GO,
+        Optional.empty(),
+        number,
+        DAY,
+        Optional.empty(),
+        USD,
+        open,
+        open,
+        Optional.empty(),
+        Optional.empty(),
+        Optional.empty());
+  }
 
   private static Customer customer(long id, String name) {
     return new Customer(new CustomerId(id), "K-" + id, name, Optional.empty());
@@ -62,7 +85,7 @@ class RefundsTest {
                 text,
                 List.of())
             .on(new BankLine(1, Method.TRANSFER, ""));
-    return new Refunds(CREDITS, CUSTOMERS).waysFor(entry);
+    return new Refunds(DECIDED, CREDITS, CUSTOMERS).waysFor(entry);
   }
 
   private static List<String> ways(long minor, String text) {
@@ -103,6 +126,18 @@ class RefundsTest {
     String text = "STRAßE cn-314";
     assertThat(found(-40_000, text).get(0).evidence().get(0).source())
         .contains(new TextSpan(text.indexOf("cn"), text.length()));
+  }
+
+  @Test
+  void whatWasDecidedBeforeIsMetByItsSumAndByTheNameAmongSeveral() {
+    assertThat(ways(-7_500, "PAYMENT"))
+        .containsExactly("refund 2026-0011 to Alder Pots, decided before, likely");
+    assertThat(ways(-8_800, "PAYMENT")).allMatch(w -> w.endsWith("thin")).hasSize(2);
+    assertThat(ways(-8_800, "BIRCH BOWLS"))
+        .containsExactly(
+            "refund 2026-0013 to Birch Bowls, decided before, likely",
+            "refund 2026-0012 to Alder Pots, decided before, thin");
+    assertThat(ways(-7_400, "2026-0011")).as("a part is none").isEmpty();
   }
 
   @Test

@@ -83,6 +83,7 @@ class DifferenceRulesTest {
             HouseLimits.DEFAULTS,
             rates,
             authority,
+            false,
             before,
             Map.of()));
   }

@@ -118,6 +118,7 @@ class ReturnedPaymentTest {
             HouseLimits.DEFAULTS,
             List.of(),
             Authority.CLERK,
+            false,
             DifferencesBefore.NONE,
             Map.of(receipt.money(), receipt)));
   }

@@ -2,6 +2,7 @@ package io.sumbrel.core.tape;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.tuple;
 
 import io.sumbrel.core.bank.Method;
 import io.sumbrel.core.chart.Chart;
@@ -9,6 +10,7 @@ import io.sumbrel.core.difference.Authority;
 import io.sumbrel.core.difference.DifferenceReason;
 import io.sumbrel.core.ledger.AccountCode;
 import io.sumbrel.core.ledger.AccountUse;
+import io.sumbrel.core.ledger.JournalLine;
 import io.sumbrel.core.ledger.LedgerAccount;
 import io.sumbrel.core.ledger.StandardAccount;
 import io.sumbrel.core.money.Money;
@@ -17,6 +19,7 @@ import io.sumbrel.core.openitem.ItemKind;
 import io.sumbrel.core.openitem.OpenItem;
 import io.sumbrel.core.openitem.Terms;
 import io.sumbrel.core.party.CustomerId;
+import io.sumbrel.core.posting.PostingNumber;
 import io.sumbrel.core.posting.TapePosted;
 import io.sumbrel.core.receipt.BankLine;
 import io.sumbrel.core.receipt.MoneyIn;
@@ -102,6 +105,7 @@ class TapeTest {
             HouseLimits.DEFAULTS,
             List.of(),
             authority,
+            false,
             DifferencesBefore.NONE,
             Map.of()));
   }
@@ -162,6 +166,10 @@ class TapeTest {
   }
 
   private static Tape withoutMoney(TapeLine... lines) {
+    return withoutMoney(false, lines);
+  }
+
+  private static Tape withoutMoney(boolean secondPerson, TapeLine... lines) {
     Map<ItemId, OpenItem> items = Map.of(INVOICE.id(), INVOICE, CREDIT.id(), CREDIT);
     return Tape.of(
         TapeMoney.none(USD, DAY),
@@ -173,8 +181,43 @@ class TapeTest {
             HouseLimits.DEFAULTS,
             List.of(),
             Authority.CLERK,
+            secondPerson,
             DifferencesBefore.NONE,
             Map.of()));
+  }
+
+  @Test
+  void aCreditIsPaidBackByTwoAndWithoutMoneyAlone() {
+    TapeLine used = TapeLine.creditUsed(CREDIT.id(), usd(4_000));
+    TapeLine back = TapeLine.toPay(usd(4_000));
+    TapePosted posted =
+        TapePosted.of(
+            withoutMoney(true, used, back),
+            Optional.empty(),
+            new PostingNumber(2026, 7),
+            DAY,
+            () -> new ItemId(77));
+    assertThat(posted.entry().lines())
+        .containsExactly(
+            JournalLine.debit(StandardAccount.RECEIVABLES.code(), usd(4_000)).of(ALDER),
+            JournalLine.credit(StandardAccount.PAYMENTS_IN_TRANSIT.code(), usd(4_000)));
+    assertThat(posted.newItems())
+        .extracting(OpenItem::kind, OpenItem::number)
+        .containsExactly(tuple(ItemKind.PAYMENT_TO_GO, "2026-0007"));
+    assertThatThrownBy(() -> withoutMoney(used, back))
+        .hasMessage("Paying back is decided by two: it waits for a second person.");
+    refused("to-pay", 4_000, TapeLine.toPay(usd(4_000)));
+    refused("paid-out", -4_000, used, TapeLine.toPay(usd(4_000)));
+  }
+
+  @Test
+  void whatIsToBePaidBackIsMetByTheBankAloneAndWhole() {
+    OpenItem toGo = onItsWay(ItemKind.PAYMENT_TO_GO, -4_000);
+    TapeLine met = TapeLine.creditUsed(toGo.id(), usd(4_000));
+    assertThat(journal(judgedOfBank(-4_000, toGo, met))).containsExactly(-4_000L, 4_000L);
+    TapeLine part = TapeLine.creditUsed(toGo.id(), usd(3_900));
+    notMet(-3_900, toGo, part);
+    notMet(4_000, toGo, met, TapeLine.unidentified(usd(8_000)));
   }
 
   @Test
@@ -294,9 +337,13 @@ class TapeTest {
   }
 
   private static OpenItem onItsWay(long minor) {
+    return onItsWay(minor > 0 ? ItemKind.TRANSFER_TO_COME : ItemKind.TRANSFER_TO_GO, minor);
+  }
+
+  private static OpenItem onItsWay(ItemKind kind, long minor) {
     return new OpenItem(
         new ItemId(9),
-        minor > 0 ? ItemKind.TRANSFER_TO_COME : ItemKind.TRANSFER_TO_GO,
+        kind,
         Optional.empty(),
         "2026-0143",
         DAY,
@@ -321,13 +368,22 @@ class TapeTest {
             HouseLimits.DEFAULTS,
             List.of(),
             Authority.CLERK,
+            false,
             DifferencesBefore.NONE,
             Map.of()));
   }
 
+  private static void refusedOfBank(String code, long received, OpenItem item, TapeLine... lines) {
+    assertThatThrownBy(() -> judgedOfBank(received, item, lines))
+        .isInstanceOfSatisfying(Refusal.class, e -> assertThat(e.code()).isEqualTo(code));
+  }
+
   private static void noTransfer(long received, OpenItem transfer, TapeLine... lines) {
-    assertThatThrownBy(() -> judgedOfBank(received, transfer, lines))
-        .isInstanceOfSatisfying(Refusal.class, e -> assertThat(e.code()).isEqualTo("transfer"));
+    refusedOfBank("transfer", received, transfer, lines);
+  }
+
+  private static void notMet(long received, OpenItem item, TapeLine... lines) {
+    refusedOfBank("on-its-way", received, item, lines);
   }
 
   @Test
@@ -350,13 +406,13 @@ class TapeTest {
     TapeLine kept = TapeLine.keptBack(DifferenceReason.BANK_CHARGE, usd(1_500));
     judgedOfBank(498_500, toCome, settles, kept);
     judgedOfBank(-500_000, toGo, used);
-    noTransfer(498_500, toCome, TapeLine.settles(toCome.id(), usd(498_500)));
-    noTransfer(500_000, toCome, settles.leavingOpen(ShortPayReason.UNKNOWN));
+    notMet(498_500, toCome, TapeLine.settles(toCome.id(), usd(498_500)));
+    notMet(500_000, toCome, settles.leavingOpen(ShortPayReason.UNKNOWN));
     noTransfer(
         498_500,
         toCome,
         settles,
         TapeLine.granted(DifferenceReason.SMALL_DIFFERENCE, toCome.id(), usd(1_500)));
-    noTransfer(100, toGo, used, TapeLine.unidentified(usd(500_100)));
+    notMet(100, toGo, used, TapeLine.unidentified(usd(500_100)));
   }
 }

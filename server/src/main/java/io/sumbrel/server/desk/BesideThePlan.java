@@ -9,7 +9,9 @@ import io.sumbrel.core.matching.Plan;
 import io.sumbrel.core.matching.Proposal;
 import io.sumbrel.core.matching.problem.MatchingProblem;
 import io.sumbrel.core.openitem.ItemId;
+import io.sumbrel.core.openitem.ItemKind;
 import io.sumbrel.core.openitem.OpenItem;
+import io.sumbrel.core.party.CustomerId;
 import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.core.receipt.OppositeSums;
@@ -31,6 +33,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.concurrent.atomic.AtomicReference;
 import java.util.function.Function;
 import java.util.function.Supplier;
@@ -102,11 +105,26 @@ class BesideThePlan {
 
   private Refunds refunds(long booksId, MatchingProblem problem) {
     List<OpenItem> credits = problem.openCredits();
-    return new Refunds(
-        credits,
-        customers
-            .find(booksId, credits.stream().flatMap(i -> i.customer().stream()).distinct().toList())
-            .values());
+    List<Refunds.ToGo> decided = toBePaid(booksId);
+    List<CustomerId> named =
+        Stream.concat(
+                credits.stream().flatMap(i -> i.customer().stream()),
+                decided.stream().flatMap(d -> d.to().stream()))
+            .distinct()
+            .toList();
+    return new Refunds(decided, credits, customers.find(booksId, named).values());
+  }
+
+  /** What is decided to be paid back and not shown by the bank, with whose credits it used. */
+  private List<Refunds.ToGo> toBePaid(long booksId) {
+    Map<ItemId, OpenItem> open =
+        items.ofNobody(booksId).stream()
+            .filter(i -> i.kind() == ItemKind.PAYMENT_TO_GO)
+            .collect(Collectors.toMap(OpenItem::id, i -> i));
+    Map<ItemId, Set<CustomerId>> to = explanations.customersPaidBack(open.keySet());
+    return open.values().stream()
+        .map(i -> new Refunds.ToGo(i, to.getOrDefault(i.id(), Set.of())))
+        .toList();
   }
 
   /** What is on its way, with the account that has shown its half. */
@@ -213,10 +231,22 @@ class BesideThePlan {
     }
 
     /**
-     * What is on its way and is this sum: placed otherwise, it would count twice. Empty where there
-     * is none, or the tape meets it.
+     * What is on its way or to be paid back and is this sum: placed otherwise, it would count
+     * twice. Empty where there is none, or the tape meets it.
      */
     Optional<String> passedOver(MoneyIn money, List<TapeLine> tape) {
+      return Optional.of(money)
+          .filter(m -> !m.isIn())
+          .flatMap(m -> refunds.get().passedOver(m, tape))
+          .map(
+              w ->
+                  "This is to be paid back already: "
+                      + w.words()
+                      + ". Placed so, it is paid twice.")
+          .or(() -> transferPassedOver(money, tape));
+    }
+
+    private Optional<String> transferPassedOver(MoneyIn money, List<TapeLine> tape) {
       return transfers.waysFor(money).stream()
           .filter(w -> w.lines().get(0).item().isPresent() && w.certainty() == Certainty.LIKELY)
           .filter(w -> tape.stream().noneMatch(l -> l.item().equals(w.lines().get(0).item())))

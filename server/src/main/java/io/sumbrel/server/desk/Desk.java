@@ -61,6 +61,7 @@ class Desk {
   private final SetAsides setAsides;
   private final MayReturn mayReturn;
   private final ShownItems shownItems;
+  private final WaitingList waitingList;
 
   Desk(
       MoneyLines moneyLines,
@@ -73,7 +74,8 @@ class Desk {
       BesideThePlan besideThePlan,
       SetAsides setAsides,
       MayReturn mayReturn,
-      ShownItems shownItems) {
+      ShownItems shownItems,
+      WaitingList waitingList) {
     this.moneyLines = moneyLines;
     this.accounts = accounts;
     this.books = books;
@@ -85,6 +87,7 @@ class Desk {
     this.setAsides = setAsides;
     this.mayReturn = mayReturn;
     this.shownItems = shownItems;
+    this.waitingList = waitingList;
   }
 
   /**
@@ -106,6 +109,7 @@ class Desk {
         board.pile().size(),
         (int) worked.stream().filter(WorkedView::putBy).count(),
         setAsides.ids(actor.booksId()).size(),
+        waitingList.count(actor.booksId()),
         changes.feedNumber(),
         changes.whole(),
         changes.rows(),

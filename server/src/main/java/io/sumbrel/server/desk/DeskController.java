@@ -17,7 +17,6 @@ import io.sumbrel.server.people.Actor;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
-import org.springframework.http.HttpStatus;
 import org.springframework.security.access.prepost.PreAuthorize;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -28,7 +27,6 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
-import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 
 @RestController
@@ -41,7 +39,6 @@ class DeskController {
   private final PostTape postTape;
   private final TurnBackPosting turnBackPosting;
   private final Charts charts;
-  private final SecondPerson secondPerson;
   private final UsualAccountsNow usualAccounts;
   private final BankAccounts accounts;
   private final SettingAside settingAside;
@@ -55,7 +52,6 @@ class DeskController {
       PostTape postTape,
       TurnBackPosting turnBackPosting,
       Charts charts,
-      SecondPerson secondPerson,
       UsualAccountsNow usualAccounts,
       BankAccounts accounts,
       SettingAside settingAside,
@@ -67,7 +63,6 @@ class DeskController {
     this.postTape = postTape;
     this.turnBackPosting = turnBackPosting;
     this.charts = charts;
-    this.secondPerson = secondPerson;
     this.usualAccounts = usualAccounts;
     this.accounts = accounts;
     this.settingAside = settingAside;
@@ -186,46 +181,6 @@ class DeskController {
         actor, moneyIn, request, key, plans.said(actor.booksId(), moneyIn), Optional.empty());
   }
 
-  record AskRequest(List<LineView> lines) {}
-
-  record AskedView(String why) {}
-
-  record ApprovalRequest(long personId) {}
-
-  record SendBackRequest(long personId, String words) {}
-
-  /** Lets a tape beyond one's own limits wait for a second person. */
-  @PostMapping("/money/{id}/asking")
-  @PreAuthorize("hasAuthority('POST')")
-  AskedView ask(
-      @AuthenticationPrincipal Actor actor,
-      @PathVariable long id,
-      @RequestBody AskRequest request) {
-    return new AskedView(secondPerson.ask(actor, new MoneyInId(id), request.lines()));
-  }
-
-  @PostMapping("/money/{id}/approval")
-  @PreAuthorize("hasAuthority('APPROVE')")
-  Posted approve(
-      @AuthenticationPrincipal Actor actor,
-      @PathVariable long id,
-      @RequestHeader("Idempotency-Key") String key,
-      @RequestBody ApprovalRequest request) {
-    MoneyInId moneyIn = new MoneyInId(id);
-    return secondPerson.approve(
-        actor, moneyIn, request.personId(), key, plans.said(actor.booksId(), moneyIn));
-  }
-
-  @PostMapping("/money/{id}/sending-back")
-  @PreAuthorize("hasAuthority('APPROVE')")
-  @ResponseStatus(HttpStatus.NO_CONTENT)
-  void sendBack(
-      @AuthenticationPrincipal Actor actor,
-      @PathVariable long id,
-      @RequestBody SendBackRequest request) {
-    secondPerson.sendBack(actor, new MoneyInId(id), request.personId(), request.words());
-  }
-
   /** All that is set aside. */
   @GetMapping("/set-aside")
   List<SettingAside.SetAsideView> setAside(@AuthenticationPrincipal Actor actor) {
@@ -245,16 +200,6 @@ class DeskController {
   @PreAuthorize("hasAuthority('POST')")
   DeskViews.DoneSaid bringBack(@AuthenticationPrincipal Actor actor, @PathVariable long id) {
     return new DeskViews.DoneSaid(settingAside.bringBack(actor, new MoneyInId(id)));
-  }
-
-  /** Uses credits without money that came in. */
-  @PostMapping("/credits")
-  @PreAuthorize("hasAuthority('POST')")
-  Posted useCredits(
-      @AuthenticationPrincipal Actor actor,
-      @RequestHeader("Idempotency-Key") String key,
-      @RequestBody PostTape.CreditsRequest request) {
-    return postTape.useCredits(actor, request, key);
   }
 
   @PostMapping("/postings/{year}/{number}/turning-back")

@@ -52,6 +52,7 @@ final class DeskViews {
    * @param anyMoney whether any money has ever come in: an empty pile says little of a new house
    * @param entries how many rows the pile has
    * @param setAside how many sums were taken out of the work
+   * @param waiting how many tapes wait for a second person
    * @param feedNumber names this state; a browser that has it asks only for what changed since
    * @param whole whether the rows are all of the pile, or those that are new or changed
    * @param gone rows that are there no more
@@ -62,6 +63,7 @@ final class DeskViews {
       int entries,
       int putBy,
       int setAside,
+      int waiting,
       long feedNumber,
       boolean whole,
       List<PileRow> rows,

@@ -52,7 +52,7 @@ class SecondPerson {
     MoneyIn money = line.moneyIn();
     claims.requireUnclaimed(id, " Your tape is kept.");
     List<TapeLine> lines = postTape.lines(maker, drafted, money);
-    Refusal beyond = beyondOwnLimits(maker, line, lines);
+    Refusal beyond = beyond(() -> postTape.judge(maker, line, lines, maker.authority()));
     postTape.judge(maker, line, lines, Authority.SUPERVISOR);
     drafts.keep(maker, id, drafted, false);
     drafts.letWait(maker, id, beyond.getMessage());
@@ -60,11 +60,17 @@ class SecondPerson {
     return beyond.getMessage();
   }
 
-  private Refusal beyondOwnLimits(Actor maker, MoneyLine money, List<TapeLine> lines) {
+  /**
+   * Why somebody may not post a tape alone that another may.
+   *
+   * @param judged the tape judged as if its maker posted it
+   * @throws Refusal {@code no-need}, or what no second person can mend
+   */
+  static Refusal beyond(Runnable judged) {
     try {
-      postTape.judge(maker, money, lines, maker.authority());
+      judged.run();
     } catch (Refusal e) {
-      if (e.code().equals("over-limit")) {
+      if (e.code().equals("over-limit") || e.code().equals("second-person")) {
         return e;
       }
       throw e;
@@ -101,9 +107,7 @@ class SecondPerson {
    */
   @Transactional
   void sendBack(Actor approver, MoneyInId id, long makerId, String words) {
-    if (words.isBlank() || words.length() > MOST_WORDS) {
-      throw new Refusal("no-words", "Say in up to %d letters why.".formatted(MOST_WORDS));
-    }
+    requireWords(words);
     drafts.waiting(approver, id, makerId);
     requireAnother(approver, makerId);
     drafts.sendBack(id, makerId, words.strip());
@@ -111,7 +115,13 @@ class SecondPerson {
     audit.append(approver, "sent-back", money.words(), words.strip());
   }
 
-  private static void requireAnother(Actor approver, long makerId) {
+  static void requireWords(String words) {
+    if (words.isBlank() || words.length() > MOST_WORDS) {
+      throw new Refusal("no-words", "Say in up to %d letters why.".formatted(MOST_WORDS));
+    }
+  }
+
+  static void requireAnother(Actor approver, long makerId) {
     if (approver.personId() == makerId) {
       throw new Refusal("own-tape", "Whoever made a tape does not approve it.");
     }

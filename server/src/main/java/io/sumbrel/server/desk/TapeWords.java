@@ -29,7 +29,11 @@ class TapeWords {
   String of(long booksId, Tape tape) {
     String goal = goal(booksId, tape);
     if (tape.money().moneyIn().isEmpty()) {
-      return "Used credits " + goal;
+      return tape.lines().stream()
+          .filter(l -> l.kind() == LineKind.TO_PAY)
+          .findFirst()
+          .map(l -> "To be paid back: %s %s".formatted(l.amount().words(), goal))
+          .orElse("Used credits " + goal);
     }
     boolean returns = tape.lines().stream().anyMatch(l -> l.kind().isOfReturn());
     return "Posted %s %s%s"
@@ -57,11 +61,11 @@ class TapeWords {
         + (all.size() > 1 ? " and " + (all.size() - 1) + " more" : "");
   }
 
-  /** The transfer of which the tape is the other half. */
+  /** What was on its way, and is met by the tape. */
   private static Optional<String> transfer(Tape tape) {
     return tape.items().values().stream()
-        .filter(i -> i.kind().isTransfer())
-        .map(i -> "as the other half of " + i.number())
+        .filter(i -> i.kind().isOnItsWay())
+        .map(i -> (i.kind().isTransfer() ? "as the other half of " : "as decided by ") + i.number())
         .findFirst();
   }
 

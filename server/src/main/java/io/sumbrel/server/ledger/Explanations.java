@@ -1,6 +1,7 @@
 package io.sumbrel.server.ledger;
 
 import io.sumbrel.core.openitem.ItemId;
+import io.sumbrel.core.party.CustomerId;
 import io.sumbrel.core.posting.PostingNumber;
 import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.core.refusal.Refusal;
@@ -140,6 +141,30 @@ public class Explanations {
           .forEach(r -> money.put(new ItemId((Long) r[0]), new MoneyInId((Long) r[1])));
     }
     return money;
+  }
+
+  /** Whose credits the postings used by which payments to customers began. */
+  @Transactional(readOnly = true)
+  public Map<ItemId, Set<CustomerId>> customersPaidBack(Collection<ItemId> payments) {
+    Map<ItemId, Set<CustomerId>> customers = new HashMap<>();
+    if (!payments.isEmpty()) {
+      entities
+          .createQuery(
+              """
+              select m.itemId, l.itemCustomerId from ItemMovementRow m
+              join TapeLineRow l on l.postingId = m.postingId
+              where m.itemId in :items and m.kind = ON_ITS_WAY and l.itemCustomerId > 0
+              """,
+              Object[].class)
+          .setParameter("items", payments.stream().map(ItemId::number).toList())
+          .getResultStream()
+          .forEach(
+              r ->
+                  customers
+                      .computeIfAbsent(new ItemId((Long) r[0]), i -> new HashSet<>())
+                      .add(new CustomerId((Long) r[1])));
+    }
+    return customers;
   }
 
   /** The items that postings moved after a line of the record. */

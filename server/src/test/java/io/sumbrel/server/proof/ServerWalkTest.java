@@ -37,6 +37,11 @@ class ServerWalkTest extends ServerTest {
   private int postedSince;
   private int paidOut;
   private int setAside;
+  private int paidBack;
+
+  /** What was decided to be paid back last, and not shown by the bank yet. */
+  private long decided;
+
   private long atHarbour = 100_000;
 
   @Autowired private BankAccounts accounts;
@@ -58,8 +63,10 @@ class ServerWalkTest extends ServerTest {
         post();
       } else if (act < 76) {
         tie();
-      } else if (act < 82) {
+      } else if (act < 81) {
         setAside();
+      } else if (act < 84) {
+        payBack();
       } else {
         turnBack();
       }
@@ -74,6 +81,7 @@ class ServerWalkTest extends ServerTest {
     assertThat(posted).isGreaterThan(40);
     assertThat(paidOut).as("returns, transfers, refunds").isGreaterThan(8);
     assertThat(setAside).isGreaterThan(3);
+    assertThat(paidBack).isGreaterThan(2);
     assertThat(turnedBack).isGreaterThan(10);
     assertThat(tied).isGreaterThan(5);
     assertThat(tiesTurnedBack).isGreaterThan(1);
@@ -145,6 +153,11 @@ class ServerWalkTest extends ServerTest {
 
   /** As much as some receipt brought, or a sum that is moved to the other bank account. */
   private long out() {
+    if (decided > 0) {
+      long shown = decided;
+      decided = 0;
+      return shown;
+    }
     JsonNode done = house.get(house.clerk, "/api/desk/done").body().path("rows");
     long minor =
         done.isEmpty() || random.nextBoolean()
@@ -166,6 +179,30 @@ class ServerWalkTest extends ServerTest {
         house.upload(house.clerk, "h.csv", file.replace(House.ACCOUNT, HARBOUR)).body();
     house.accept(arrival.path("id").asLong(), "CHANGES_ONLY", Map.of());
     atHarbour += moved;
+  }
+
+  /** Two decide that money of nobody is paid back. */
+  private void payBack() {
+    String credits = "/api/desk/items?currency=USD&text=unidentified";
+    JsonNode items = house.get(house.clerk, credits).body().path("items");
+    if (items.isEmpty()) {
+      return;
+    }
+    JsonNode credit = items.get(random.nextInt(items.size()));
+    long minor = -credit.path("openMinor").asLong();
+    List<Map<String, ?>> lines =
+        List.of(
+            Map.of("kind", "CREDIT_USED", "amountMinor", minor, "itemId", credit.path("id")),
+            Map.of("kind", "TO_PAY", "amountMinor", minor));
+    Map<String, ?> tape = Map.of("currency", "USD", "lines", lines);
+    House.Answer asked = house.send(house.clerk, HttpMethod.POST, "/api/desk/credits/asking", tape);
+    assertThat(asked.status()).as(asked.sentence()).isEqualTo(200);
+    long id = house.get(house.clerk, "/api/desk/waiting").body().get(0).path("tapeId").asLong();
+    String path = "/api/desk/waiting/" + id + "/approval";
+    assertThat(house.send(house.supervisor, HttpMethod.POST, path, Map.of()).status())
+        .isEqualTo(200);
+    decided = minor;
+    paidBack++;
   }
 
   /** Takes a sum out of the work, or brings one back. */
