@@ -10,12 +10,12 @@ import { longDate } from '../money/money';
 import { Help } from './Help';
 import styles from './Shell.module.css';
 
-const SCREENS: { to: string; words: string; key: string; also?: string }[] = [
+const SCREENS: { to: string; words: string; key: string; also?: string[] }[] = [
   { to: '/desk', words: 'Desk', key: 'd' },
-  { to: '/arrivals', words: 'Arrivals', key: 'a', also: '/simulated-bank' },
+  { to: '/arrivals', words: 'Arrivals', key: 'a', also: ['/simulated-bank'] },
   { to: '/deposits', words: 'Deposits', key: 'e' },
   { to: '/customers', words: 'Customers', key: 'c' },
-  { to: '/books', words: 'Books', key: 'b', also: '/trail' },
+  { to: '/books', words: 'Books', key: 'b', also: ['/trail', '/credits'] },
 ];
 
 /** The frame of every page: who is signed in, which screen, and the keys that act everywhere. */
@@ -48,7 +48,7 @@ function SignedIn() {
               key={s.to}
               to={s.to}
               className={({ isActive }) =>
-                isActive || (s.also !== undefined && pathname.startsWith(s.also))
+                isActive || s.also?.some((a) => pathname.startsWith(a))
                   ? `${styles.tab} ${styles.chosen}`
                   : styles.tab
               }

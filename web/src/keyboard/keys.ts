@@ -26,6 +26,8 @@ export const KEYS = [
   { where: 'Tape and items', keys: 'A', words: 'what is left stays on account' },
   { where: 'Tape', keys: 'P', words: 'pair with the entry by which the bank corrected itself' },
   { where: 'Tape, paid out', keys: 'R', words: 'returned: the receipt that the bank takes back' },
+  { where: 'Tape, beyond a limit', keys: 'W', words: 'let it wait for a second person' },
+  { where: 'Tape without money', keys: 'P', words: 'what is left is paid back' },
   { where: 'Tape and items', keys: 'B', words: 'put the tape by, unposted' },
   { where: 'Tape and items', keys: 'X', words: 'set the sum aside, for a reason' },
   { where: 'Arrivals', keys: '↑ ↓ · Enter', words: 'choose a file · accept it' },

@@ -3,16 +3,20 @@ import page from '../../components/Page.module.css';
 import { DebitCredit, DebitCreditHeads } from '../../components/DebitCredit';
 import { Rules } from '../rules';
 import { balancesQuery } from './booksApi';
+import { Credits } from './Credits';
 import { Done } from './Done';
 import { Journal } from './Journal';
 import { Months } from './Months';
 import { Proof } from './Proof';
 import { Read } from './Read';
 import { SetAside } from './SetAside';
+import { Waiting } from './Waiting';
 
 const TABS = [
   { path: 'done', words: 'Done' },
   { path: 'set-aside', words: 'Set aside' },
+  { path: 'waiting', words: 'Waiting' },
+  { path: 'credits', words: 'Credits' },
   { path: 'journal', words: 'Journal' },
   { path: 'balances', words: 'Balances' },
   { path: 'months', words: 'Months' },
@@ -34,6 +38,8 @@ export function Books() {
       </nav>
       {tab === 'done' && <Done />}
       {tab === 'set-aside' && <SetAside />}
+      {tab === 'waiting' && <Waiting />}
+      {tab === 'credits' && <Credits />}
       {tab === 'journal' && <Journal />}
       {tab === 'balances' && <Balances />}
       {tab === 'months' && <Months />}

@@ -107,6 +107,15 @@ function One({ id }: { id: number }) {
           {customer.data.customer.parent && ` · branch of ${customer.data.customer.parent}`}
         </span>
       </div>
+      {items.length > 0 && (
+        <p>
+          {[...new Set(items.map((i) => i.currency))].map((c) => (
+            <Link key={c} to={`/credits?customer=${id}&currency=${c}`}>
+              A tape without money, {c}
+            </Link>
+          ))}
+        </p>
+      )}
       {items.length > 0 ? (
         <Items items={items} />
       ) : (

@@ -10,9 +10,12 @@ import styles from './Work.module.css';
 /** A customer is looked for by so many letters. */
 const SHORTEST = 2;
 
+/** What decides where a sum may go. */
+type GoalMoney = Pick<Money, 'currency' | 'amountMinor' | 'bankCode'>;
+
 interface Props {
   choices: Choices;
-  money: Money;
+  money: GoalMoney;
   minor: number;
   take: (line: Line) => void;
   close: () => void;
@@ -89,7 +92,7 @@ export function AccountMenu({ choices, money, minor, take, close }: Props) {
 }
 
 /** The accounts of the house that are free, and its other bank accounts in this currency. */
-function goalsOf(money: Money, choices: Choices): Goal[] {
+function goalsOf(money: GoalMoney, choices: Choices): Goal[] {
   const others = choices.own.filter(
     (o) => money.bankCode && o.code !== money.bankCode && o.currency === money.currency,
   );
@@ -109,7 +112,7 @@ function goalsOf(money: Money, choices: Choices): Goal[] {
 }
 
 /** What comes in stays on a customer's account; what was paid out a customer owes. */
-function ofCustomers(money: Money, typed: string, found: Customer[]): Goal[] {
+function ofCustomers(money: GoalMoney, typed: string, found: Customer[]): Goal[] {
   const paidOut = money.amountMinor < 0;
   return typed.trim().length < SHORTEST
     ? []

@@ -145,6 +145,11 @@ export function Desk() {
         {desk.data.putBy > 0 && (
           <span className={styles.putBy}>Put by, not posted · {desk.data.putBy}</span>
         )}
+        {desk.data.waiting > 0 && (
+          <Link to="/books/waiting" className={styles.soft}>
+            Waiting for a second person · {desk.data.waiting}
+          </Link>
+        )}
         {desk.data.setAside > 0 && (
           <Link to="/books/set-aside" className={styles.soft}>
             Set aside · {desk.data.setAside}

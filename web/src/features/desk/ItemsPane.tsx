@@ -7,11 +7,21 @@ import { focusZone, isInField } from '../../keyboard/keys';
 import { shortDate, words } from '../../money/money';
 import { type Item, itemsQuery, type Money } from './deskApi';
 import { placedOf } from './tape';
-import type { TapeWork } from './useTape';
+import type { TapeLines } from './useTapeLines';
 import styles from './Work.module.css';
 
+/** The tape on which items are put. */
+type ItemTape = Pick<TapeLines, 'lines' | 'change' | 'atItem'> & {
+  onKey: (event: KeyboardEvent) => unknown;
+};
+
+interface Props {
+  money: Pick<Money, 'currency' | 'customerId'>;
+  tape: ItemTape;
+}
+
 /** The open items, tickable, each with what the tape places on it and what will be left of it. */
-export function ItemsPane({ money, tape }: { money: Money; tape: TapeWork }) {
+export function ItemsPane({ money, tape }: Props) {
   const [text, setText] = useState('');
   const [at, setAt] = useState(0);
   const [typed, setTyped] = useState<{ id: number; first: string }>();
@@ -150,7 +160,7 @@ interface RowProps {
   showCustomer: boolean;
   /** The first digit typed into the amount cell, when it is open. */
   typed: string | undefined;
-  tape: TapeWork;
+  tape: ItemTape;
   pick: () => void;
   /** Opens the amount for typing. */
   type: () => void;

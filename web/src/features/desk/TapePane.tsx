@@ -1,19 +1,17 @@
 import Button from '@mui/material/Button';
-import { type KeyboardEvent, useState } from 'react';
-import { AmountField } from '../../components/AmountField';
+import { type KeyboardEvent } from 'react';
+import { Link } from 'react-router';
 import { CertaintyMark } from '../../components/CertaintyMark';
 import { Key } from '../../components/Key';
 import { Sentence } from '../../components/States';
-import { Tape } from '../../components/Tape';
-import { focusZone, isInField } from '../../keyboard/keys';
+import { focusZone } from '../../keyboard/keys';
 import { longDate, shortDate, words } from '../../money/money';
-import type { Choices, Line, Money } from './deskApi';
-import { AccountMenu } from './AccountMenu';
 import { AsideMenu } from './AsideMenu';
-import { DifferenceMenu } from './DifferenceMenu';
-import { lineDetail, lineWords } from './differences';
-import { sameLines, sideOf } from './tape';
+import type { Choices, Money } from './deskApi';
 import { ReturnMenu } from './ReturnMenu';
+import { sameLines } from './tape';
+import { TapeMenus } from './TapeMenus';
+import { TapeStrip } from './TapeStrip';
 import type { TapeWork } from './useTape';
 import styles from './Work.module.css';
 
@@ -25,14 +23,9 @@ interface Props {
 
 /** The tape with its acts, and below it the ways to reach the sum. */
 export function TapePane({ money, choices, tape }: Props) {
-  const [at, setAt] = useState(-1);
-  const [editing, setEditing] = useState(false);
   const paidOut = money.amountMinor < 0;
 
-  const onKeyDown = (event: KeyboardEvent) => {
-    if (isInField(event) || event.ctrlKey || event.altKey || tape.differences) {
-      return;
-    }
+  const onKey = (event: KeyboardEvent) => {
     const way = /^[1-9]$/.test(event.key) ? waysOf(money)[Number(event.key) - 1] : undefined;
     if (way && !way.tie) {
       event.preventDefault();
@@ -40,148 +33,39 @@ export function TapePane({ money, choices, tape }: Props) {
     } else if (event.key.toLowerCase() === 'p' && money.pairs[0]) {
       event.preventDefault();
       tape.pairWith(money.pairs[0].id);
-    } else if (event.key === 'ArrowDown' || event.key === 'ArrowUp') {
-      event.preventDefault();
-      const step = event.key === 'ArrowDown' ? 1 : -1;
-      setAt((i) => Math.min(tape.lines.length - 1, Math.max(0, i + step)));
-    } else if (event.key === 'Enter' && tape.lines[at] && event.target === event.currentTarget) {
-      event.preventDefault();
-      setEditing(true);
-    } else if ((event.key === 'Delete' || event.key === 'Backspace') && tape.lines[at]) {
-      event.preventDefault();
-      tape.change({ type: 'remove', index: at });
     } else {
       tape.onKey(event);
     }
   };
 
-  const field = (line: Line, index: number) =>
-    editing && index === at ? (
-      <AmountField
-        label={`Amount of ${lineWords(line, choices)}`}
-        minor={line.amountMinor}
-        currency={money.currency}
-        keep={(minor) => tape.change({ type: 'change', index, minor })}
-        done={() => {
-          setEditing(false);
-          focusZone('tape');
-        }}
-      />
-    ) : undefined;
-
   return (
-    <section
-      className={styles.tapeZone}
-      data-zone="tape"
-      tabIndex={0}
-      aria-label="Tape and ways"
-      onKeyDown={onKeyDown}
+    <TapeStrip
+      title={paidOut ? `${money.payer}, paid out` : money.payer}
+      subtitle={`${money.method} · ${longDate(money.date)} · ${money.account}`}
+      amountMinor={money.amountMinor}
+      currency={money.currency}
+      choices={choices}
+      tape={tape}
+      onKey={onKey}
+      acts={<Acts money={money} tape={tape} />}
     >
-      <Tape
-        title={paidOut ? `${money.payer}, paid out` : money.payer}
-        subtitle={`${money.method} · ${longDate(money.date)} · ${money.account}`}
-        headMinor={money.amountMinor}
-        currency={money.currency}
-        rows={tape.lines.map((line, i) => ({
-          key: `${i}-${line.kind}-${line.itemId ?? line.reason ?? ''}`,
-          label: <LineLabel line={line} choices={choices} />,
-          minor: line.amountMinor,
-          side: sideOf(line, paidOut, choices),
-          chosen: i === at,
-          field: field(line, i),
-          choose: () => setAt(i),
-          change: () => {
-            setAt(i);
-            setEditing(true);
-          },
-          remove: {
-            label: `Take ${lineWords(line, choices)} off the tape`,
-            act: () => tape.change({ type: 'remove', index: i }),
-          },
-        }))}
-        footLabel="Left to place"
-        footMinor={tape.left}
-      >
-        <div className={styles.acts}>
-          <Button onClick={tape.toggleDifferences}>
-            Difference<Key>D</Key>
-          </Button>
-          {paidOut ? (
-            <Button onClick={tape.toggleReturn}>
-              Returned<Key>R</Key>
-            </Button>
-          ) : (
-            <Button onClick={tape.onAccount}>
-              On account<Key>A</Key>
-            </Button>
-          )}
-          <Button onClick={tape.toggleToAccount}>
-            To ledger<Key>T</Key>
-          </Button>
-          <Button onClick={tape.putBy}>
-            Put by<Key>B</Key>
-          </Button>
-        </div>
-        <div className={styles.lastAct}>
-          <Button className={styles.away} onClick={tape.toggleAside}>
-            Set aside<Key>X</Key>
-          </Button>
-          {tape.undo && (
-            <Button variant="text" onClick={tape.undo}>
-              Take back a step<Key>Ctrl Z</Key>
-            </Button>
-          )}
-          <Button
-            variant="contained"
-            className={styles.post}
-            disabled={tape.posting}
-            onClick={tape.post}
-          >
-            Post<Key>Ctrl ↵</Key>
-          </Button>
-        </div>
-        {money.postingDate !== money.date && (
-          <p className={styles.note}>It will be posted on {longDate(money.postingDate)}.</p>
-        )}
-      </Tape>
-      <p className="unseen" aria-live="polite">
-        Left to place {words(tape.left, money.currency)}
-      </p>
       {tape.problem && <Sentence error={tape.problem} />}
       {!tape.problem && tape.judged && tape.left === 0 && !tape.judged.postable && (
         <Sentence error={tape.judged.sentence} />
+      )}
+      {tape.letWait && (
+        <p>
+          <Button onClick={tape.letWait}>
+            Let it wait for a second person<Key>W</Key>
+          </Button>
+        </p>
       )}
       {tape.judged?.warning && (
         <p className={styles.warning} role="status">
           {tape.judged.warning}
         </p>
       )}
-      {tape.differences && (
-        <DifferenceMenu
-          differences={tape.differences}
-          take={(d) => {
-            if (d.action) {
-              tape.change(d.action);
-              focusZone('tape');
-            } else {
-              tape.toggleToAccount();
-            }
-          }}
-          close={tape.toggleDifferences}
-        />
-      )}
-      {tape.toAccountMinor !== undefined && (
-        <AccountMenu
-          choices={choices}
-          money={money}
-          minor={tape.toAccountMinor}
-          take={(line) => {
-            tape.change({ type: 'add', line });
-            focusZone('tape');
-          }}
-          close={tape.toggleToAccount}
-        />
-      )}
+      <TapeMenus money={money} choices={choices} tape={tape} />
       {tape.returnOpen && (
         <ReturnMenu
           money={money}
@@ -203,22 +87,55 @@ export function TapePane({ money, choices, tape }: Props) {
       <Others money={money} />
       <Ways money={money} tape={tape} />
       <PairsOf money={money} tape={tape} />
-    </section>
+    </TapeStrip>
   );
 }
 
-function LineLabel({ line, choices }: { line: Line; choices: Choices }) {
-  const item = line.item;
-  const placing = line.kind === 'SETTLES' || line.kind === 'CREDIT_USED';
+/** What may be done with the tape, by button as by key. */
+function Acts({ money, tape }: Omit<Props, 'choices'>) {
   return (
     <>
-      {placing ? <b>{lineWords(line, choices)}</b> : lineWords(line, choices)}{' '}
-      <small className={styles.soft}>
-        {placing && item
-          ? `${item.customerId === undefined ? item.kind + ' · ' : ''}${shortDate(item.date)}${item.due ? ' · due ' + shortDate(item.due) : ''} `
-          : ''}
-        {lineDetail(line, choices)}
-      </small>
+      <div className={styles.acts}>
+        <Button onClick={tape.toggleDifferences}>
+          Difference<Key>D</Key>
+        </Button>
+        {money.amountMinor < 0 ? (
+          <Button onClick={tape.toggleReturn}>
+            Returned<Key>R</Key>
+          </Button>
+        ) : (
+          <Button onClick={tape.onAccount}>
+            On account<Key>A</Key>
+          </Button>
+        )}
+        <Button onClick={tape.toggleToAccount}>
+          To ledger<Key>T</Key>
+        </Button>
+        <Button onClick={tape.putBy}>
+          Put by<Key>B</Key>
+        </Button>
+      </div>
+      <div className={styles.lastAct}>
+        <Button className={styles.away} onClick={tape.toggleAside}>
+          Set aside<Key>X</Key>
+        </Button>
+        {tape.undo && (
+          <Button variant="text" onClick={tape.undo}>
+            Take back a step<Key>Ctrl Z</Key>
+          </Button>
+        )}
+        <Button
+          variant="contained"
+          className={styles.post}
+          disabled={tape.posting}
+          onClick={tape.post}
+        >
+          Post<Key>Ctrl ↵</Key>
+        </Button>
+      </div>
+      {money.postingDate !== money.date && (
+        <p className={styles.note}>It will be posted on {longDate(money.postingDate)}.</p>
+      )}
     </>
   );
 }
@@ -226,9 +143,26 @@ function LineLabel({ line, choices }: { line: Line; choices: Choices }) {
 function Others({ money }: { money: Money }) {
   return (
     <>
+      {money.waitsFor !== undefined && (
+        <p className={styles.warning} role="status">
+          Your tape waits for a second person: {money.waitsFor} Changed, it waits no more.
+        </p>
+      )}
+      {money.sentBack !== undefined && (
+        <p className={styles.warning} role="status">
+          Sent back by the second person: “{money.sentBack}”
+        </p>
+      )}
       {money.others.map((o) => (
         <p key={o.person} className={styles.note}>
-          {o.person} has a tape on this sum too.
+          {o.person} has a tape on this sum too
+          {o.waitsFor === undefined ? (
+            '.'
+          ) : (
+            <>
+              ; it <Link to="/books/waiting">waits for a second person</Link>.
+            </>
+          )}
         </p>
       ))}
       {money.otherMoneyOfPayer > 0 && (

@@ -124,6 +124,76 @@ export const post = (id: number, lines: Line[], key: string, fromTheList = false
     }),
   );
 
+/** Lets a tape on a sum wait for a second person. */
+export const askForMoney = (id: number, lines: Line[]) =>
+  unwrap(client.POST('/api/desk/money/{id}/asking', { params: { path: { id } }, body: { lines } }));
+
+export type Credit = Schemas['CreditView'];
+
+/** Every credit with what is left of it, and what is to be paid back. */
+export const creditsQuery = queryOptions({
+  queryKey: ['desk', 'credits'],
+  queryFn: () => unwrap(client.GET('/api/desk/credits')),
+});
+
+/** Posts a tape without money. */
+export const useCredits = (currency: string, lines: Line[], key: string) =>
+  unwrap(
+    client.POST('/api/desk/credits', {
+      params: { header: { 'Idempotency-Key': key } },
+      body: { currency, lines },
+    }),
+  );
+
+/** Lets a tape without money wait for a second person. */
+export const askForCredits = (currency: string, lines: Line[]) =>
+  unwrap(client.POST('/api/desk/credits/asking', { body: { currency, lines } }));
+
+export type Waiting = Schemas['WaitingView'];
+
+/** What waits for a second person. */
+export const waitingQuery = queryOptions({
+  queryKey: ['desk', 'waiting'],
+  queryFn: () => unwrap(client.GET('/api/desk/waiting')),
+});
+
+/** Posts what waits, as the second person. */
+export const approve = (one: Waiting, key: string) => {
+  const header = { 'Idempotency-Key': key };
+  return one.moneyInId === undefined
+    ? unwrap(
+        client.POST('/api/desk/waiting/{id}/approval', {
+          params: { path: { id: one.tapeId ?? 0 }, header },
+        }),
+      )
+    : unwrap(
+        client.POST('/api/desk/money/{id}/approval', {
+          params: { path: { id: one.moneyInId }, header },
+          body: { personId: one.personId },
+        }),
+      );
+};
+
+/** Gives a tape back to its maker with a word. */
+export const sendBack = (one: Waiting, words: string) =>
+  one.moneyInId === undefined
+    ? unwrap(
+        client.POST('/api/desk/waiting/{id}/sending-back', {
+          params: { path: { id: one.tapeId ?? 0 } },
+          body: { words },
+        }),
+      )
+    : unwrap(
+        client.POST('/api/desk/money/{id}/sending-back', {
+          params: { path: { id: one.moneyInId } },
+          body: { personId: one.personId, words },
+        }),
+      );
+
+/** Its maker takes back a tape without money that waits. */
+export const withdrawTape = (tapeId: number) =>
+  unwrap(client.POST('/api/desk/waiting/{id}/withdrawal', { params: { path: { id: tapeId } } }));
+
 /** Two entries by which the bank corrected itself explain each other. */
 export const pair = async (one: number, other: number, key: string): Promise<Posted> => {
   const tied = await unwrap(

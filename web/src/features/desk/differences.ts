@@ -12,6 +12,7 @@ export interface Difference {
 interface Situation {
   left: number;
   paidOut: boolean;
+  withMoney: boolean;
   lines: Line[];
   currency: string;
   choices: Choices;
@@ -35,7 +36,7 @@ function missing(s: Situation, minor: number): Difference[] {
   const target = targetOf(s);
   const amount = words(minor, s.currency);
   const reasons = s.choices.reasons
-    .filter((r) => !r.namesItem || target)
+    .filter((r) => (!r.namesItem || target) && (s.withMoney || r.kind === 'GRANTED'))
     .map((r) => ({
       words: `${amount} ${r.words}${r.namesItem ? ' on ' + (target?.item?.number ?? '') : ''}`,
       action: {
@@ -85,7 +86,7 @@ function over(s: Situation, minor: number): Difference[] {
         ];
   return [
     ...onAccount,
-    { words: `${amount} is unidentified`, action: line('UNIDENTIFIED') },
+    ...(s.withMoney ? [{ words: `${amount} is unidentified`, action: line('UNIDENTIFIED') }] : []),
     toAccount(s, minor),
   ];
 }

@@ -1,2 +1,16 @@
+export { CreditsPage } from './CreditsPage';
 export { Desk } from './Desk';
-export { bringBack, choicesQuery, setAsideQuery, turnBack } from './deskApi';
+export {
+  approve,
+  bringBack,
+  choicesQuery,
+  type Credit,
+  creditsQuery,
+  sendBack,
+  setAsideQuery,
+  turnBack,
+  type Waiting,
+  waitingQuery,
+  withdrawTape,
+} from './deskApi';
+export { LineLabel } from './TapeStrip';

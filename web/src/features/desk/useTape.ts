@@ -1,11 +1,11 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { useCallback, useEffect, useReducer, useRef, useState } from 'react';
-import { sentenceOf } from '../../api/client';
+import { useEffect, useRef, useState } from 'react';
+import { Problem, sentenceOf } from '../../api/client';
 import { isInField } from '../../keyboard/keys';
 import {
+  askForMoney,
   type AsideReason,
   type Choices,
-  type Item,
   type Judged,
   keepDraft,
   type Line,
@@ -16,9 +16,9 @@ import {
   postingKey,
   setAside,
 } from './deskApi';
-import { differencesFor, type Difference } from './differences';
 import { draftKept } from './drafts';
-import { keyOf, leftOf, type TapeAction, tapeReducer } from './tape';
+import { keyOf } from './tape';
+import { actByLetter, type TapeLines, useTapeLines } from './useTapeLines';
 
 interface Options {
   money: Money;
@@ -29,24 +29,14 @@ interface Options {
   aside: (words: string) => void;
 }
 
-/** A tape that is being made: its lines, what is left, and what may be done with it. */
-export interface TapeWork {
-  lines: Line[];
-  left: number;
+/** A tape that explains a sum: its lines, what is left, and what may be done with it. */
+export interface TapeWork extends TapeLines {
   judged: Judged | undefined;
-  problem: string;
   posting: boolean;
-  differences: Difference[] | undefined;
-  change: (action: TapeAction) => void;
   post: () => void;
+  /** Lets a tape that is beyond one's own limits wait for a second person. */
+  letWait: (() => void) | undefined;
   putBy: () => void;
-  /** Takes back the last step; there is none on an untouched tape. */
-  undo: (() => void) | undefined;
-  onAccount: () => void;
-  /** What may go to an account, while one is being chosen. */
-  toAccountMinor: number | undefined;
-  toggleToAccount: () => void;
-  toggleDifferences: () => void;
   /** The bank corrected itself: this sum and another explain each other. */
   pairWith: (other: number) => void;
   /** Whether the receipt is being chosen that the bank takes back. */
@@ -56,35 +46,31 @@ export interface TapeWork {
   asideOpen: boolean;
   toggleAside: () => void;
   setAside: (reason: AsideReason, note: string) => void;
-  atItem: (item: Item | undefined) => void;
   onKey: (event: React.KeyboardEvent) => boolean;
 }
-
-/** What is being chosen below the tape. */
-type Menu = 'differences' | 'account' | 'aside' | 'return';
 
 const KEEP_AFTER = 150;
 
 export function useTape({ money, choices, posted, putBy, aside }: Options): TapeWork {
-  const [state, dispatch] = useReducer(tapeReducer, {
-    lines: standing(money),
-    past: [],
+  const paidOut = money.amountMinor < 0;
+  const work = useTapeLines({
+    amountMinor: money.amountMinor,
+    currency: money.currency,
+    choices,
+    initial: standing(money),
+    customerId: money.customerId,
+    withMoney: true,
   });
-  const { lines, past } = state;
+  const { lines, toggle, setProblem, change, touched } = work;
   /** What was last known to stand on the server. */
   const known = useRef(keyOf(lines));
   const keeping = useRef(Promise.resolve());
-  const [judged, setJudged] = useState<Judged>();
-  const [problem, setProblem] = useState('');
-  const [menu, setMenu] = useState<Menu>();
-  const [item, setItem] = useState<Item>();
+  const [kept, setKept] = useState<{ of: Line[]; judged: Judged }>();
+  const judged = kept?.of === lines ? kept.judged : undefined;
+  const [refusedBy, setRefusedBy] = useState<{ of: Line[]; code: string }>();
   const queries = useQueryClient();
   const key = useRef({ lines, value: crypto.randomUUID() });
   const pairKey = useRef(crypto.randomUUID());
-  const paidOut = money.amountMinor < 0;
-  const left = leftOf(money.amountMinor, lines, choices);
-  const customerId =
-    lines.find((l) => l.item?.customerId !== undefined)?.item?.customerId ?? money.customerId;
 
   // another window of the same person has gone on with the tape; what is typed here comes first
   useEffect(() => {
@@ -92,18 +78,11 @@ export function useTape({ money, choices, posted, putBy, aside }: Options): Tape
     const untouched = keyOf(lines) === known.current;
     if (there !== known.current && untouched) {
       known.current = there;
-      dispatch({ type: 'load', lines: standing(money) });
+      change({ type: 'load', lines: standing(money) });
     }
     // only what comes from the server is looked at
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [money.draft]);
-
-  const change = useCallback((action: TapeAction) => {
-    setProblem('');
-    setJudged(undefined);
-    setMenu(undefined);
-    dispatch(action);
-  }, []);
 
   const posting = useMutation({
     mutationKey: postingKey(money.id),
@@ -118,6 +97,7 @@ export function useTape({ money, choices, posted, putBy, aside }: Options): Tape
     onSuccess: posted,
     onError: (e) => {
       setProblem(sentenceOf(e));
+      setRefusedBy({ of: lines, code: e instanceof Problem ? e.code : '' });
       void queries.invalidateQueries({ queryKey: ['desk', 'items'] });
     },
   });
@@ -125,21 +105,21 @@ export function useTape({ money, choices, posted, putBy, aside }: Options): Tape
   // while it is being posted it is not kept besides, and afterwards only where it was refused
   const leaves = posting.isPending || posting.isSuccess;
   useEffect(() => {
-    if (past.length === 0 || leaves) {
+    if (!touched || leaves) {
       return undefined;
     }
     const timer = setTimeout(() => {
       known.current = keyOf(lines);
       keeping.current = keepDraft(money.id, lines, false).then(
         (answer) => {
-          setJudged(answer);
+          setKept({ of: lines, judged: answer });
           draftKept(money.id);
         },
         (e: unknown) => setProblem(sentenceOf(e)),
       );
     }, KEEP_AFTER);
     return () => clearTimeout(timer);
-  }, [lines, past.length, money.id, leaves]);
+  }, [lines, touched, money.id, leaves, setProblem]);
 
   const tryToPost = () => {
     setProblem('');
@@ -165,8 +145,6 @@ export function useTape({ money, choices, posted, putBy, aside }: Options): Tape
     }
   };
 
-  const toAccountMinor = paidOut ? -left : left;
-  const toggle = (which: Menu) => setMenu((open) => (open === which ? undefined : which));
   const pairWith = async (other: number) => {
     setProblem('');
     try {
@@ -176,86 +154,44 @@ export function useTape({ money, choices, posted, putBy, aside }: Options): Tape
     }
   };
 
-  const onAccount = () => {
-    if (left <= 0) {
-      setProblem('Nothing is left that could stay on account.');
-    } else if (customerId === undefined) {
-      toggle('account');
-    } else {
-      const customer = lines.find((l) => l.item?.customerId === customerId)?.item?.customer;
-      change({
-        type: 'add',
-        line: {
-          kind: 'ON_ACCOUNT',
-          amountMinor: left,
-          customerId,
-          ...(customer ? { customer } : {}),
-        },
-      });
-    }
-  };
-
-  const toggleToAccount = () => {
-    if (toAccountMinor <= 0) {
-      setProblem('Nothing is left that could go to a ledger account.');
-    } else {
-      toggle('account');
+  const letWait = async () => {
+    setProblem('');
+    try {
+      await keeping.current;
+      await askForMoney(money.id, lines);
+      await queries.invalidateQueries({ queryKey: ['desk'] });
+      putBy();
+    } catch (e) {
+      setProblem(sentenceOf(e));
     }
   };
 
   useDeskKeys({ undo: () => change({ type: 'undo' }), post: tryToPost });
 
+  const beyond =
+    judged?.code === 'over-limit' || (refusedBy?.of === lines && refusedBy.code === 'over-limit');
   const letters: Record<string, () => void> = {
-    d: () => toggle('differences'),
-    t: toggleToAccount,
-    a: onAccount,
+    ...work.letters,
     b: () => void setBy(),
     x: () => toggle('aside'),
     ...(paidOut ? { r: () => toggle('return') } : {}),
+    ...(beyond ? { w: () => void letWait() } : {}),
   };
 
   return {
-    lines,
-    left,
+    ...work,
     judged,
-    problem,
     posting: posting.isPending,
-    differences:
-      menu === 'differences'
-        ? differencesFor({
-            left,
-            paidOut,
-            lines,
-            currency: money.currency,
-            choices,
-            item,
-            customerId,
-          })
-        : undefined,
-    change,
     post: tryToPost,
+    letWait: beyond ? () => void letWait() : undefined,
     putBy: () => void setBy(),
-    undo: past.length > 0 ? () => change({ type: 'undo' }) : undefined,
-    onAccount,
-    toAccountMinor: menu === 'account' ? toAccountMinor : undefined,
-    toggleToAccount,
-    toggleDifferences: () => toggle('differences'),
     pairWith: (other) => void pairWith(other),
-    returnOpen: menu === 'return',
+    returnOpen: work.menu === 'return',
     toggleReturn: () => toggle('return'),
-    asideOpen: menu === 'aside',
+    asideOpen: work.menu === 'aside',
     toggleAside: () => toggle('aside'),
     setAside: (reason, note) => void putAside(reason, note),
-    atItem: setItem,
-    onKey: (event) => {
-      const act = letters[event.key.toLowerCase()];
-      if (act && !event.ctrlKey && !event.altKey && !event.metaKey && !isInField(event)) {
-        event.preventDefault();
-        act();
-        return true;
-      }
-      return false;
-    },
+    onKey: (event) => actByLetter(letters, event),
   };
 }
 
@@ -266,7 +202,7 @@ function standing(money: Money): Line[] {
 }
 
 /** Ctrl+Enter posts from anywhere; Ctrl+Z takes back a step, but in a field it is the field's own. */
-function useDeskKeys(acts: { undo: () => void; post: () => void }) {
+export function useDeskKeys(acts: { undo: () => void; post: () => void }) {
   const latest = useRef(acts);
   useEffect(() => {
     latest.current = acts;

@@ -178,6 +178,14 @@ final class DeskViews {
       List<LineView.ItemView> items) {}
 
   /**
+   * A credit with what is left of it.
+   *
+   * @param days since it began
+   * @param usable whether a tape may use it; what is to be paid back waits for the bank
+   */
+  record CreditView(LineView.ItemView item, long days, boolean usable) {}
+
+  /**
    * The core's judgement of a tape that is being made.
    *
    * @param warning what speaks against it, though it may be posted

@@ -16,7 +16,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 
-/** Tapes that wait for a second person, of sums and without money. */
+/** Tapes without money, and all that waits for a second person. */
 @RestController
 @RequestMapping("/api/desk")
 class SecondPersonController {
@@ -24,13 +24,19 @@ class SecondPersonController {
   private final SecondPerson secondPerson;
   private final UseCredits useCredits;
   private final WaitingList waitingList;
+  private final ShownItems shownItems;
 
   SecondPersonController(
-      PlanBoard plans, SecondPerson secondPerson, UseCredits useCredits, WaitingList waitingList) {
+      PlanBoard plans,
+      SecondPerson secondPerson,
+      UseCredits useCredits,
+      WaitingList waitingList,
+      ShownItems shownItems) {
     this.plans = plans;
     this.secondPerson = secondPerson;
     this.useCredits = useCredits;
     this.waitingList = waitingList;
+    this.shownItems = shownItems;
   }
 
   record AskRequest(List<LineView> lines) {}
@@ -79,6 +85,12 @@ class SecondPersonController {
       @PathVariable long id,
       @RequestBody SendBackRequest request) {
     secondPerson.sendBack(actor, new MoneyInId(id), request.personId(), request.words());
+  }
+
+  /** What is open of credits, and money of nobody. */
+  @GetMapping("/credits")
+  List<DeskViews.CreditView> credits(@AuthenticationPrincipal Actor actor) {
+    return shownItems.credits(actor);
   }
 
   /** Uses credits without money that came in. */

@@ -13,7 +13,9 @@ import io.sumbrel.server.openitem.Items;
 import io.sumbrel.server.party.Customers;
 import io.sumbrel.server.people.Actor;
 import java.time.LocalDate;
+import java.time.temporal.ChronoUnit;
 import java.util.Collection;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -124,6 +126,23 @@ class ShownItems {
             .limit(MOST_ITEMS)
             .map(i -> LineView.ItemView.of(i, nameOf(i, byId), today))
             .toList());
+  }
+
+  /** What is open of credits and of money of nobody, and is to be paid back; the oldest first. */
+  List<DeskViews.CreditView> credits(Actor actor) {
+    Map<CustomerId, Customer> byId = customers.byId(actor.booksId());
+    LocalDate today = houses.businessDate(actor.booksId());
+    return openItems
+        .all(actor.booksId())
+        .filter(i -> i.kind().isCredit() && !i.kind().isTransfer())
+        .sorted(Comparator.comparing(OpenItem::date).thenComparing(i -> i.id().number()))
+        .map(
+            i ->
+                new DeskViews.CreditView(
+                    LineView.ItemView.of(i, nameOf(i, byId), today),
+                    ChronoUnit.DAYS.between(i.date(), today),
+                    !i.kind().isOnItsWay()))
+        .toList();
   }
 
   private static boolean has(

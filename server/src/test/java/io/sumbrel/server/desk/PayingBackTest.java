@@ -89,6 +89,19 @@ class PayingBackTest extends ServerTest {
   }
 
   @Test
+  void theListOfCreditsHoldsWhatIsUsableAndWhatWaitsForTheBank() {
+    house.items("CN-0,K-1,Alder Pots,2026-11-07,,-10.00,-10.00,,USD,,");
+    String number = paidBack();
+    JsonNode credits = house.get(house.reader, "/api/desk/credits").body();
+    assertThat(credits).hasSize(2);
+    assertThat(credits.get(0).path("item").path("number").asString()).isEqualTo("CN-0");
+    assertThat(credits.get(0).path("days").asInt()).isEqualTo(10);
+    assertThat(credits.get(0).path("usable").asBoolean()).isTrue();
+    assertThat(credits.get(1).path("item").path("number").asString()).isEqualTo(number);
+    assertThat(credits.get(1).path("usable").asBoolean()).isFalse();
+  }
+
+  @Test
   void theTrailNamesBoth() {
     String number = paidBack();
     JsonNode trail =

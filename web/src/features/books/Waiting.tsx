@@ -1,0 +1,155 @@
+import Button from '@mui/material/Button';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useRef, useState } from 'react';
+import { Link } from 'react-router';
+import { sentenceOf } from '../../api/client';
+import { Amount } from '../../components/Amount';
+import { Field } from '../../components/Field';
+import { Empty, Loading, Sentence } from '../../components/States';
+import page from '../../components/Page.module.css';
+import { words } from '../../money/money';
+import {
+  approve,
+  choicesQuery,
+  LineLabel,
+  sendBack,
+  type Waiting as WaitingTape,
+  waitingQuery,
+  withdrawTape,
+} from '../desk';
+import { sessionQuery } from '../session';
+
+/** Tapes that wait for a second person: approved, sent back, or withdrawn by their maker. */
+export function Waiting() {
+  const list = useQuery(waitingQuery);
+  const [said, setSaid] = useState('');
+  if (list.isPending) {
+    return <Loading />;
+  }
+  if (list.isError) {
+    return <Sentence error={list.error} retry={() => void list.refetch()} />;
+  }
+  return (
+    <>
+      {said && <p role="status">{said}.</p>}
+      {list.data.length === 0 ? (
+        <Empty>
+          Nothing waits for a second person. What goes beyond somebody’s limits, or is to be paid
+          back, comes here.
+        </Empty>
+      ) : (
+        <table className={page.table}>
+          <thead>
+            <tr>
+              <th>what</th>
+              <th className="figures">amount</th>
+              <th>the tape</th>
+              <th>why it waits, who asks</th>
+              <th />
+            </tr>
+          </thead>
+          <tbody>
+            {list.data.map((w) => (
+              <Row key={`${w.tapeId} ${w.moneyInId} ${w.personId}`} waiting={w} said={setSaid} />
+            ))}
+          </tbody>
+        </table>
+      )}
+    </>
+  );
+}
+
+function Row({ waiting, said }: { waiting: WaitingTape; said: (words: string) => void }) {
+  const choices = useQuery(choicesQuery);
+  const session = useQuery(sessionQuery);
+  const queries = useQueryClient();
+  const [problem, setProblem] = useState('');
+  const [back, setBack] = useState<string>();
+  const key = useRef(crypto.randomUUID());
+  const own = session.data?.name === waiting.person;
+  const may = session.data?.rights?.includes('APPROVE') && !own;
+
+  const act = async (what: () => Promise<string>) => {
+    setProblem('');
+    try {
+      said(await what());
+    } catch (e) {
+      setProblem(sentenceOf(e));
+    }
+    await queries.invalidateQueries();
+  };
+
+  const withWord = () =>
+    void act(async () => {
+      await sendBack(waiting, back ?? '');
+      return `Sent back to ${waiting.person}`;
+    });
+
+  return (
+    <tr>
+      <td>
+        {waiting.moneyInId === undefined ? (
+          'without money'
+        ) : (
+          <Link to={`/desk/${waiting.moneyInId}`}>{waiting.words}</Link>
+        )}
+      </td>
+      <td className="figures">
+        {waiting.currency} <Amount minor={waiting.amountMinor} currency={waiting.currency} />
+      </td>
+      <td>
+        {choices.data &&
+          waiting.lines.map((l, i) => (
+            <div key={i}>
+              <LineLabel line={l} choices={choices.data} />{' '}
+              <span className="figures">{words(l.amountMinor, waiting.currency)}</span>
+            </div>
+          ))}
+      </td>
+      <td>
+        {waiting.sentBack === undefined ? waiting.why : `Sent back: “${waiting.sentBack}”`}
+        <div className={page.soft}>{waiting.person}</div>
+        {problem && <Sentence error={problem} />}
+        {back !== undefined && (
+          <form
+            onSubmit={(e) => {
+              e.preventDefault();
+              withWord();
+            }}
+          >
+            <Field label="What speaks against it" value={back} change={setBack} first />
+            <Button type="submit">Send back</Button>
+          </form>
+        )}
+      </td>
+      <td>
+        {may && waiting.sentBack === undefined && back === undefined && (
+          <>
+            <Button
+              variant="contained"
+              onClick={() => void act(async () => (await approve(waiting, key.current)).words)}
+            >
+              Approve
+            </Button>{' '}
+            <Button onClick={() => setBack('')}>Send back …</Button>
+          </>
+        )}
+        {own && waiting.tapeId !== undefined && (
+          <Button
+            onClick={() =>
+              void act(async () => {
+                await withdrawTape(waiting.tapeId ?? 0);
+                return 'Withdrawn';
+              })
+            }
+          >
+            Withdraw
+          </Button>
+        )}
+        {own && waiting.sentBack === undefined && (
+          <div className={page.soft}>another person decides</div>
+        )}
+      </td>
+    </tr>
+  );
+}

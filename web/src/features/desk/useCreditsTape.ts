@@ -1,0 +1,81 @@
+import { useRef, useState } from 'react';
+import { Problem, sentenceOf } from '../../api/client';
+import { askForCredits, type Choices, type Line, type Posted, useCredits } from './deskApi';
+import { useDeskKeys } from './useTape';
+import { actByLetter, type TapeLines, useTapeLines } from './useTapeLines';
+
+interface Options {
+  currency: string;
+  choices: Choices;
+  initial: Line[];
+  customerId: number | undefined;
+  posted: (answer: Posted) => void;
+  /** It waits for a second person now. */
+  asked: (why: string) => void;
+}
+
+/** A tape without money, and what may be done with it. */
+export interface CreditsTape extends TapeLines {
+  busy: boolean;
+  /** What is left is paid back. */
+  payBack: () => void;
+  /** Posts it; what is paid back is let wait, for two decide that. */
+  finish: () => void;
+  /** Whether to finish it is to let it wait. */
+  waits: boolean;
+  onKey: (event: React.KeyboardEvent) => boolean;
+}
+
+export function useCreditsTape(options: Options): CreditsTape {
+  const { currency, posted, asked } = options;
+  const work = useTapeLines({ ...options, amountMinor: 0, withMoney: false });
+  const { lines, left, change, setProblem } = work;
+  const [busy, setBusy] = useState(false);
+  const [refusedBy, setRefusedBy] = useState<{ of: Line[]; code: string }>();
+  const key = useRef({ lines, value: crypto.randomUUID() });
+  const waits =
+    lines.some((l) => l.kind === 'TO_PAY') ||
+    (refusedBy?.of === lines && refusedBy.code === 'over-limit');
+
+  const act = async () => {
+    if (busy) {
+      return;
+    }
+    setBusy(true);
+    setProblem('');
+    if (key.current.lines !== lines) {
+      key.current = { lines, value: crypto.randomUUID() };
+    }
+    try {
+      if (waits) {
+        asked(await askForCredits(currency, lines).then((a) => a.why));
+      } else {
+        posted(await useCredits(currency, lines, key.current.value));
+      }
+    } catch (e) {
+      setProblem(sentenceOf(e));
+      setRefusedBy({ of: lines, code: e instanceof Problem ? e.code : '' });
+    } finally {
+      setBusy(false);
+    }
+  };
+
+  const payBack = () => {
+    if (left <= 0) {
+      setProblem('Nothing is left that could be paid back.');
+    } else {
+      change({ type: 'add', line: { kind: 'TO_PAY', amountMinor: left } });
+    }
+  };
+
+  useDeskKeys({ undo: () => change({ type: 'undo' }), post: () => void act() });
+
+  return {
+    ...work,
+    busy,
+    payBack,
+    finish: () => void act(),
+    waits,
+    onKey: (event) => actByLetter({ ...work.letters, p: payBack }, event),
+  };
+}
