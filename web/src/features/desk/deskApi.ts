@@ -137,7 +137,7 @@ export const creditsQuery = queryOptions({
 });
 
 /** Posts a tape without money. */
-export const useCredits = (currency: string, lines: Line[], key: string) =>
+export const postCredits = (currency: string, lines: Line[], key: string) =>
   unwrap(
     client.POST('/api/desk/credits', {
       params: { header: { 'Idempotency-Key': key } },

@@ -1,6 +1,6 @@
 import { useRef, useState } from 'react';
 import { Problem, sentenceOf } from '../../api/client';
-import { askForCredits, type Choices, type Line, type Posted, useCredits } from './deskApi';
+import { askForCredits, type Choices, type Line, type Posted, postCredits } from './deskApi';
 import { useDeskKeys } from './useTape';
 import { actByLetter, type TapeLines, useTapeLines } from './useTapeLines';
 
@@ -50,7 +50,7 @@ export function useCreditsTape(options: Options): CreditsTape {
       if (waits) {
         asked(await askForCredits(currency, lines).then((a) => a.why));
       } else {
-        posted(await useCredits(currency, lines, key.current.value));
+        posted(await postCredits(currency, lines, key.current.value));
       }
     } catch (e) {
       setProblem(sentenceOf(e));
