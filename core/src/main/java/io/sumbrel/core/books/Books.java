@@ -42,6 +42,7 @@ import io.sumbrel.core.receipt.SetAside;
 import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.core.rules.HouseLimits;
 import io.sumbrel.core.tape.DifferencesBefore;
+import io.sumbrel.core.tape.LineKind;
 import io.sumbrel.core.tape.ReturnedPayment;
 import io.sumbrel.core.tape.Tape;
 import io.sumbrel.core.tape.TapeFacts;
@@ -49,6 +50,8 @@ import io.sumbrel.core.tape.TapeLine;
 import io.sumbrel.core.tape.TapeMoney;
 import java.time.LocalDate;
 import java.time.YearMonth;
+import java.util.ArrayList;
+import java.util.Collections;
 import java.util.Currency;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -246,6 +249,7 @@ public final class Books {
                 new ReturnedPayment(
                     p.tape().orElseThrow(),
                     creditsOf(p),
+                    usesOf(creditsOf(p)),
                     returnedOf(id).map(Returned::line).toList()));
   }
 
@@ -256,14 +260,33 @@ public final class Books {
         .toList();
   }
 
+  /** Tapes that used some credits and stand, the last first. */
+  private List<Tape> usesOf(List<OpenItem> credits) {
+    Set<ItemId> ids = credits.stream().map(OpenItem::id).collect(Collectors.toSet());
+    List<Tape> uses =
+        standing()
+            .flatMap(p -> p.tape().stream())
+            .filter(
+                t ->
+                    t.lines().stream()
+                        .filter(l -> l.kind() == LineKind.CREDIT_USED)
+                        .anyMatch(l -> ids.contains(l.item().orElseThrow())))
+            .collect(Collectors.toCollection(ArrayList::new));
+    Collections.reverse(uses);
+    return uses;
+  }
+
+  private Stream<Posting> standing() {
+    Set<PostingNumber> turnedBack =
+        postings.values().stream().flatMap(p -> p.turnsBack().stream()).collect(Collectors.toSet());
+    return postings.values().stream().filter(p -> !turnedBack.contains(p.number()));
+  }
+
   /** A line that undoes a part of a receipt, and stands. */
   private record Returned(PostingNumber by, TapeLine line) {}
 
   private Stream<Returned> returnedOf(MoneyInId id) {
-    Set<PostingNumber> turnedBack =
-        postings.values().stream().flatMap(p -> p.turnsBack().stream()).collect(Collectors.toSet());
-    return postings.values().stream()
-        .filter(p -> !turnedBack.contains(p.number()))
+    return standing()
         .flatMap(
             p ->
                 p.tape().stream()

@@ -134,7 +134,7 @@ public record TurnedBack(
     if (outOfRange) {
       throw new Refusal(
           "total-changed-since",
-          "The total of %s was lowered after %s settled it; what it was paid then is no longer billed."
+          "The total of %s was lowered after %s settled it, or a return has opened it since."
               .formatted(item.number(), posting.number().words()));
     }
   }

@@ -3,6 +3,7 @@ package io.sumbrel.core.tape;
 import io.sumbrel.core.difference.DifferenceReason;
 import io.sumbrel.core.money.AmountText;
 import io.sumbrel.core.money.Money;
+import io.sumbrel.core.openitem.ItemId;
 import io.sumbrel.core.openitem.OpenItem;
 import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.core.refusal.Refusal;
@@ -11,6 +12,9 @@ import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /**
  * A receipt of which the bank takes money back: a bounced cheque, a recalled debit. The receipt
@@ -18,11 +22,14 @@ import java.util.Optional;
  *
  * @param receipt the tape by which it was explained
  * @param credits money of it that stayed as credit, as that stands now
+ * @param uses tapes that used that credit since, and stand, the last first
  * @param before lines by which parts of it were returned already
  */
-public record ReturnedPayment(Tape receipt, List<OpenItem> credits, List<TapeLine> before) {
+public record ReturnedPayment(
+    Tape receipt, List<OpenItem> credits, List<Tape> uses, List<TapeLine> before) {
   public ReturnedPayment {
     credits = List.copyOf(credits);
+    uses = List.copyOf(uses);
     before = List.copyOf(before);
     if (receipt.money().moneyIn().isEmpty() || receipt.money().isPaidOut()) {
       throw new IllegalArgumentException("no receipt: " + receipt.money());
@@ -34,18 +41,43 @@ public record ReturnedPayment(Tape receipt, List<OpenItem> credits, List<TapeLin
     return receipt.money().moneyIn().orElseThrow().id();
   }
 
+  /** What the money that stayed as credit has settled since, what was placed last first. */
+  private List<TapeLine> since() {
+    Set<ItemId> own = credits.stream().map(OpenItem::id).collect(Collectors.toSet());
+    List<TapeLine> since = new ArrayList<>();
+    for (Tape use : uses) {
+      long used =
+          use.lines().stream()
+              .filter(l -> l.kind() == LineKind.CREDIT_USED && own.contains(l.item().orElseThrow()))
+              .mapToLong(TapeLine::amountMinor)
+              .sum();
+      List<TapeLine> lastFirst = new ArrayList<>(use.lines());
+      Collections.reverse(lastFirst);
+      for (TapeLine line : lastFirst) {
+        long settled = Math.min(used, line.amountMinor());
+        if (line.kind() == LineKind.SETTLES && settled > 0) {
+          since.add(TapeLine.settles(line.item().orElseThrow(), money(settled)));
+          used -= settled;
+        }
+      }
+    }
+    return since;
+  }
+
   /** Whether anything of it can be returned: a transfer of the house's own money is no receipt. */
   public boolean isReturnable() {
     return receipt.items().values().stream().noneMatch(i -> i.kind().isTransfer())
         && receipt.lines().stream().noneMatch(l -> l.kind() == LineKind.TRANSFER)
         && (receipt.lines().stream().anyMatch(l -> standing(l).minor() > 0)
-            || credits.stream().anyMatch(c -> !c.isSettled()));
+            || credits.stream().anyMatch(c -> !c.isSettled())
+            || since().stream().anyMatch(l -> standing(l).minor() > 0));
   }
 
   /**
    * The lines of the tape by which so much goes back. All of it is the mirror of the receipt. A
-   * part takes money that stayed as credit first, then opens what was placed last; what was granted
-   * on an item goes back where that opens whole. What cannot go back so is left to place.
+   * part takes money that stayed as credit first, then opens what that was used for since, then
+   * what was placed last; what was granted on an item goes back where that opens whole. What cannot
+   * go back so is left to place; of a whole receipt the customer owes it whose credit was paid out.
    *
    * @param out above zero, in minor units
    */
@@ -60,9 +92,17 @@ public record ReturnedPayment(Tape receipt, List<OpenItem> credits, List<TapeLin
         left -= used;
       }
     }
+    for (TapeLine settled : since()) {
+      long reopened = Math.min(left, standing(settled).minor());
+      if (reopened > 0) {
+        lines.add(TapeLine.reopens(money(), settled.item().orElseThrow(), money(reopened)));
+        left -= reopened;
+      }
+    }
     if (whole) {
       receipt.lines().forEach(l -> mirror(l).ifPresent(lines::add));
-      return lines;
+      owedAgain(lines).ifPresent(lines::add);
+      return joined(lines);
     }
     List<TapeLine> lastFirst = new ArrayList<>(receipt.lines());
     Collections.reverse(lastFirst);
@@ -71,7 +111,45 @@ public record ReturnedPayment(Tape receipt, List<OpenItem> credits, List<TapeLin
         left -= open(line, left, lines);
       }
     }
-    return lines;
+    return joined(lines);
+  }
+
+  /** What was paid out of the credit since, or went on to another account, is owed again. */
+  private Optional<TapeLine> owedAgain(List<TapeLine> lines) {
+    long left = lines.stream().mapToLong(l -> l.signedMinor(true)).sum() - amountMinor();
+    return credits.stream()
+        .flatMap(c -> c.customer().stream())
+        .findFirst()
+        .filter(c -> left < 0)
+        .map(c -> TapeLine.owed(c, money(-left)));
+  }
+
+  private long amountMinor() {
+    return receipt.money().amountMinor();
+  }
+
+  /** An item that opens again by the receipt and by its credit stands on the tape once. */
+  private List<TapeLine> joined(List<TapeLine> lines) {
+    List<TapeLine> joined = new ArrayList<>();
+    for (TapeLine line : lines) {
+      int at = line.kind() == LineKind.REOPENS ? indexOfReopened(joined, line) : -1;
+      if (at < 0) {
+        joined.add(line);
+      } else {
+        long sum = joined.get(at).amountMinor() + line.amountMinor();
+        joined.set(at, TapeLine.reopens(money(), line.item().orElseThrow(), money(sum)));
+      }
+    }
+    return joined;
+  }
+
+  private static int indexOfReopened(List<TapeLine> lines, TapeLine line) {
+    for (int i = 0; i < lines.size(); i++) {
+      if (lines.get(i).kind() == LineKind.REOPENS && lines.get(i).item().equals(line.item())) {
+        return i;
+      }
+    }
+    return -1;
   }
 
   /** Opens an item whole with what was granted on it, or by what is left; says how much went. */
@@ -129,6 +207,12 @@ public record ReturnedPayment(Tape receipt, List<OpenItem> credits, List<TapeLin
     return sameKind && back.item().equals(line.item());
   }
 
+  private static boolean isSame(TapeLine one, TapeLine other) {
+    return one.kind() == other.kind()
+        && one.item().equals(other.item())
+        && codeOf(one).equals(codeOf(other));
+  }
+
   /** What the house calls it may have changed since. */
   private static Optional<String> codeOf(TapeLine line) {
     return line.reason().map(DifferenceReason::code);
@@ -148,10 +232,11 @@ public record ReturnedPayment(Tape receipt, List<OpenItem> credits, List<TapeLin
               .formatted(receipt.money().date()));
     }
     long standing =
-        receipt.lines().stream()
-            .filter(l -> isOf(back, l))
-            .mapToLong(l -> standing(l).minor())
-            .sum();
+        Stream.concat(receipt.lines().stream(), since().stream())
+                .filter(l -> isOf(back, l))
+                .mapToLong(TapeLine::amountMinor)
+                .sum()
+            - before.stream().filter(b -> isSame(b, back)).mapToLong(TapeLine::amountMinor).sum();
     if (back.amountMinor() > standing) {
       throw new Refusal(
           "more-than-received",

@@ -64,7 +64,7 @@ class ReturnsTest {
             Map.of(INVOICE.id(), INVOICE),
             Set.of());
     return new Returns.Receipt(
-        new ReturnedPayment(tape, List.of(), List.of()), money, "2026-000" + id, false);
+        new ReturnedPayment(tape, List.of(), List.of(), List.of()), money, "2026-000" + id, false);
   }
 
   private static List<String> ways(String payer, String text, Returns.Receipt... receipts) {

@@ -81,7 +81,7 @@ class ReturnedPaymentTest {
             byId(TAXED, OTHER, NOTE),
             Set.of());
     assertThat(Tape.leftToPlace(tape.money(), tape.lines())).as("a receipt that adds up").isZero();
-    return new ReturnedPayment(tape, credits, before);
+    return new ReturnedPayment(tape, credits, List.of(), before);
   }
 
   private static Map<ItemId, OpenItem> byId(OpenItem... items) {
@@ -223,5 +223,69 @@ class ReturnedPaymentTest {
   void whatIsOnItsWayBetweenOwnAccountsIsNoReceipt() {
     assertThat(receipt(500, TapeLine.transfer(BANK, usd(500))).isReturnable()).isFalse();
     assertThat(discounted().isReturnable()).isTrue();
+  }
+
+  /** 100.00 stayed on account, of which 60.00 settled T-2 later, and 40.00 were paid back. */
+  @Test
+  void whatTheCreditWasUsedForOpensAndWhatWasPaidOutIsOwedAgain() {
+    OpenItem spent = KEPT.moved(0, 10_000);
+    Tape used =
+        new Tape(
+            TapeMoney.none(USD, DAY),
+            List.of(
+                TapeLine.creditUsed(KEPT.id(), usd(6_000)),
+                TapeLine.settles(OTHER.id(), usd(6_000))),
+            byId(OTHER, KEPT),
+            Set.of());
+    Tape paidBack =
+        new Tape(
+            TapeMoney.none(USD, DAY),
+            List.of(TapeLine.creditUsed(KEPT.id(), usd(4_000)), TapeLine.toPay(usd(4_000))),
+            byId(KEPT),
+            Set.of());
+    Tape first =
+        receipt(
+                129_000,
+                TapeLine.settles(TAXED.id(), usd(119_000)),
+                TapeLine.onAccount(new CustomerId(7), usd(10_000)))
+            .receipt();
+    ReturnedPayment receipt =
+        new ReturnedPayment(first, List.of(spent), List.of(paidBack, used), List.of());
+    assertThat(words(receipt.lines(129_000)))
+        .containsExactly(
+            "opens again T-2 6000", "opens again T-1 119000", "owed by the customer - 4000");
+    judged(receipt, 129_000, DAY, receipt.lines(129_000));
+    assertThat(words(receipt.lines(7_000)))
+        .containsExactly("opens again T-2 6000", "opens again T-1 1000");
+    refused(
+        "more-than-received",
+        () ->
+            judged(
+                receipt,
+                6_100,
+                DAY,
+                List.of(TapeLine.reopens(receipt.money(), OTHER.id(), usd(6_100)))));
+  }
+
+  @Test
+  void anItemThatTheReceiptAndItsCreditSettledOpensOnce() {
+    Tape used =
+        new Tape(
+            TapeMoney.none(USD, DAY),
+            List.of(
+                TapeLine.creditUsed(KEPT.id(), usd(10_000)),
+                TapeLine.settles(OTHER.id(), usd(10_000))),
+            byId(OTHER, KEPT),
+            Set.of());
+    Tape first =
+        receipt(
+                50_000,
+                TapeLine.settles(OTHER.id(), usd(40_000)),
+                TapeLine.onAccount(new CustomerId(7), usd(10_000)))
+            .receipt();
+    ReturnedPayment receipt =
+        new ReturnedPayment(first, List.of(KEPT.moved(0, 10_000)), List.of(used), List.of());
+    assertThat(words(receipt.lines(50_000))).containsExactly("opens again T-2 50000");
+    judged(receipt, 50_000, DAY, receipt.lines(50_000));
   }
 }

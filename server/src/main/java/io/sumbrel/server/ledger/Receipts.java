@@ -7,10 +7,12 @@ import io.sumbrel.core.posting.PostingNumber;
 import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.core.tape.ReturnedPayment;
+import io.sumbrel.core.tape.Tape;
 import io.sumbrel.core.tape.TapeLine;
 import io.sumbrel.server.openitem.Items;
 import jakarta.persistence.EntityManager;
 import java.util.Collection;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -77,6 +79,7 @@ public class Receipts {
               new ReturnedPayment(
                   stored.posting().tape().orElseThrow(),
                   credits.getOrDefault(stored.id(), List.of()),
+                  usesOf(booksId, credits.getOrDefault(stored.id(), List.of()), money),
                   before.getOrDefault(id.number(), List.of()))));
     }
     return receipts;
@@ -101,6 +104,34 @@ public class Receipts {
             Collectors.groupingBy(
                 m -> m.postingId,
                 Collectors.mapping(m -> now.get(new ItemId(m.itemId)), Collectors.toList())));
+  }
+
+  /** Tapes that used some credits since and stand, the last first. */
+  private List<Tape> usesOf(
+      long booksId, List<OpenItem> credits, Function<MoneyInId, MoneyIn> money) {
+    List<Long> used =
+        credits.stream()
+            .filter(c -> c.openMinor() != c.totalMinor())
+            .map(c -> c.id().number())
+            .toList();
+    if (used.isEmpty()) {
+      return List.of();
+    }
+    List<Long> tapes =
+        entities
+            .createQuery(
+                """
+                select distinct m.postingId from ItemMovementRow m
+                where m.itemId in :ids and m.kind = PLACED
+                  and not exists (select 1 from PostingRow t where t.turnsBackId = m.postingId)
+                """,
+                Long.class)
+            .setParameter("ids", used)
+            .getResultList();
+    return postings.tapes(booksId, tapes, money).stream()
+        .sorted(Comparator.comparing(Postings.Stored::id).reversed())
+        .map(s -> s.posting().tape().orElseThrow())
+        .toList();
   }
 
   /** What undoes a part of some sums, and stands. */

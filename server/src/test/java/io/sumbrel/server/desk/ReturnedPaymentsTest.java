@@ -5,9 +5,11 @@ import static org.assertj.core.api.Assertions.assertThat;
 import io.sumbrel.server.House;
 import io.sumbrel.server.ServerTest;
 import java.time.LocalDate;
+import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
+import org.springframework.http.HttpMethod;
 import tools.jackson.databind.JsonNode;
 
 /** The bank takes a payment back: what it settled opens again, and the receipt stands. */
@@ -166,6 +168,42 @@ class ReturnedPaymentsTest extends ServerTest {
     assertThat(house.post(house.clerk, house.money("QUAYLINE"), nobody).code())
         .isEqualTo("no-customer");
     assertThat(house.post(house.clerk, house.money("QUAYLINE"), owed).status()).isEqualTo(200);
+    house.prove();
+  }
+
+  /** 200.00 stayed on account and settled T-3 later: with the payment T-3 opens again. */
+  @Test
+  void whatTheMoneyOnAccountSettledSinceOpensAgain() {
+    house.items("T-3,K-1,Alder Pots,2026-11-15,,200.00,200.00,,USD,,");
+    house.statement(LATER.minusDays(3), "1799.00", "1999.00", "200.00,ALDER POTS,PREPAID");
+    long customer = house.get(house.clerk, "/api/customers").body().get(0).path("id").asLong();
+    House.Answer kept =
+        house.post(
+            house.clerk,
+            house.money("ALDER POTS"),
+            Map.of("kind", "ON_ACCOUNT", "amountMinor", 20_000, "customerId", customer));
+    String credit = kept.body().path("number").asString();
+    Map<String, Object> used =
+        Map.of(
+            "kind",
+            "CREDIT_USED",
+            "amountMinor",
+            20_000,
+            "itemId",
+            house.item(credit).path("id").asLong());
+    Map<String, Object> tape =
+        Map.of("currency", "USD", "lines", List.of(used, house.settles("T-3", 20_000)));
+    House.Answer placed = house.send(house.clerk, HttpMethod.POST, "/api/desk/credits", tape);
+    assertThat(house.open("T-3")).isZero();
+    house.statement(LATER, "1999.00", "1799.00", "-200.00,QUAYLINE,RETURNED ALDER POTS PREPAID");
+    JsonNode way = house.sum("QUAYLINE").path("beside").get(0);
+    House.Answer returned = house.take("QUAYLINE", way);
+    assertThat(house.journal(returned.body().path("number").asString()))
+        .isEqualTo("1010 -20000; 1100 20000; ");
+    assertThat(house.open("T-3")).isEqualTo(20_000);
+    house.prove();
+    House.Answer tooLate = house.turnBack(house.clerk, placed.body().path("number").asString());
+    assertThat(tooLate.sentence()).contains("a return has opened it since");
     house.prove();
   }
 }
