@@ -12,12 +12,13 @@ import {
   moneyQuery,
   type PileRow,
   type Posted,
+  type Together,
   turnBack,
 } from './deskApi';
 import { useDraftsOfOtherWindows } from './drafts';
 import { MoneyWork } from './MoneyWork';
 import { Pile } from './Pile';
-import { SurePreview } from './SurePreview';
+import { PostPreview } from './PostPreview';
 import styles from './Desk.module.css';
 
 /** The desk: the pile, the tape with its ways, the source and the items. */
@@ -27,7 +28,8 @@ export function Desk() {
   const navigate = useNavigateWithin('/desk');
   const queries = useQueryClient();
   const { moneyId } = useParams();
-  const [preview, setPreview] = useState(false);
+  const [preview, setPreview] = useState<Together>();
+  const [ticked, setTicked] = useState<ReadonlySet<number>>(new Set());
   const [last, setLast] = useState<Posted>();
   /** The sum that was just posted, until another is shown in its place. */
   const [left, setLeft] = useState<number>();
@@ -117,6 +119,13 @@ export function Desk() {
   if (desk.isError || choices.isError) {
     return <Sentence error={desk.error ?? choices.error} retry={() => void desk.refetch()} />;
   }
+  const onPile = desk.data.rows.filter((r) => ticked.has(r.id)).map((r) => r.id);
+  const tick = (ids: number[], on: boolean) =>
+    setTicked((before) => {
+      const next = new Set(before);
+      ids.forEach((id) => (on ? next.add(id) : next.delete(id)));
+      return next;
+    });
   const lacking = desk.data.progress.filter((p) => p.totalMinor > p.placedMinor);
   const at = desk.data.rows.findIndex((r) => r.id === selected);
   return (
@@ -143,7 +152,13 @@ export function Desk() {
           </span>
         )}
         {desk.data.putBy > 0 && (
-          <span className={styles.putBy}>Put by, not posted · {desk.data.putBy}</span>
+          <button
+            type="button"
+            className={styles.putBy}
+            onClick={() => setPreview({ kind: 'putBy' })}
+          >
+            Put by, not posted · {desk.data.putBy}
+          </button>
         )}
         {desk.data.waiting > 0 && (
           <Link to="/books/waiting" className={styles.soft}>
@@ -161,12 +176,17 @@ export function Desk() {
           rows={desk.data.rows}
           selected={selected}
           select={(id) => void select(id)}
-          postSure={() => setPreview(true)}
+          ticked={ticked}
+          tick={tick}
+          post={(what) =>
+            setPreview(what === 'sure' ? { kind: 'sure' } : { kind: 'ticked', ids: onPile })
+          }
         />
         {preview ? (
-          <SurePreview
+          <PostPreview
+            what={preview}
             close={() => {
-              setPreview(false);
+              setPreview(undefined);
               focusZone('pile');
             }}
           />

@@ -1,32 +1,67 @@
 import Button from '@mui/material/Button';
 import { type KeyboardEvent, useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
-import { CERTAINTIES, type Certainty, CertaintyMark } from '../../components/CertaintyMark';
+import { CERTAINTIES, CertaintyMark } from '../../components/CertaintyMark';
 import { Amount } from '../../components/Amount';
+import { conditionsIn, meets, written } from '../../components/conditions';
+import { Conditions } from '../../components/Conditions';
 import { FindField } from '../../components/FindField';
 import { Key } from '../../components/Key';
+import { useSetting } from '../../components/useSetting';
 import { focusZone } from '../../keyboard/keys';
 import { sumsOf, words } from '../../money/money';
 import type { PileRow } from './deskApi';
+import {
+  grouped,
+  PILE_FIELDS,
+  PILE_ORDERS,
+  type PileGroup,
+  type PileLook,
+  type PileOrder,
+  USUAL_LOOK,
+} from './pileView';
 import styles from './Pile.module.css';
-
-const ORDER: Certainty[] = ['SURE', 'LIKELY', 'THIN', 'NOTHING_YET'];
 
 interface Props {
   rows: PileRow[];
   selected: number | undefined;
   select: (id: number) => void;
-  postSure: () => void;
+  ticked: ReadonlySet<number>;
+  tick: (ids: number[], on: boolean) => void;
+  /** Shows what would be posted together: what is ticked, else all that is sure. */
+  post: (what: 'sure' | 'ticked') => void;
 }
 
-/** All money not yet explained, surest first. While it has the focus its order stands still. */
-export function Pile({ rows, selected, select, postSure }: Props) {
+/** All money not yet explained, as each person likes it. While it has the focus its order stands still. */
+export function Pile({ rows, selected, select, ticked, tick, post }: Props) {
   const [search, setSearch] = useSearchParams();
+  const [look, setLook] = useSetting<PileLook>('pile', USUAL_LOOK);
+  const [narrowing, setNarrowing] = useState(search.has('where'));
   const find = search.get('find') ?? '';
+  const conditions = conditionsIn(search.get('where'));
   const { shown, waiting, release, freeze } = useFrozenOrder(rows);
-  const found = shown.filter((r) => isFound(r, find));
+  const found = shown.filter(
+    (r) =>
+      isFound(r, find) && meets(r, conditions, PILE_FIELDS) && (!look.inOnly || r.amountMinor > 0),
+  );
   const sure = found.filter((r) => r.certainty === 'SURE' && !r.tie).length;
-  const ordered = ORDER.flatMap((c) => found.filter((r) => r.certainty === c));
+  const groups = grouped(found, look.order);
+  const ordered = groups.flatMap((g) => g.rows);
+  const onThem = rows.filter((r) => ticked.has(r.id));
+
+  const setParam = (name: string, value: string) =>
+    setSearch(
+      (before) => {
+        const next = new URLSearchParams(before);
+        if (value) {
+          next.set(name, value);
+        } else {
+          next.delete(name);
+        }
+        return next;
+      },
+      { replace: true },
+    );
 
   const onKeyDown = (event: KeyboardEvent) => {
     const step = event.key === 'ArrowDown' ? 1 : event.key === 'ArrowUp' ? -1 : 0;
@@ -41,9 +76,18 @@ export function Pile({ rows, selected, select, postSure }: Props) {
     } else if (event.key === 'Enter' && !event.ctrlKey) {
       event.preventDefault();
       focusZone('tape');
+    } else if (event.key === ' ' && selected !== undefined) {
+      event.preventDefault();
+      tick([selected], !ticked.has(selected));
+    } else if (event.key.toLowerCase() === 'a' && event.ctrlKey) {
+      event.preventDefault();
+      tick(
+        ordered.map((r) => r.id),
+        onThem.length < ordered.length,
+      );
     } else if (event.key.toLowerCase() === 's' && !event.ctrlKey) {
       event.preventDefault();
-      postSure();
+      post(onThem.length > 0 ? 'ticked' : 'sure');
     }
   };
 
@@ -52,15 +96,59 @@ export function Pile({ rows, selected, select, postSure }: Props) {
       <div className={styles.find}>
         <FindField
           label="Find in the pile"
-          placeholder="Find amount, payer"
+          placeholder="Find amount, payer, text"
           find={find}
-          change={(text) => setSearch(text ? { find: text } : {}, { replace: true })}
+          change={(text) => setParam('find', text)}
           leave={() => focusZone('pile')}
         />
+        <div className={styles.look}>
+          <select
+            aria-label="Order of the pile"
+            value={look.order}
+            onChange={(e) => setLook({ ...look, order: e.target.value as PileOrder })}
+          >
+            {Object.entries(PILE_ORDERS).map(([order, words]) => (
+              <option key={order} value={order}>
+                {words}
+              </option>
+            ))}
+          </select>
+          <label>
+            <input
+              type="checkbox"
+              checked={look.low}
+              onChange={(e) => setLook({ ...look, low: e.target.checked })}
+            />
+            low rows
+          </label>
+          <label>
+            <input
+              type="checkbox"
+              checked={look.inOnly}
+              onChange={(e) => setLook({ ...look, inOnly: e.target.checked })}
+            />
+            only in
+          </label>
+          <button
+            type="button"
+            aria-expanded={narrowing}
+            onClick={() => setNarrowing((open) => !open)}
+          >
+            narrow{conditions.length > 0 && ` · ${conditions.length}`}
+          </button>
+        </div>
+        {narrowing && (
+          <Conditions
+            name="pile"
+            fields={PILE_FIELDS}
+            conditions={conditions}
+            change={(next) => setParam('where', written(next))}
+          />
+        )}
       </div>
-      {sure > 0 && (
+      {onThem.length === 0 && sure > 0 && (
         <div className={styles.sure}>
-          <Button tabIndex={-1} onClick={postSure}>
+          <Button tabIndex={-1} onClick={() => post('sure')}>
             Post the {sure} sure ones …<Key>S</Key>
           </Button>
         </div>
@@ -81,62 +169,125 @@ export function Pile({ rows, selected, select, postSure }: Props) {
         onBlur={release}
         onKeyDown={onKeyDown}
       >
-        {ORDER.map((certainty) => (
+        {groups.map((g) => (
           <Group
-            key={certainty}
-            certainty={certainty}
-            rows={found.filter((r) => r.certainty === certainty)}
-            all={shown}
+            key={g.certainty ?? 'all'}
+            group={g}
+            all={shown.length}
+            low={look.low}
             selected={selected}
             select={select}
+            ticked={ticked}
+            tick={tick}
           />
         ))}
       </div>
-      {found.length === 0 && find !== '' && (
-        <p className={styles.none}>Nothing in the pile reads like that.</p>
+      {found.length === 0 && rows.length > 0 && (
+        <p className={styles.none}>
+          Nothing of the pile is shown:{' '}
+          {find || conditions.length > 0 ? 'nothing reads like that' : 'all of it was paid out'}.
+        </p>
       )}
+      <div className={styles.sums}>
+        {onThem.length > 0 ? (
+          <>
+            <span>
+              <b>{onThem.length} ticked</b> <span className="figures">{sumsOf(onThem)}</span>
+            </span>
+            <Button tabIndex={-1} onClick={() => post('ticked')}>
+              Post them …<Key>S</Key>
+            </Button>
+            <Button tabIndex={-1} variant="text" onClick={() => tick([...ticked], false)}>
+              none
+            </Button>
+          </>
+        ) : (
+          found.length < rows.length && (
+            <span>
+              {found.length} of {rows.length} shown <span className="figures">{sumsOf(found)}</span>
+            </span>
+          )
+        )}
+      </div>
     </section>
   );
 }
 
-function Group(props: Omit<Props, 'postSure'> & { certainty: Certainty; all: PileRow[] }) {
-  const { certainty, rows, all, selected, select } = props;
-  if (rows.length === 0) {
-    return null;
-  }
-  const share = rows.length / Math.max(1, all.length);
+interface GroupProps extends Pick<Props, 'selected' | 'select' | 'ticked' | 'tick'> {
+  group: PileGroup;
+  all: number;
+  low: boolean;
+}
+
+function Group({ group, all, low, selected, select, ticked, tick }: GroupProps) {
+  const { certainty, rows } = group;
+  const share = rows.length / Math.max(1, all);
+  const label = certainty ? CERTAINTIES[certainty].words : 'All';
   return (
-    <div role="group" aria-label={`${CERTAINTIES[certainty].words}, ${rows.length}`}>
-      <div className={styles.group} aria-hidden>
-        <CertaintyMark certainty={certainty} />
-        <b>
-          {CERTAINTIES[certainty].words} · {rows.length}
-        </b>
-        <span className={`figures ${styles.sum}`}>{sumsOf(rows)}</span>
-        <span className={styles.share} style={{ width: `${share * 100}%` }} />
-      </div>
-      {rows.map((row) => (
-        <div
-          key={row.id}
-          id={`pile-${row.id}`}
-          role="option"
-          aria-selected={row.id === selected}
-          aria-label={`${row.payer}, ${words(row.amountMinor, row.currency)} ${row.currency}, ${row.words}`}
-          className={row.id === selected ? `${styles.row} ${styles.selected}` : styles.row}
-          onClick={() => select(row.id)}
-        >
-          <CertaintyMark certainty={row.certainty} />
-          <span className={styles.text}>
-            <span className={styles.payer}>{row.payer}</span>
-            <span className={styles.detail}>
-              {row.putBy && <b>put by · </b>}
-              {row.workedBy.length > 0 && <b>{row.workedBy.join(', ')} is on it · </b>}
-              {row.words}
-            </span>
-          </span>
-          <Amount minor={row.amountMinor} currency={row.currency} look="bold" />
+    <div role="group" aria-label={`${label}, ${rows.length}`}>
+      {certainty && (
+        <div className={styles.group} aria-hidden>
+          <CertaintyMark certainty={certainty} />
+          <b>
+            {label} · {rows.length}
+          </b>
+          <span className={`figures ${styles.sum}`}>{sumsOf(rows)}</span>
+          <span className={styles.share} style={{ width: `${share * 100}%` }} />
         </div>
+      )}
+      {rows.map((row) => (
+        <Row
+          key={row.id}
+          row={row}
+          low={low}
+          isSelected={row.id === selected}
+          select={select}
+          isTicked={ticked.has(row.id)}
+          tick={tick}
+        />
       ))}
+    </div>
+  );
+}
+
+interface RowProps extends Pick<Props, 'select' | 'tick'> {
+  row: PileRow;
+  low: boolean;
+  isSelected: boolean;
+  isTicked: boolean;
+}
+
+function Row({ row, low, isSelected, select, isTicked, tick }: RowProps) {
+  const classes = [styles.row, low ? styles.low : '', isSelected ? styles.selected : ''];
+  return (
+    <div
+      id={`pile-${row.id}`}
+      role="option"
+      aria-selected={isSelected}
+      aria-label={`${isTicked ? 'ticked, ' : ''}${row.payer}, ${words(row.amountMinor, row.currency)} ${row.currency}, ${row.words}`}
+      className={classes.join(' ')}
+      onClick={() => select(row.id)}
+    >
+      <span
+        className={isTicked ? styles.ticked : styles.tick}
+        title="Tick to post several together (Space)"
+        onClick={(e) => {
+          e.stopPropagation();
+          tick([row.id], !isTicked);
+        }}
+      />
+      <CertaintyMark certainty={row.certainty} />
+      <span className={styles.text}>
+        <span className={styles.payer}>{row.payer}</span>
+        {!low && (
+          <span className={styles.detail}>
+            {row.putBy && <b>put by · </b>}
+            {row.workedBy.length > 0 && <b>{row.workedBy.join(', ')} is on it · </b>}
+            {row.words}
+          </span>
+        )}
+      </span>
+      <Amount minor={row.amountMinor} currency={row.currency} look="bold" />
     </div>
   );
 }
@@ -146,7 +297,7 @@ function isFound(row: PileRow, find: string): boolean {
   const digits = wanted.replace(/[^0-9]/g, '');
   return (
     wanted === '' ||
-    `${row.payer} ${row.words}`.toLowerCase().includes(wanted) ||
+    `${row.payer} ${row.words} ${row.text} ${row.reference}`.toLowerCase().includes(wanted) ||
     (digits !== '' && String(Math.abs(row.amountMinor)).startsWith(digits))
   );
 }

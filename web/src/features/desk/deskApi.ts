@@ -15,7 +15,7 @@ export type Choices = Schemas['ChoicesView'];
 /** Why a sum is set aside. */
 export type AsideReason = Choices['setAsides'][number]['code'];
 export type Judged = Schemas['JudgedView'];
-export type SureRow = Schemas['SureView'];
+export type PreviewRow = Schemas['PreviewView'];
 export type Posted = Schemas['Posted'];
 
 type DeskAnswer = Schemas['DeskView'];
@@ -63,11 +63,18 @@ export const choicesQuery = queryOptions({
   staleTime: Infinity,
 });
 
-export const previewQuery = queryOptions({
-  queryKey: ['desk', 'preview'],
-  queryFn: () => unwrap(client.GET('/api/desk/sure')),
-  gcTime: 0,
-});
+/** What is posted in one go. */
+export type Together = { kind: 'sure' } | { kind: 'putBy' } | { kind: 'ticked'; ids: number[] };
+
+export const previewQuery = (what: Together) =>
+  queryOptions({
+    queryKey: ['desk', 'preview', what],
+    queryFn: () =>
+      what.kind === 'ticked'
+        ? unwrap(client.POST('/api/desk/preview', { body: { ids: what.ids } }))
+        : unwrap(client.GET(what.kind === 'sure' ? '/api/desk/sure' : '/api/desk/put-by')),
+    gcTime: 0,
+  });
 
 /** Names the posting of a sum while it is under way. */
 export const postingKey = (id: number) => ['posting', id];
@@ -116,11 +123,18 @@ export const keepDraft = (id: number, lines: Line[], putBy: boolean) =>
     client.PUT('/api/desk/money/{id}/draft', { params: { path: { id } }, body: { lines, putBy } }),
   );
 
-export const post = (id: number, lines: Line[], key: string, fromTheList = false) =>
+/** How a tape is posted, where it is not opened first. */
+interface PostedHow {
+  fromTheList?: boolean;
+  /** Who put it by, where it was another. */
+  makerId?: number | undefined;
+}
+
+export const post = (id: number, lines: Line[], key: string, how: PostedHow = {}) =>
   unwrap(
     client.POST('/api/desk/money/{id}/posting', {
       params: { path: { id }, header: { 'Idempotency-Key': key } },
-      body: { lines, fromTheList },
+      body: { lines, ...how },
     }),
   );
 

@@ -1,6 +1,7 @@
 import { useRef, useState } from 'react';
 import { Problem, sentenceOf } from '../../api/client';
 import { askForCredits, type Choices, type Line, type Posted, postCredits } from './deskApi';
+import { placedOf, type TapeAction } from './tape';
 import { useDeskKeys } from './useTape';
 import { actByLetter, type TapeLines, useTapeLines } from './useTapeLines';
 
@@ -70,8 +71,19 @@ export function useCreditsTape(options: Options): CreditsTape {
 
   useDeskKeys({ undo: () => change({ type: 'undo' }), post: () => void act() });
 
+  /** Nothing is received: what is ticked is placed as far as the other side reaches. */
+  const fitted = (action: TapeAction): TapeAction => {
+    if (action.type !== 'tick' || placedOf(lines, action.item.id) > 0) {
+      return action;
+    }
+    const reach = action.item.credit ? -left : left;
+    const open = Math.abs(action.item.openMinor);
+    return reach > 0 && reach < open ? { type: 'place', item: action.item, minor: reach } : action;
+  };
+
   return {
     ...work,
+    change: (action) => change(fitted(action)),
     busy,
     payBack,
     finish: () => void act(),

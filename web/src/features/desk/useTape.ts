@@ -68,6 +68,7 @@ export function useTape({ money, choices, posted, putBy, aside }: Options): Tape
   const [kept, setKept] = useState<{ of: Line[]; judged: Judged }>();
   const judged = kept?.of === lines ? kept.judged : undefined;
   const [refusedBy, setRefusedBy] = useState<{ of: Line[]; code: string }>();
+  const [asking, setAsking] = useState(false);
   const queries = useQueryClient();
   const key = useRef({ lines, value: crypto.randomUUID() });
   const pairKey = useRef(crypto.randomUUID());
@@ -103,7 +104,7 @@ export function useTape({ money, choices, posted, putBy, aside }: Options): Tape
   });
 
   // while it is being posted it is not kept besides, and afterwards only where it was refused
-  const leaves = posting.isPending || posting.isSuccess;
+  const leaves = posting.isPending || posting.isSuccess || asking;
   useEffect(() => {
     if (!touched || leaves) {
       return undefined;
@@ -156,12 +157,15 @@ export function useTape({ money, choices, posted, putBy, aside }: Options): Tape
 
   const letWait = async () => {
     setProblem('');
+    // to ask keeps the tape too; kept once more afterwards, it would be in its maker's hand again
+    setAsking(true);
     try {
       await keeping.current;
       await askForMoney(money.id, lines);
       await queries.invalidateQueries({ queryKey: ['desk'] });
       putBy();
     } catch (e) {
+      setAsking(false);
       setProblem(sentenceOf(e));
     }
   };

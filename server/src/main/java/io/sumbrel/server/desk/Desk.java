@@ -10,7 +10,6 @@ import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.core.returned.Returns;
-import io.sumbrel.core.tape.LineKind;
 import io.sumbrel.core.tape.Tape;
 import io.sumbrel.core.tape.TapeLine;
 import io.sumbrel.core.tape.TapeMoney;
@@ -25,7 +24,6 @@ import io.sumbrel.server.desk.DeskViews.MoneyView;
 import io.sumbrel.server.desk.DeskViews.OtherDraftView;
 import io.sumbrel.server.desk.DeskViews.PairView;
 import io.sumbrel.server.desk.DeskViews.ProgressView;
-import io.sumbrel.server.desk.DeskViews.SureView;
 import io.sumbrel.server.desk.DeskViews.WayView;
 import io.sumbrel.server.desk.DeskViews.WorkedView;
 import io.sumbrel.server.ledger.Claims;
@@ -35,7 +33,6 @@ import io.sumbrel.server.receipt.MoneyLine;
 import io.sumbrel.server.receipt.MoneyLines;
 import io.sumbrel.server.receipt.SetAsides;
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -148,47 +145,6 @@ class Desk {
     return all.entrySet().stream()
         .map(e -> new ProgressView(e.getKey(), placed.getOrDefault(e.getKey(), 0L), e.getValue()))
         .toList();
-  }
-
-  /** What is sure, the doubtful first: what forgives something, then the least sure. */
-  @Transactional(readOnly = true)
-  List<SureView> sure(Actor actor, PlanBoard.Board board, UsualAccounts usual) {
-    BesideThePlan.Ways beside =
-        besideThePlan.of(actor.booksId(), usual, board.pile(), board.problem());
-    return board.pile().stream()
-        .map(line -> new Sure(line, board.rows().get(line.moneyIn().id())))
-        .filter(s -> s.row.certainty() == Certainty.SURE && !s.way().isTie())
-        .filter(s -> beside.passedOver(s.line.moneyIn(), s.way().lines()).isEmpty())
-        .sorted(
-            Comparator.comparing((Sure s) -> -s.forgivenMinor())
-                .thenComparing(s -> s.way().perMillion()))
-        .map(Sure::view)
-        .toList();
-  }
-
-  /** A sum whose plan is sure. */
-  private record Sure(MoneyLine line, Plan.Row row) {
-    Proposal way() {
-      return row.ways().get(row.chosen().orElseThrow());
-    }
-
-    long forgivenMinor() {
-      return way().lines().stream()
-          .filter(l -> l.kind() == LineKind.GRANTED)
-          .mapToLong(TapeLine::amountMinor)
-          .sum();
-    }
-
-    SureView view() {
-      return new SureView(
-          line.moneyIn().id().number(),
-          line.payer(),
-          line.moneyIn().currency().getCurrencyCode(),
-          line.moneyIn().amountMinor(),
-          way().words(),
-          forgivenMinor(),
-          way().lines().stream().map(l -> LineView.of(l, LineView.Shown.NOTHING)).toList());
-    }
   }
 
   private Map<Long, String> accountNames(long booksId) {

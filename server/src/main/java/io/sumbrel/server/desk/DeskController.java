@@ -43,6 +43,7 @@ class DeskController {
   private final BankAccounts accounts;
   private final SettingAside settingAside;
   private final ShownItems shownItems;
+  private final PostPreview preview;
 
   DeskController(
       PlanBoard plans,
@@ -55,7 +56,8 @@ class DeskController {
       UsualAccountsNow usualAccounts,
       BankAccounts accounts,
       SettingAside settingAside,
-      ShownItems shownItems) {
+      ShownItems shownItems,
+      PostPreview preview) {
     this.plans = plans;
     this.desk = desk;
     this.doneList = doneList;
@@ -67,6 +69,7 @@ class DeskController {
     this.accounts = accounts;
     this.settingAside = settingAside;
     this.shownItems = shownItems;
+    this.preview = preview;
   }
 
   record DraftRequest(List<LineView> lines, boolean putBy) {}
@@ -119,8 +122,28 @@ class DeskController {
 
   /** What may be posted in one go, after a look at it. */
   @GetMapping("/sure")
-  List<DeskViews.SureView> sure(@AuthenticationPrincipal Actor actor) {
-    return desk.sure(actor, plans.board(actor.booksId()), usualAccounts.of(actor.booksId()));
+  List<DeskViews.PreviewView> sure(@AuthenticationPrincipal Actor actor) {
+    return preview.sure(actor, pile(actor));
+  }
+
+  private PostPreview.Pile pile(Actor actor) {
+    return new PostPreview.Pile(plans.board(actor.booksId()), usualAccounts.of(actor.booksId()));
+  }
+
+  record TickedRequest(List<Long> ids) {}
+
+  /** The same of sums that are ticked, however sure. */
+  @PostMapping("/preview")
+  @PreAuthorize("hasAuthority('POST')")
+  List<DeskViews.PreviewView> preview(
+      @AuthenticationPrincipal Actor actor, @RequestBody TickedRequest request) {
+    return preview.ticked(actor, pile(actor), request.ids());
+  }
+
+  /** The same of worked tapes that are put by, whoever made them. */
+  @GetMapping("/put-by")
+  List<DeskViews.PreviewView> putBy(@AuthenticationPrincipal Actor actor) {
+    return preview.putBy(actor, pile(actor));
   }
 
   @GetMapping("/money/{id}")
@@ -178,7 +201,12 @@ class DeskController {
       @RequestBody PostTape.PostingRequest request) {
     MoneyInId moneyIn = new MoneyInId(id);
     return postTape.post(
-        actor, moneyIn, request, key, plans.said(actor.booksId(), moneyIn), Optional.empty());
+        actor,
+        moneyIn,
+        request,
+        key,
+        plans.said(actor.booksId(), moneyIn),
+        request.makerId().map(m -> drafts.putBy(actor, moneyIn, m, request.lines())));
   }
 
   /** All that is set aside. */

@@ -25,6 +25,9 @@ final class DeskViews {
    * One row of the pile, the same for everybody.
    *
    * @param words the second line: day, how it came, what the plan says
+   * @param method how it came
+   * @param reference the bank's
+   * @param text what the bank sent, as far as it is looked for
    * @param tie whether it is recorded already, and so not posted with what is sure
    * @param place by which rows are sorted
    */
@@ -36,6 +39,9 @@ final class DeskViews {
       String currency,
       long amountMinor,
       String account,
+      String method,
+      String reference,
+      String text,
       Certainty certainty,
       boolean tie,
       long ways,
@@ -71,18 +77,25 @@ final class DeskViews {
       List<WorkedView> worked) {}
 
   /**
-   * A sum that is sure, with the tape that would be posted.
+   * A sum with the tape that would be posted.
    *
+   * @param words what explains it, in short
    * @param forgivenMinor what the tape grants the customer
+   * @param makerId whose tape it is, where it is another's
+   * @param maker their name; empty where it is one's own or the plan's
+   * @param lacking why it cannot be posted; else empty
    */
-  record SureView(
+  record PreviewView(
       long moneyInId,
       String payer,
       String currency,
       long amountMinor,
       String words,
       long forgivenMinor,
-      List<LineView> lines) {}
+      List<LineView> lines,
+      Optional<Long> makerId,
+      String maker,
+      String lacking) {}
 
   record EvidenceView(
       Evidence.Side side, String words, Optional<Integer> start, Optional<Integer> end) {

@@ -116,6 +116,22 @@ public class Drafts {
             () -> new Refusal("not-waiting", "Nothing of theirs waits for a second person here."));
   }
 
+  /**
+   * Who put by the tape that another posts.
+   *
+   * @throws Refusal {@code not-put-by} where it was taken in hand again, or says something else now
+   */
+  @Transactional(readOnly = true)
+  String putBy(Actor actor, MoneyInId moneyIn, long makerId, List<LineView> lines) {
+    return all(actor.booksId()).stream()
+        .filter(d -> d.moneyInId() == moneyIn.number() && d.personId() == makerId && d.putBy())
+        .filter(d -> d.lines().equals(lines))
+        .findFirst()
+        .map(Draft::person)
+        .orElseThrow(
+            () -> new Refusal("not-put-by", "Its maker has this tape in hand again; look anew."));
+  }
+
   @Transactional
   void drop(long personId, MoneyInId moneyIn) {
     DraftRow row = row(moneyIn, personId);

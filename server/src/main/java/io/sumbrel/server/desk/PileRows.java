@@ -6,6 +6,7 @@ import io.sumbrel.core.matching.Proposal;
 import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.server.desk.DeskViews.PileRow;
 import io.sumbrel.server.matching.PlanBoard;
+import io.sumbrel.server.persistence.Column;
 import io.sumbrel.server.receipt.MoneyLine;
 import java.time.LocalDate;
 import java.time.format.DateTimeFormatter;
@@ -30,6 +31,9 @@ import org.springframework.stereotype.Component;
 class PileRows {
   private static final DateTimeFormatter DAY =
       DateTimeFormatter.ofPattern("dd MMM", Locale.ENGLISH);
+
+  /** So much of the bank's text is sent with a row, to be looked for. */
+  private static final int MOST_TEXT = 140;
 
   /** So many states are kept; whoever has an older one gets the whole. */
   private static final int STATES = 32;
@@ -134,6 +138,9 @@ class PileRows {
         line.moneyIn().currency().getCurrencyCode(),
         line.moneyIn().amountMinor(),
         line.cameInto(accounts.get(line.bankAccountId())),
+        line.method().words(),
+        line.bankReference(),
+        Column.cut(line.moneyIn().text(), MOST_TEXT),
         certainty,
         chosen.filter(Proposal::isTie).isPresent(),
         row.waysCount(),

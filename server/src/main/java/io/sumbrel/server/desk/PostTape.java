@@ -98,9 +98,13 @@ public class PostTape {
   /**
    * @param date when the clerk names one; otherwise the rule of {@link PostingDate}
    * @param fromTheList whether it is posted with all that is sure, without being opened
+   * @param makerId who put the tape by, where it was another
    */
   record PostingRequest(
-      List<LineView> lines, Optional<LocalDate> date, Optional<Boolean> fromTheList) {}
+      List<LineView> lines,
+      Optional<LocalDate> date,
+      Optional<Boolean> fromTheList,
+      Optional<Long> makerId) {}
 
   /**
    * @param key names the request: sent again, it is answered and not posted again
@@ -146,6 +150,7 @@ public class PostTape {
         new Posted(
             stored.number().words(), words.of(actor.booksId(), tape), Optional.of(id.number()));
     drafts.drop(actor.personId(), id);
+    request.makerId().ifPresent(m -> drafts.drop(m, id));
     answers.keep(actor, asked, posted);
     return posted;
   }

@@ -92,7 +92,8 @@ class SecondPerson {
         postTape.post(
             approver,
             id,
-            new PostTape.PostingRequest(draft.lines(), Optional.empty(), Optional.empty()),
+            new PostTape.PostingRequest(
+                draft.lines(), Optional.empty(), Optional.empty(), Optional.empty()),
             key,
             said,
             Optional.of(draft.person()));

@@ -6,25 +6,39 @@ import { Amount } from '../../components/Amount';
 import { Key } from '../../components/Key';
 import { Loading, Sentence } from '../../components/States';
 import { words } from '../../money/money';
-import { post, previewQuery, type SureRow } from './deskApi';
-import styles from './SurePreview.module.css';
+import { post, previewQuery, type PreviewRow, type Together } from './deskApi';
+import styles from './PostPreview.module.css';
 
 type Outcome = { done: boolean; words: string };
 
-/** All that is sure, the doubtful first, before it is posted: each tape exactly as it is shown. */
-export function SurePreview({ close }: { close: () => void }) {
-  const preview = useQuery({ ...previewQuery, refetchOnMount: true });
+interface Props {
+  /** What would be posted: all that is sure, what somebody ticked, what is put by. */
+  what: Together;
+  close: () => void;
+}
+
+/** What is posted in one go, before it is: each tape exactly as it is shown. */
+export function PostPreview({ what, close }: Props) {
+  const preview = useQuery({ ...previewQuery(what), refetchOnMount: true });
   if (preview.isPending) {
     return <Loading />;
   }
   if (preview.isError) {
     return <Sentence error={preview.error} retry={() => void preview.refetch()} />;
   }
-  return <Sheet seen={preview.data} close={close} />;
+  return <Sheet seen={preview.data} planned={what.kind === 'sure'} close={close} />;
 }
 
 /** The rows as they were first seen: what changes elsewhere meanwhile does not change them. */
-function Sheet({ seen, close }: { seen: SureRow[]; close: () => void }) {
+function Sheet({
+  seen,
+  planned,
+  close,
+}: {
+  seen: PreviewRow[];
+  planned: boolean;
+  close: () => void;
+}) {
   const queries = useQueryClient();
   const [rows] = useState(seen);
   const [out, setOut] = useState<ReadonlySet<number>>(new Set());
@@ -33,11 +47,11 @@ function Sheet({ seen, close }: { seen: SureRow[]; close: () => void }) {
   const [at, setAt] = useState(0);
   const self = useRef<HTMLDivElement>(null);
   useEffect(() => self.current?.focus(), []);
-  const taken = rows.filter((r) => !out.has(r.moneyInId));
+  const taken = rows.filter((r) => !out.has(r.moneyInId) && r.lacking === '');
   const done = outcomes.size > 0;
 
-  const toggle = (row: SureRow | undefined) => {
-    if (row && !done) {
+  const toggle = (row: PreviewRow | undefined) => {
+    if (row && !done && row.lacking === '') {
       setOut((before) => {
         const next = new Set(before);
         if (!next.delete(row.moneyInId)) {
@@ -51,7 +65,10 @@ function Sheet({ seen, close }: { seen: SureRow[]; close: () => void }) {
   const postAll = async () => {
     setBusy(true);
     for (const row of taken) {
-      const outcome = await post(row.moneyInId, row.lines, crypto.randomUUID(), true).then(
+      const outcome = await post(row.moneyInId, row.lines, crypto.randomUUID(), {
+        fromTheList: planned,
+        makerId: row.makerId,
+      }).then(
         (p) => ({ done: true, words: p.number }),
         (e: unknown) => ({ done: false, words: sentenceOf(e) }),
       );
@@ -84,11 +101,13 @@ function Sheet({ seen, close }: { seen: SureRow[]; close: () => void }) {
       className={styles.preview}
       data-zone="preview"
       role="group"
-      aria-label="Preview of the sure ones"
+      aria-label="What would be posted"
       tabIndex={0}
       onKeyDown={onKeyDown}
     >
-      <h2>{taken.length} sums to post</h2>
+      <h2>
+        {taken.length} {taken.length === 1 ? 'sum' : 'sums'} to post
+      </h2>
       <p className={styles.soft}>
         {sums(taken)}. Each is posted as it stands here, or left and named. Space takes one out.
       </p>
@@ -110,8 +129,8 @@ function Sheet({ seen, close }: { seen: SureRow[]; close: () => void }) {
               onClick={() => toggle(row)}
             >
               <td>
-                <span className={out.has(row.moneyInId) ? styles.out : styles.in} aria-hidden />
-                <span className="unseen">{out.has(row.moneyInId) ? 'left out' : 'taken'}</span>
+                <span className={taken.includes(row) ? styles.in : styles.out} aria-hidden />
+                <span className="unseen">{taken.includes(row) ? 'taken' : 'left out'}</span>
               </td>
               <td>{row.payer}</td>
               <td className="figures">
@@ -119,6 +138,7 @@ function Sheet({ seen, close }: { seen: SureRow[]; close: () => void }) {
               </td>
               <td>
                 {row.words}
+                {row.maker && <span className={styles.soft}> of {row.maker}</span>}
                 {row.forgivenMinor > 0 && (
                   <b> · forgives {words(row.forgivenMinor, row.currency)}</b>
                 )}
@@ -126,7 +146,7 @@ function Sheet({ seen, close }: { seen: SureRow[]; close: () => void }) {
               <td
                 className={outcomes.get(row.moneyInId)?.done === false ? styles.wrong : undefined}
               >
-                {outcomes.get(row.moneyInId)?.words}
+                {outcomes.get(row.moneyInId)?.words ?? row.lacking}
               </td>
             </tr>
           ))}
@@ -156,7 +176,7 @@ function Sheet({ seen, close }: { seen: SureRow[]; close: () => void }) {
   );
 }
 
-function sums(rows: SureRow[]): string {
+function sums(rows: PreviewRow[]): string {
   return [...new Set(rows.map((r) => r.currency))]
     .map((c) => {
       const sum = rows.filter((r) => r.currency === c).reduce((s, r) => s + r.amountMinor, 0);

@@ -1,0 +1,152 @@
+package io.sumbrel.acceptance;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import java.io.IOException;
+import java.util.regex.Pattern;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.MethodOrderer.OrderAnnotation;
+import org.junit.jupiter.api.Order;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.TestMethodOrder;
+
+/** Credits are used alone and paid back by two, by a clerk and a supervisor, by key and mouse. */
+@TestMethodOrder(OrderAnnotation.class)
+class WithoutMoneyWalkTest {
+  private static Product product;
+  private static Browser browser;
+  private static Page ines;
+  private static Page ruta;
+
+  @BeforeAll
+  static void open() throws IOException, InterruptedException {
+    product = Product.demo();
+    browser = new Browser();
+    ines = browser.open(product.address());
+    button(ines, "Ines").click();
+    assertThat(ines.getByText("Left to place").first()).isVisible();
+    ruta = browser.open(product.address());
+    button(ruta, "Ruta").click();
+    assertThat(ruta.getByText("Left to place").first()).isVisible();
+  }
+
+  @AfterAll
+  static void close() throws IOException {
+    assertThat(browser.complaints()).isEmpty();
+    browser.close();
+    product.close();
+  }
+
+  private static Locator button(Page page, String name) {
+    return page.getByRole(
+        AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^" + name)));
+  }
+
+  private static Locator zone(String name) {
+    return ines.locator("[data-zone=" + name + "]");
+  }
+
+  private static Locator left() {
+    return ines.locator("p[aria-live=polite]");
+  }
+
+  private static Locator item(String number) {
+    return ines.locator("tr[aria-label^='" + number + ",']");
+  }
+
+  private static void use(String number) {
+    ines.navigate(product.address() + "/books/credits");
+    ines.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Use " + number)).click();
+    assertThat(zone("tape").getByText("Without money")).isVisible();
+  }
+
+  @Test
+  @Order(1)
+  void aCreditNoteGoesToAnInvoiceByKeyAsFarAsItReaches() {
+    use("CN-311");
+    assertThat(left()).hasText("Left to place 84.00");
+    Browser.assertAccessible(ines);
+    zone("items").focus();
+    ines.keyboard().press("Space");
+    assertThat(left()).hasText("Left to place 0.00");
+    assertThat(item("TCK-20377").getByText("580.00")).isVisible();
+    ines.keyboard().press("Control+Enter");
+    assertThat(ines.getByText("Used credits to Kestrel Lane Pottery")).isVisible();
+    assertThat(item("CN-311")).hasCount(0);
+    assertThat(item("TCK-20377").getByText("580.00")).isVisible();
+  }
+
+  @Test
+  @Order(2)
+  void anotherIsToBePaidBackAndWaitsForTheSecondPersonByMouse() {
+    use("CN-314");
+    button(ines, "Post").click();
+    assertThat(ines.getByRole(AriaRole.ALERT)).containsText("Left to place is 126.60");
+    button(ines, "Pay back").click();
+    assertThat(left()).hasText("Left to place 0.00");
+    button(ines, "Let it wait for a second person").click();
+    assertThat(ines.getByText("Paying back is decided by two")).isVisible();
+    ines.navigate(product.address() + "/books/waiting");
+    assertThat(ines.getByText("another person decides")).isVisible();
+    assertThat(button(ines, "Approve")).hasCount(0);
+    ruta.navigate(product.address() + "/desk");
+    ruta.getByText("Waiting for a second person · 1").click();
+    assertThat(ruta.getByText("to be paid back").first()).isVisible();
+    Browser.assertAccessible(ruta);
+    button(ruta, "Send back …").click();
+    ruta.keyboard().type("They owe us more.");
+    ruta.keyboard().press("Enter");
+    assertThat(ines.getByText("Sent back: “They owe us more.”")).isVisible();
+    button(ines, "Withdraw").click();
+    assertThat(ines.getByText("Nothing waits for a second person.")).isVisible();
+  }
+
+  @Test
+  @Order(3)
+  void approvedItWaitsForTheBankAndIsNotUsedTwice() {
+    use("CN-314");
+    zone("tape").focus();
+    ines.keyboard().press("p");
+    ines.keyboard().press("Control+Enter");
+    assertThat(ines.getByText("Paying back is decided by two")).isVisible();
+    button(ruta, "Approve").click();
+    assertThat(ruta.getByText("To be paid back: 126.60 to Larkspur Tile Company")).isVisible();
+    ines.navigate(product.address() + "/books/credits");
+    assertThat(ines.getByText("the bank is to show it")).isVisible();
+    assertThat(ines.getByText("payment to go out USD 126.60")).isVisible();
+  }
+
+  @Test
+  @Order(4)
+  void whatGoesBeyondALimitWaitsToo() {
+    ines.navigate(product.address() + "/desk");
+    Browser.choose(ines, "KESTREL LN POTTERY LTD");
+    assertThat(left()).hasText("Left to place 0.00");
+    zone("tape").focus();
+    ines.keyboard().press("ArrowDown");
+    ines.keyboard().press("Delete");
+    assertThat(left()).hasText("Left to place −18.00");
+    ines.keyboard().press("d");
+    ines.getByRole(AriaRole.OPTION)
+        .filter(new Locator.FilterOptions().setHasText("small difference written off"))
+        .click();
+    ines.keyboard().press("Control+Enter");
+    assertThat(ines.getByRole(AriaRole.ALERT)).containsText("your limit is 3.00");
+    zone("tape").focus();
+    ines.keyboard().press("w");
+    assertThat(ines.getByText("Waiting for a second person · 1")).isVisible();
+    Browser.choose(ines, "KESTREL LN POTTERY LTD");
+    assertThat(ines.getByText("Your tape waits for a second person")).isVisible();
+    ruta.navigate(product.address() + "/books/waiting");
+    assertThat(ruta.getByText("small difference written off on TCK-20455")).isVisible();
+    button(ruta, "Approve").click();
+    assertThat(ruta.getByText("Posted 3,412.40 to Kestrel Lane Pottery")).isVisible();
+    ruta.navigate(product.address() + "/books/done?find=3,412.40");
+    assertThat(ruta.getByText("3,412.40").first()).isVisible();
+  }
+}

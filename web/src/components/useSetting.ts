@@ -1,0 +1,26 @@
+import { queryOptions, useQuery, useQueryClient } from '@tanstack/react-query';
+import { client, unwrap } from '../api/client';
+
+const settingsQuery = queryOptions({
+  queryKey: ['settings'],
+  queryFn: () => unwrap(client.GET('/api/settings')),
+  staleTime: Infinity,
+});
+
+/** What this person chose for a screen, on every machine; kept as soon as it is changed. */
+export function useSetting<T>(name: string, otherwise: T): [T, (setting: T) => void] {
+  const queries = useQueryClient();
+  const { data } = useQuery(settingsQuery);
+  const kept = data?.[name];
+  const keep = (setting: T) => {
+    const written = JSON.stringify(setting);
+    queries.setQueryData(settingsQuery.queryKey, (before) => ({ ...before, [name]: written }));
+    void unwrap(
+      client.PUT('/api/settings/{name}', {
+        params: { path: { name } },
+        body: { setting: written },
+      }),
+    );
+  };
+  return [kept === undefined ? otherwise : (JSON.parse(kept) as T), keep];
+}

@@ -1,0 +1,72 @@
+import { CERTAINTIES, type Certainty } from '../../components/CertaintyMark';
+import type { ListField } from '../../components/conditions';
+import type { PileRow } from './deskApi';
+
+/** How each person likes to see the pile. */
+export interface PileLook {
+  order: PileOrder;
+  /** Rows of one line. */
+  low: boolean;
+  /** Money that was paid out is not shown. */
+  inOnly: boolean;
+}
+
+export const USUAL_LOOK: PileLook = { order: 'certainty', low: false, inOnly: false };
+
+export const PILE_ORDERS = {
+  certainty: 'surest first',
+  bank: 'the bank’s order',
+  amount: 'largest first',
+  age: 'oldest first',
+  payer: 'by payer',
+} as const;
+
+export type PileOrder = keyof typeof PILE_ORDERS;
+
+/** By what the pile is narrowed. */
+export const PILE_FIELDS: ListField<PileRow>[] = [
+  { key: 'payer', words: 'payer', kind: 'text', of: (r) => r.payer },
+  { key: 'text', words: 'bank’s text', kind: 'text', of: (r) => r.text },
+  { key: 'reference', words: 'bank’s reference', kind: 'text', of: (r) => r.reference },
+  {
+    key: 'amount',
+    words: 'amount',
+    kind: 'amount',
+    of: (r) => r.amountMinor,
+    currency: (r) => r.currency,
+  },
+  { key: 'date', words: 'booked', kind: 'date', of: (r) => r.date },
+  { key: 'method', words: 'method', kind: 'text', of: (r) => r.method },
+  { key: 'account', words: 'came into', kind: 'text', of: (r) => r.account },
+  { key: 'currency', words: 'currency', kind: 'text', of: (r) => r.currency },
+  { key: 'proposal', words: 'proposal', kind: 'text', of: (r) => r.words },
+  { key: 'sure', words: 'how sure', kind: 'text', of: (r) => CERTAINTIES[r.certainty].words },
+  { key: 'hand', words: 'who is on it', kind: 'text', of: (r) => r.workedBy.join(' ') },
+];
+
+const SUREST: Certainty[] = ['SURE', 'LIKELY', 'THIN', 'NOTHING_YET'];
+
+const COMPARE: Record<PileOrder, (a: PileRow, b: PileRow) => number> = {
+  certainty: (a, b) => SUREST.indexOf(a.certainty) - SUREST.indexOf(b.certainty),
+  bank: (a, b) => a.account.localeCompare(b.account) || a.date.localeCompare(b.date) || a.id - b.id,
+  amount: (a, b) => Math.abs(b.amountMinor) - Math.abs(a.amountMinor),
+  age: (a, b) => a.date.localeCompare(b.date) || a.id - b.id,
+  payer: (a, b) => a.payer.localeCompare(b.payer) || a.date.localeCompare(b.date),
+};
+
+/** A part of the pile with its heading; by certainty there are several, else one without. */
+export interface PileGroup {
+  certainty: Certainty | undefined;
+  rows: PileRow[];
+}
+
+/** Rows in the order that a person chose. Sorting keeps what was equal where it was. */
+export function grouped(rows: PileRow[], order: PileOrder): PileGroup[] {
+  if (order !== 'certainty') {
+    return [{ certainty: undefined, rows: [...rows].sort(COMPARE[order]) }];
+  }
+  return SUREST.map((certainty) => ({
+    certainty,
+    rows: rows.filter((r) => r.certainty === certainty),
+  })).filter((g) => g.rows.length > 0);
+}
