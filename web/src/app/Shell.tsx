@@ -5,8 +5,9 @@ import { NavLink, Outlet, useLocation, useNavigate } from 'react-router';
 import { useLive } from '../api/live';
 import { Loading, Sentence } from '../components/States';
 import { SignIn, sessionQuery, SignOut } from '../features/session';
-import { goRound, isInField, singleKeysAct } from '../keyboard/keys';
+import { goRound, isInField, isInZone, singleKeysAct } from '../keyboard/keys';
 import { longDate } from '../money/money';
+import { FindAnything } from './FindAnything';
 import { Help } from './Help';
 import styles from './Shell.module.css';
 
@@ -57,6 +58,7 @@ function SignedIn() {
             </NavLink>
           ))}
         </nav>
+        <FindAnything />
         <span className={styles.who}>
           <span>{session?.books}</span>
           <span>{session?.businessDate ? longDate(session.businessDate) : ''}</span>
@@ -100,6 +102,9 @@ function useEveryKey(toggleHelp: () => void) {
       } else if (event.key === '?') {
         toggleHelp();
       } else if (event.key === '/') {
+        event.preventDefault();
+        document.getElementById('find-anything')?.focus();
+      } else if (event.key.toLowerCase() === 'f' && !isInZone(event, 'items')) {
         const find = document.querySelector<HTMLInputElement>('[data-find]');
         if (find) {
           event.preventDefault();

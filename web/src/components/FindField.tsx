@@ -10,7 +10,7 @@ interface Props {
   leave?: () => void;
 }
 
-/** Where `/` leads. Holds what is being typed itself: the address follows too late for fast fingers. */
+/** Where F leads. Holds what is being typed itself: the address follows too late for fast fingers. */
 export function FindField({ label, placeholder, find, change, leave }: Props) {
   const [typed, setTyped] = useState<string>();
   return (
@@ -18,7 +18,7 @@ export function FindField({ label, placeholder, find, change, leave }: Props) {
       data-find
       type="search"
       aria-label={label}
-      placeholder={`${placeholder}  /`}
+      placeholder={`${placeholder}  F`}
       value={typed ?? find}
       onChange={(e) => {
         setTyped(e.target.value);

@@ -3,7 +3,8 @@ import { useEffect, useRef } from 'react';
 /** The one table of keys; the help is drawn from it. */
 export const KEYS = [
   { where: 'Everywhere', keys: 'F6 · Shift+F6', words: 'go round the zones of the page' },
-  { where: 'Desk, customers, done', keys: '/', words: 'find in the list of the page' },
+  { where: 'Everywhere', keys: '/', words: 'find anything, wherever it is' },
+  { where: 'Desk, customers, done', keys: 'F', words: 'find in the list of the page' },
   { where: 'Everywhere', keys: '?', words: 'this help' },
   {
     where: 'Everywhere',
@@ -55,6 +56,13 @@ export function setSingleKeys(act: boolean): void {
 export function isInField(event: { target: EventTarget | null }): boolean {
   return (
     event.target instanceof HTMLElement && event.target.closest('input, textarea, select') !== null
+  );
+}
+
+/** Whether a key was typed in a zone of the page. */
+export function isInZone(event: { target: EventTarget | null }, name: string): boolean {
+  return (
+    event.target instanceof HTMLElement && event.target.closest(`[data-zone="${name}"]`) !== null
   );
 }
 

@@ -44,6 +44,7 @@ class DeskController {
   private final SettingAside settingAside;
   private final ShownItems shownItems;
   private final PostPreview preview;
+  private final FindAnything findAnything;
 
   DeskController(
       PlanBoard plans,
@@ -57,7 +58,8 @@ class DeskController {
       BankAccounts accounts,
       SettingAside settingAside,
       ShownItems shownItems,
-      PostPreview preview) {
+      PostPreview preview,
+      FindAnything findAnything) {
     this.plans = plans;
     this.desk = desk;
     this.doneList = doneList;
@@ -70,6 +72,7 @@ class DeskController {
     this.settingAside = settingAside;
     this.shownItems = shownItems;
     this.preview = preview;
+    this.findAnything = findAnything;
   }
 
   record DraftRequest(List<LineView> lines, boolean putBy) {}
@@ -128,6 +131,13 @@ class DeskController {
 
   private PostPreview.Pile pile(Actor actor) {
     return new PostPreview.Pile(plans.board(actor.booksId()), usualAccounts.of(actor.booksId()));
+  }
+
+  /** A text in everything: pile, explained, set aside, items, deposits, customers. */
+  @GetMapping("/find")
+  FindAnything.AllFound find(
+      @AuthenticationPrincipal Actor actor, @RequestParam(defaultValue = "") String text) {
+    return findAnything.of(actor, plans.board(actor.booksId()), text);
   }
 
   record TickedRequest(List<Long> ids) {}

@@ -19,12 +19,13 @@ import org.springframework.test.web.servlet.request.MockMvcRequestBuilders;
 class EveryPathTest extends ServerTest {
   private static final Set<String> OPEN = Set.of("/api/session", "/api/first-start");
 
-  /** A reader may try a layout, for nothing of it is kept, and hold a tape of their own. */
+  /** A reader may try a layout, for nothing of it is kept, and choose how screens look. */
   private static final Set<String> FOR_LOOKING =
       Set.of(
           "/api/arrivals/{id}/layout/trial",
           "/api/arrivals/{id}/payout-layout/trial",
-          "/api/arrivals/{id}/lockbox/trial");
+          "/api/arrivals/{id}/lockbox/trial",
+          "/api/settings/{name}");
 
   @Autowired private MockMvc mvc;
   private static final ApiDocument DOCUMENT = ApiDocument.read();

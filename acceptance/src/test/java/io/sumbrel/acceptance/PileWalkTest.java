@@ -1,0 +1,162 @@
+package io.sumbrel.acceptance;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import java.io.IOException;
+import java.util.regex.Pattern;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.MethodOrderer.OrderAnnotation;
+import org.junit.jupiter.api.Order;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.TestMethodOrder;
+
+/** The pile is ordered, narrowed and ticked; anything is found from anywhere; by key and mouse. */
+@TestMethodOrder(OrderAnnotation.class)
+class PileWalkTest {
+  private static Product product;
+  private static Browser browser;
+  private static Page page;
+
+  @BeforeAll
+  static void open() throws IOException, InterruptedException {
+    product = Product.demo();
+    browser = new Browser();
+    page = browser.open(product.address());
+    button("Ines").click();
+    assertThat(page.getByText("Left to place").first()).isVisible();
+  }
+
+  @AfterAll
+  static void close() throws IOException {
+    assertThat(browser.complaints()).isEmpty();
+    browser.close();
+    product.close();
+  }
+
+  private static Locator button(String name) {
+    return page.getByRole(
+        AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^" + name)));
+  }
+
+  private static Locator pile() {
+    return page.locator("[data-zone=pile]");
+  }
+
+  private static Locator row(int index) {
+    return pile().getByRole(AriaRole.OPTION).nth(index);
+  }
+
+  private static Locator labelled(String name) {
+    return page.getByLabel(name, new Page.GetByLabelOptions().setExact(true));
+  }
+
+  @Test
+  @Order(1)
+  void aLikelyAndASureOneAreTickedByKeyAndPostedTogether() {
+    pile().focus();
+    page.keyboard().press("Space");
+    assertThat(page.getByText("1 ticked")).isVisible();
+    page.getByRole(AriaRole.OPTION)
+        .filter(new Locator.FilterOptions().setHasText("ASH + FELDSPAR WORKSHOP"))
+        .getByTitle("Tick to post several together (Space)")
+        .click();
+    assertThat(page.getByText("2 ticked")).isVisible();
+    pile().focus();
+    page.keyboard().press("s");
+    assertThat(page.getByText("2 sums to post")).isVisible();
+    Browser.assertAccessible(page);
+    page.keyboard().press("Control+Enter");
+    assertThat(page.getByText("2 of 2 posted")).isVisible();
+    page.keyboard().press("Escape");
+    assertThat(page.getByText("2 ticked")).hasCount(0);
+  }
+
+  @Test
+  @Order(2)
+  void oneForWhichNothingIsProposedStaysAndSaysWhy() {
+    page.getByRole(AriaRole.OPTION)
+        .filter(new Locator.FilterOptions().setHasText("HERON BAY MARKET STALL"))
+        .getByTitle("Tick to post several together (Space)")
+        .click();
+    button("Post them").click();
+    assertThat(page.getByText("Nothing is proposed for it.")).isVisible();
+    assertThat(button("Post 0")).isDisabled();
+    button("Back to the desk").click();
+    button("none").click();
+    assertThat(page.getByText("1 ticked")).hasCount(0);
+  }
+
+  @Test
+  @Order(3)
+  void theOrderIsOnesOwnAndStays() {
+    labelled("Order of the pile").selectOption("amount");
+    assertThat(row(0)).containsText("PINMOOR SCHOOLS BOARD");
+    labelled("low rows").check();
+    labelled("only in").check();
+    assertThat(page.getByText("MONTHLY ACCOUNT FEE")).hasCount(0);
+    page.reload();
+    assertThat(row(0)).containsText("PINMOOR SCHOOLS BOARD");
+    assertThat(labelled("only in")).isChecked();
+    labelled("only in").uncheck();
+    labelled("Order of the pile").selectOption("certainty");
+  }
+
+  @Test
+  @Order(4)
+  void conditionsNarrowItStandInTheAddressAndAreKeptByName() {
+    button("narrow").click();
+    button("Add a condition").click();
+    labelled("Field").selectOption("amount");
+    labelled("From").fill("1,900");
+    labelled("Until").fill("2,500.00");
+    assertThat(page.getByText("4 of 30 shown")).isVisible();
+    button("And").click();
+    labelled("Field").nth(1).selectOption("proposal");
+    labelled("Value").fill("20450");
+    assertThat(row(0)).containsText("WICKERFIELD COLLEGE");
+    assertThat(page.getByText("1 of 30 shown")).isVisible();
+    Browser.assertAccessible(page);
+    labelled("Name of this filter").fill("around two thousand");
+    page.keyboard().press("Enter");
+    page.reload();
+    assertThat(page.getByText("1 of 30 shown")).isVisible();
+    page.navigate(product.address() + "/desk");
+    button("narrow").click();
+    labelled("Kept filters").selectOption("around two thousand");
+    assertThat(page.getByText("1 of 30 shown")).isVisible();
+    pile().focus();
+    page.keyboard().press("Control+a");
+    assertThat(page.getByText("1 ticked")).isVisible();
+    page.navigate(product.address() + "/desk");
+  }
+
+  @Test
+  @Order(5)
+  void anythingIsFoundFromAnyScreen() {
+    page.navigate(product.address() + "/arrivals");
+    assertThat(page.getByRole(AriaRole.BUTTON).first()).isVisible();
+    page.keyboard().press("/");
+    page.keyboard().type("20412");
+    assertThat(page.getByRole(AriaRole.LISTBOX).getByText("explained")).isVisible();
+    Browser.assertAccessible(page);
+    page.keyboard().press("Enter");
+    assertThat(page.getByText("ASH + FELDSPAR WORKSHOP").first()).isVisible();
+    page.keyboard().press("/");
+    labelled("Find anything").fill("wickerfield");
+    page.getByRole(AriaRole.OPTION)
+        .filter(new Locator.FilterOptions().setHasText("customer"))
+        .first()
+        .click();
+    page.waitForURL(Pattern.compile(".*/customers/\\d+"));
+    page.keyboard().press("/");
+    labelled("Find anything").fill("no such thing");
+    assertThat(page.getByText("Nothing is found in the pile")).isVisible();
+    page.keyboard().press("Escape");
+    assertThat(page.getByText("Nothing is found in the pile")).isHidden();
+  }
+}
