@@ -7,11 +7,13 @@ import { Amount } from '../../components/Amount';
 import { Field } from '../../components/Field';
 import { Empty, Loading, Sentence } from '../../components/States';
 import page from '../../components/Page.module.css';
-import { words } from '../../money/money';
+import { shortDate, words } from '../../money/money';
 import {
+  answered,
   approve,
   choicesQuery,
   LineLabel,
+  questionsQuery,
   sendBack,
   type Waiting as WaitingTape,
   waitingQuery,
@@ -19,8 +21,74 @@ import {
 } from '../desk';
 import { sessionQuery } from '../session';
 
-/** Tapes that wait for a second person: approved, sent back, or withdrawn by their maker. */
+/** What waits: for a second person, and for answers. */
 export function Waiting() {
+  return (
+    <>
+      <h2>For a second person</h2>
+      <ForSecondPerson />
+      <h2>For an answer</h2>
+      <ForAnswers />
+    </>
+  );
+}
+
+/** What was asked about sums, those first whose day comes first. */
+function ForAnswers() {
+  const list = useQuery(questionsQuery);
+  const queries = useQueryClient();
+  if (list.isPending) {
+    return <Loading />;
+  }
+  if (list.isError) {
+    return <Sentence error={list.error} retry={() => void list.refetch()} />;
+  }
+  const close = async (id: number) => {
+    await answered(id);
+    await queries.invalidateQueries({ queryKey: ['desk'] });
+  };
+  return list.data.length === 0 ? (
+    <Empty>Nobody is asked about anything. The desk asks with Q.</Empty>
+  ) : (
+    <table className={page.table}>
+      <thead>
+        <tr>
+          <th>look again</th>
+          <th>whom</th>
+          <th>about</th>
+          <th className="figures">amount</th>
+          <th>what</th>
+          <th>who asked, when</th>
+          <th />
+        </tr>
+      </thead>
+      <tbody>
+        {list.data.map((q) => (
+          <tr key={q.moneyInId}>
+            <td className={q.due ? page.late : undefined}>{shortDate(q.nextLook)}</td>
+            <td>{q.whom}</td>
+            <td>
+              <Link to={`/desk/${q.moneyInId}`}>{q.payer}</Link>
+            </td>
+            <td className="figures">
+              {q.currency} <Amount minor={q.amountMinor} currency={q.currency} />
+            </td>
+            <td>{q.words}</td>
+            <td className={page.line}>
+              {q.person}, {shortDate(q.askedOn)}
+            </td>
+            <td>
+              <Button onClick={() => void close(q.moneyInId)}>Answered</Button>
+            </td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+/** Tapes that are approved, sent back, or withdrawn by their maker. */
+function ForSecondPerson() {
   const list = useQuery(waitingQuery);
   const [said, setSaid] = useState('');
   if (list.isPending) {

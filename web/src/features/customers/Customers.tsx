@@ -7,6 +7,7 @@ import { Older } from '../../components/Older';
 import { Empty, Loading, Sentence } from '../../components/States';
 import page from '../../components/Page.module.css';
 import { shortDate } from '../../money/money';
+import { Notes } from '../notes';
 import { Agreed } from '../rules';
 import { customerQuery, customersQuery, settledQuery } from './customersApi';
 
@@ -121,6 +122,7 @@ function One({ id }: { id: number }) {
       ) : (
         <Empty>Nothing is open of this customer.</Empty>
       )}
+      <Notes on="customers" id={id} />
       <Agreed customer={id} />
       <Settled id={id} />
     </div>

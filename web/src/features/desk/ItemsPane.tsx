@@ -5,6 +5,7 @@ import { AmountField } from '../../components/AmountField';
 import { Empty, Loading, Sentence } from '../../components/States';
 import { focusZone, isInField } from '../../keyboard/keys';
 import { shortDate, words } from '../../money/money';
+import { ItemCard } from '../trail';
 import { type Item, itemsQuery, type Money } from './deskApi';
 import { placedOf } from './tape';
 import type { TapeLines } from './useTapeLines';
@@ -25,6 +26,7 @@ export function ItemsPane({ money, tape }: Props) {
   const [text, setText] = useState('');
   const [at, setAt] = useState(0);
   const [typed, setTyped] = useState<{ id: number; first: string }>();
+  const [opened, setOpened] = useState(false);
   const look = useRef<HTMLInputElement>(null);
   const customer = text === '' ? money.customerId : undefined;
   const enabled = customer !== undefined || text !== '';
@@ -54,6 +56,12 @@ export function ItemsPane({ money, tape }: Props) {
     } else if ((event.key === 'Enter' || /^[0-9]$/.test(event.key)) && current) {
       event.preventDefault();
       setTyped({ id: current.id, first: event.key === 'Enter' ? '' : event.key });
+    } else if (event.key.toLowerCase() === 'o' && current) {
+      event.preventDefault();
+      setOpened((open) => !open);
+    } else if (event.key === 'Escape' && opened) {
+      event.preventDefault();
+      setOpened(false);
     } else if (event.key.toLowerCase() === 'f') {
       event.preventDefault();
       look.current?.focus();
@@ -112,6 +120,10 @@ export function ItemsPane({ money, tape }: Props) {
                   typed={typed?.id === item.id ? typed.first : undefined}
                   tape={tape}
                   pick={() => goTo(i)}
+                  open={() => {
+                    goTo(i);
+                    setOpened(!opened || item.id !== current?.id);
+                  }}
                   type={() => {
                     goTo(i);
                     setTyped({ id: item.id, first: '' });
@@ -129,6 +141,7 @@ export function ItemsPane({ money, tape }: Props) {
           <Empty>Nothing open is found. Look in every customer by number, name or amount.</Empty>
         )}
       </div>
+      {opened && current && <ItemCard id={current.id} />}
       <input
         ref={look}
         type="search"
@@ -162,12 +175,15 @@ interface RowProps {
   typed: string | undefined;
   tape: ItemTape;
   pick: () => void;
+  /** Shows what is known of the item. */
+  open: () => void;
   /** Opens the amount for typing. */
   type: () => void;
   done: () => void;
 }
 
-function ItemRow({ item, isCurrent, showCustomer, typed, tape, pick, type, done }: RowProps) {
+function ItemRow(props: RowProps) {
+  const { item, isCurrent, showCustomer, typed, tape, pick, open, type, done } = props;
   const placed = placedOf(tape.lines, item.id);
   const left = item.credit ? item.openMinor + placed : item.openMinor - placed;
   const classes = [styles.item, placed > 0 ? styles.on : '', isCurrent ? styles.current : ''];
@@ -186,7 +202,18 @@ function ItemRow({ item, isCurrent, showCustomer, typed, tape, pick, type, done 
         <span className={placed > 0 ? styles.ticked : styles.tick} aria-hidden />
       </td>
       <td>
-        {item.number}
+        <button
+          type="button"
+          tabIndex={-1}
+          className={styles.opener}
+          title={`Open ${item.number} (O)`}
+          onClick={(e) => {
+            e.stopPropagation();
+            open();
+          }}
+        >
+          {item.number}
+        </button>
         {showCustomer && <small className={styles.soft}> {item.customer}</small>}
       </td>
       <td>{shortDate(item.date)}</td>

@@ -1,6 +1,7 @@
 import { useIsMutating, useQuery } from '@tanstack/react-query';
 import { Loading, Sentence } from '../../components/States';
 import { useLanding } from '../../keyboard/keys';
+import { Notes } from '../notes';
 import { type Choices, moneyQuery, type Money, type Posted, postingKey } from './deskApi';
 import { ItemsPane } from './ItemsPane';
 import { SourcePane } from './SourcePane';
@@ -56,6 +57,7 @@ function Work({
       </div>
       <div className={styles.right}>
         <SourcePane money={money} way={way} />
+        <Notes on="money" id={money.id} />
         <ItemsPane money={money} tape={tape} />
       </div>
     </>

@@ -9,7 +9,7 @@ import { FindField } from '../../components/FindField';
 import { Key } from '../../components/Key';
 import { useSetting } from '../../components/useSetting';
 import { focusZone } from '../../keyboard/keys';
-import { sumsOf, words } from '../../money/money';
+import { shortDate, sumsOf, words } from '../../money/money';
 import type { PileRow } from './deskApi';
 import {
   grouped,
@@ -163,7 +163,9 @@ export function Pile({ rows, selected, select, ticked, tick, post }: Props) {
         data-zone="pile"
         role="listbox"
         aria-label="Money to explain"
-        aria-activedescendant={selected === undefined ? undefined : `pile-${selected}`}
+        aria-activedescendant={
+          ordered.some((r) => r.id === selected) ? `pile-${selected}` : undefined
+        }
         tabIndex={0}
         onFocus={freeze}
         onBlur={release}
@@ -171,7 +173,7 @@ export function Pile({ rows, selected, select, ticked, tick, post }: Props) {
       >
         {groups.map((g) => (
           <Group
-            key={g.certainty ?? 'all'}
+            key={g.asked ? 'asked' : (g.certainty ?? 'all')}
             group={g}
             all={shown.length}
             low={look.low}
@@ -220,14 +222,14 @@ interface GroupProps extends Pick<Props, 'selected' | 'select' | 'ticked' | 'tic
 }
 
 function Group({ group, all, low, selected, select, ticked, tick }: GroupProps) {
-  const { certainty, rows } = group;
+  const { certainty, asked, rows } = group;
   const share = rows.length / Math.max(1, all);
-  const label = certainty ? CERTAINTIES[certainty].words : 'All';
+  const label = certainty ? CERTAINTIES[certainty].words : asked ? 'Asked, not due yet' : 'All';
   return (
     <div role="group" aria-label={`${label}, ${rows.length}`}>
-      {certainty && (
+      {(certainty ?? asked) && (
         <div className={styles.group} aria-hidden>
-          <CertaintyMark certainty={certainty} />
+          {certainty && <CertaintyMark certainty={certainty} />}
           <b>
             {label} · {rows.length}
           </b>
@@ -282,6 +284,11 @@ function Row({ row, low, isSelected, select, isTicked, tick }: RowProps) {
         {!low && (
           <span className={styles.detail}>
             {row.putBy && <b>put by · </b>}
+            {row.question && (
+              <b>
+                asked {row.question.whom}, look on {shortDate(row.question.nextLook)} ·{' '}
+              </b>
+            )}
             {row.workedBy.length > 0 && <b>{row.workedBy.join(', ')} is on it · </b>}
             {row.words}
           </span>

@@ -1,4 +1,5 @@
 import Button from '@mui/material/Button';
+import { useQueryClient } from '@tanstack/react-query';
 import { type KeyboardEvent } from 'react';
 import { Link } from 'react-router';
 import { CertaintyMark } from '../../components/CertaintyMark';
@@ -7,7 +8,8 @@ import { Sentence } from '../../components/States';
 import { focusZone } from '../../keyboard/keys';
 import { longDate, shortDate, words } from '../../money/money';
 import { AsideMenu } from './AsideMenu';
-import type { Choices, Money } from './deskApi';
+import { answered, type Choices, type Money, type Question } from './deskApi';
+import { QuestionMenu } from './QuestionMenu';
 import { ReturnMenu } from './ReturnMenu';
 import { sameLines } from './tape';
 import { TapeMenus } from './TapeMenus';
@@ -79,6 +81,9 @@ export function TapePane({ money, choices, tape }: Props) {
       {tape.asideOpen && (
         <AsideMenu choices={choices} money={money} take={tape.setAside} close={tape.toggleAside} />
       )}
+      {tape.questionOpen && (
+        <QuestionMenu money={money} ask={tape.ask} close={tape.toggleQuestion} />
+      )}
       {money.recordedAlready && (
         <p className={styles.warning} role="status">
           {money.recordedAlready}.
@@ -116,8 +121,11 @@ function Acts({ money, tape }: Omit<Props, 'choices'>) {
         </Button>
       </div>
       <div className={styles.lastAct}>
-        <Button className={styles.away} onClick={tape.toggleAside}>
+        <Button onClick={tape.toggleAside}>
           Set aside<Key>X</Key>
+        </Button>
+        <Button className={styles.away} onClick={tape.toggleQuestion}>
+          Ask<Key>Q</Key>
         </Button>
         {tape.undo && (
           <Button variant="text" onClick={tape.undo}>
@@ -143,6 +151,7 @@ function Acts({ money, tape }: Omit<Props, 'choices'>) {
 function Others({ money }: { money: Money }) {
   return (
     <>
+      {money.question && <Asked money={money} question={money.question} />}
       {money.waitsFor !== undefined && (
         <p className={styles.warning} role="status">
           Your tape waits for a second person: {money.waitsFor} Changed, it waits no more.
@@ -169,6 +178,24 @@ function Others({ money }: { money: Money }) {
         <p className={styles.note}>{money.otherMoneyOfPayer} more of this payer in the pile.</p>
       )}
     </>
+  );
+}
+
+/** What was asked about the sum, and that it is answered. */
+function Asked({ money, question }: { money: Money; question: Question }) {
+  const queries = useQueryClient();
+  const close = async () => {
+    await answered(money.id);
+    await queries.invalidateQueries({ queryKey: ['desk'] });
+  };
+  return (
+    <div className={styles.asked}>
+      <span>
+        {question.person} asked {question.whom} on {shortDate(question.askedOn)}; look again on{' '}
+        {shortDate(question.nextLook)}.
+      </span>
+      <Button onClick={() => void close()}>Answered</Button>
+    </div>
   );
 }
 

@@ -5,11 +5,15 @@ export type Line = Schemas['LineView'];
 export type Item = Schemas['ItemView'];
 export type Money = Schemas['MoneyView'];
 type SharedRow = Schemas['PileRow'];
+export type Question = Schemas['QuestionView'];
+export type QuestionAsked = Schemas['QuestionRequest'];
 
 /** A row of the pile, with what one's own house and others do on it. */
 export interface PileRow extends SharedRow {
   putBy: boolean;
   workedBy: string[];
+  /** What was asked about it. */
+  question: Question | undefined;
 }
 export type Choices = Schemas['ChoicesView'];
 /** Why a sum is set aside. */
@@ -33,11 +37,13 @@ function changed(known: DeskState | undefined, answer: DeskAnswer): DeskState {
   }
   answer.rows.forEach((r) => byId.set(r.id, r));
   const worked = new Map(answer.worked.map((w) => [w.id, w]));
+  const questions = new Map(answer.questions.map((q) => [q.moneyInId, q]));
   const rows = [...byId.values()]
     .map((r) => ({
       ...r,
       putBy: worked.get(r.id)?.putBy ?? false,
       workedBy: worked.get(r.id)?.workedBy ?? [],
+      question: questions.get(r.id),
     }))
     .sort((a, b) => (a.place < b.place ? -1 : 1));
   return { ...answer, rows };
@@ -137,6 +143,29 @@ export const post = (id: number, lines: Line[], key: string, how: PostedHow = {}
       body: { lines, ...how },
     }),
   );
+
+/** A text with which a question begins. */
+export const draftedQuestion = (id: number, whom: QuestionAsked['whom']) =>
+  queryOptions({
+    queryKey: ['desk', 'question', id, whom],
+    queryFn: () =>
+      unwrap(
+        client.GET('/api/desk/money/{id}/question', { params: { path: { id }, query: { whom } } }),
+      ),
+  });
+
+/** Keeps what is asked about a sum. */
+export const askAbout = (id: number, body: QuestionAsked) =>
+  unwrap(client.POST('/api/desk/money/{id}/question', { params: { path: { id } }, body }));
+
+/** What was asked needs no answer any more. */
+export const answered = (id: number) =>
+  unwrap(client.POST('/api/desk/money/{id}/answer', { params: { path: { id } } }));
+
+export const questionsQuery = queryOptions({
+  queryKey: ['desk', 'questions'],
+  queryFn: () => unwrap(client.GET('/api/desk/questions')),
+});
 
 /** Lets a tape on a sum wait for a second person. */
 export const askForMoney = (id: number, lines: Line[]) =>

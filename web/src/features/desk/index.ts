@@ -1,11 +1,13 @@
 export { CreditsPage } from './CreditsPage';
 export { Desk } from './Desk';
 export {
+  answered,
   approve,
   bringBack,
   choicesQuery,
   type Credit,
   creditsQuery,
+  questionsQuery,
   sendBack,
   setAsideQuery,
   turnBack,

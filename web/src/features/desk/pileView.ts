@@ -57,16 +57,23 @@ const COMPARE: Record<PileOrder, (a: PileRow, b: PileRow) => number> = {
 /** A part of the pile with its heading; by certainty there are several, else one without. */
 export interface PileGroup {
   certainty: Certainty | undefined;
+  /** Whether somebody is asked about them, and the day of the next look has not come. */
+  asked: boolean;
   rows: PileRow[];
 }
 
 /** Rows in the order that a person chose. Sorting keeps what was equal where it was. */
 export function grouped(rows: PileRow[], order: PileOrder): PileGroup[] {
-  if (order !== 'certainty') {
-    return [{ certainty: undefined, rows: [...rows].sort(COMPARE[order]) }];
-  }
-  return SUREST.map((certainty) => ({
-    certainty,
-    rows: rows.filter((r) => r.certainty === certainty),
-  })).filter((g) => g.rows.length > 0);
+  const rests = (row: PileRow) => row.question !== undefined && !row.question.due;
+  const now = rows.filter((r) => !rests(r));
+  const groups =
+    order === 'certainty'
+      ? SUREST.map((certainty) => ({
+          certainty,
+          asked: false,
+          rows: now.filter((r) => r.certainty === certainty),
+        }))
+      : [{ certainty: undefined, asked: false, rows: [...now].sort(COMPARE[order]) }];
+  const asked = { certainty: undefined, asked: true, rows: rows.filter(rests) };
+  return [...groups, asked].filter((g) => g.rows.length > 0);
 }

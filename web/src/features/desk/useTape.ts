@@ -3,6 +3,7 @@ import { useEffect, useRef, useState } from 'react';
 import { Problem, sentenceOf } from '../../api/client';
 import { isInField } from '../../keyboard/keys';
 import {
+  askAbout,
   askForMoney,
   type AsideReason,
   type Choices,
@@ -14,6 +15,7 @@ import {
   post,
   type Posted,
   postingKey,
+  type QuestionAsked,
   setAside,
 } from './deskApi';
 import { draftKept } from './drafts';
@@ -46,6 +48,10 @@ export interface TapeWork extends TapeLines {
   asideOpen: boolean;
   toggleAside: () => void;
   setAside: (reason: AsideReason, note: string) => void;
+  /** Whether a question about the sum is being put. */
+  questionOpen: boolean;
+  toggleQuestion: () => void;
+  ask: (question: QuestionAsked) => void;
   onKey: (event: React.KeyboardEvent) => boolean;
 }
 
@@ -146,6 +152,15 @@ export function useTape({ money, choices, posted, putBy, aside }: Options): Tape
     }
   };
 
+  const ask = async (question: QuestionAsked) => {
+    setProblem('');
+    try {
+      aside((await askAbout(money.id, question)).words);
+    } catch (e) {
+      setProblem(sentenceOf(e));
+    }
+  };
+
   const pairWith = async (other: number) => {
     setProblem('');
     try {
@@ -178,6 +193,7 @@ export function useTape({ money, choices, posted, putBy, aside }: Options): Tape
     ...work.letters,
     b: () => void setBy(),
     x: () => toggle('aside'),
+    q: () => toggle('question'),
     ...(paidOut ? { r: () => toggle('return') } : {}),
     ...(beyond ? { w: () => void letWait() } : {}),
   };
@@ -195,6 +211,9 @@ export function useTape({ money, choices, posted, putBy, aside }: Options): Tape
     asideOpen: work.menu === 'aside',
     toggleAside: () => toggle('aside'),
     setAside: (reason, note) => void putAside(reason, note),
+    questionOpen: work.menu === 'question',
+    toggleQuestion: () => toggle('question'),
+    ask: (question) => void ask(question),
     onKey: (event) => actByLetter(letters, event),
   };
 }

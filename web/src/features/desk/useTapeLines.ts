@@ -18,7 +18,7 @@ interface Options {
 }
 
 /** What is being chosen below the tape. */
-type Menu = 'differences' | 'account' | 'aside' | 'return';
+type Menu = 'differences' | 'account' | 'aside' | 'return' | 'question';
 
 /** The lines of a tape that is being made, what is left, and what any tape may do about it. */
 export interface TapeLines {

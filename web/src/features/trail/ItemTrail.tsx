@@ -4,6 +4,7 @@ import { Amount } from '../../components/Amount';
 import { Loading, Sentence } from '../../components/States';
 import { Tape } from '../../components/Tape';
 import { longDate, moment, shortDate } from '../../money/money';
+import { Notes } from '../notes';
 import { PostingLink } from './PostingLink';
 import { SourceLink } from './SourceLink';
 import { itemTrailQuery } from './trailApi';
@@ -58,6 +59,8 @@ export function ItemTrail() {
             <Link to={`/customers/${t.customerId}`}>{t.customer}</Link>
           )}
         </p>
+        <h2>Notes</h2>
+        <Notes on="items" id={Number(itemId)} />
         <h2>What moved it</h2>
         <table className={styles.table}>
           <tbody>

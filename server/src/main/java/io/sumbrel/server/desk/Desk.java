@@ -59,6 +59,7 @@ class Desk {
   private final MayReturn mayReturn;
   private final ShownItems shownItems;
   private final WaitingList waitingList;
+  private final Questions questions;
 
   Desk(
       MoneyLines moneyLines,
@@ -72,7 +73,8 @@ class Desk {
       SetAsides setAsides,
       MayReturn mayReturn,
       ShownItems shownItems,
-      WaitingList waitingList) {
+      WaitingList waitingList,
+      Questions questions) {
     this.moneyLines = moneyLines;
     this.accounts = accounts;
     this.books = books;
@@ -85,6 +87,7 @@ class Desk {
     this.mayReturn = mayReturn;
     this.shownItems = shownItems;
     this.waitingList = waitingList;
+    this.questions = questions;
   }
 
   /**
@@ -107,6 +110,7 @@ class Desk {
         (int) worked.stream().filter(WorkedView::putBy).count(),
         setAsides.ids(actor.booksId()).size(),
         waitingList.count(actor.booksId()),
+        questions.all(actor.booksId()),
         changes.feedNumber(),
         changes.whole(),
         changes.rows(),
@@ -201,6 +205,7 @@ class Desk {
         row.customer().map(CustomerId::number),
         mine.map(d -> relined(d.lines(), views)),
         worked.stream().anyMatch(Drafts.Draft::putBy),
+        questions.of(actor.booksId(), line),
         mine.flatMap(Drafts.Draft::waitsFor),
         mine.flatMap(Drafts.Draft::sentBack),
         worked.stream()

@@ -59,6 +59,7 @@ final class DeskViews {
    * @param entries how many rows the pile has
    * @param setAside how many sums were taken out of the work
    * @param waiting how many tapes wait for a second person
+   * @param questions what was asked about sums of the pile
    * @param feedNumber names this state; a browser that has it asks only for what changed since
    * @param whole whether the rows are all of the pile, or those that are new or changed
    * @param gone rows that are there no more
@@ -70,6 +71,7 @@ final class DeskViews {
       int putBy,
       int setAside,
       int waiting,
+      List<Questions.QuestionView> questions,
       long feedNumber,
       boolean whole,
       List<PileRow> rows,
@@ -141,6 +143,7 @@ final class DeskViews {
    * @param chosen of the ways, the one that the plan takes
    * @param besideProposed whether the first of those beside is proposed
    * @param reached whether open items reach the sum in any way
+   * @param question what was asked about it
    * @param waitsFor why one's own tape waits for a second person
    * @param sentBack what the second person said against it
    * @param recordedAlready in words, that the money may be in the books already; else empty
@@ -171,6 +174,7 @@ final class DeskViews {
       Optional<Long> customerId,
       Optional<List<LineView>> draft,
       boolean putBy,
+      Optional<Questions.QuestionView> question,
       Optional<String> waitsFor,
       Optional<String> sentBack,
       List<OtherDraftView> others,

@@ -38,27 +38,21 @@ class LiveController {
 
   /** What an act changes; one that is not named here changes everything. */
   private static final Map<String, Set<String>> CHANGES =
-      Map.of(
-          Ledger.TAPE_POSTED,
-          MONEY,
-          Ledger.TURNED_BACK,
-          MONEY,
-          "second-person-asked",
-          Set.of("desk"),
-          "sent-back",
-          Set.of("desk"),
-          "file-dropped",
-          Set.of("arrivals"),
-          "layout-made",
-          Set.of("arrivals"),
-          "lockbox-set-up",
-          Set.of("arrivals"),
-          "month-closed",
-          Set.of("books", "desk"),
-          "month-reopened",
-          Set.of("books", "desk"),
-          "weights-fitted",
-          Set.of("desk", "learning"));
+      Map.ofEntries(
+          Map.entry(Ledger.TAPE_POSTED, MONEY),
+          Map.entry(Ledger.TURNED_BACK, MONEY),
+          Map.entry("second-person-asked", Set.of("desk")),
+          Map.entry("sent-back", Set.of("desk")),
+          Map.entry("tape-withdrawn", Set.of("desk")),
+          Map.entry("note-written", Set.of("notes")),
+          Map.entry("question-asked", Set.of("desk")),
+          Map.entry("question-answered", Set.of("desk")),
+          Map.entry("file-dropped", Set.of("arrivals")),
+          Map.entry("layout-made", Set.of("arrivals")),
+          Map.entry("lockbox-set-up", Set.of("arrivals")),
+          Map.entry("month-closed", Set.of("books", "desk")),
+          Map.entry("month-reopened", Set.of("books", "desk")),
+          Map.entry("weights-fitted", Set.of("desk", "learning")));
 
   private final AuditRecord audit;
   private final ExecutorService teller = Executors.newSingleThreadExecutor();

@@ -1,0 +1,57 @@
+package io.sumbrel.server.desk;
+
+import io.sumbrel.core.question.Question;
+import io.sumbrel.core.receipt.MoneyInId;
+import io.sumbrel.server.people.Actor;
+import java.util.List;
+import org.springframework.security.access.prepost.PreAuthorize;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+
+/** What is asked about sums. */
+@RestController
+@RequestMapping("/api/desk")
+class QuestionsController {
+  private final Questions questions;
+
+  QuestionsController(Questions questions) {
+    this.questions = questions;
+  }
+
+  record DraftedView(String words) {}
+
+  @GetMapping("/questions")
+  List<Questions.QuestionView> all(@AuthenticationPrincipal Actor actor) {
+    return questions.all(actor.booksId());
+  }
+
+  /** A text to begin a question with. */
+  @GetMapping("/money/{id}/question")
+  DraftedView draft(
+      @AuthenticationPrincipal Actor actor,
+      @PathVariable long id,
+      @RequestParam(defaultValue = "CUSTOMER") Question.Whom whom) {
+    return new DraftedView(questions.draft(actor, new MoneyInId(id), whom));
+  }
+
+  @PostMapping("/money/{id}/question")
+  @PreAuthorize("hasAuthority('POST')")
+  DeskViews.DoneSaid ask(
+      @AuthenticationPrincipal Actor actor,
+      @PathVariable long id,
+      @RequestBody Questions.QuestionRequest request) {
+    return new DeskViews.DoneSaid(questions.ask(actor, new MoneyInId(id), request));
+  }
+
+  @PostMapping("/money/{id}/answer")
+  @PreAuthorize("hasAuthority('POST')")
+  DeskViews.DoneSaid answered(@AuthenticationPrincipal Actor actor, @PathVariable long id) {
+    return new DeskViews.DoneSaid(questions.answered(actor, new MoneyInId(id)));
+  }
+}

@@ -1,0 +1,1 @@
+export { Notes } from './Notes';
