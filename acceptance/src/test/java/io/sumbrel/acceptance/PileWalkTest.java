@@ -159,4 +159,54 @@ class PileWalkTest {
     page.keyboard().press("Escape");
     assertThat(page.getByText("Nothing is found in the pile")).isHidden();
   }
+
+  @Test
+  @Order(6)
+  void aQuestionRestsAtTheEndOfThePileUntilItsDayOrItsAnswer() {
+    page.navigate(product.address() + "/desk");
+    Browser.choose(page, "HERON BAY MARKET STALL");
+    page.locator("[data-zone=tape]").focus();
+    page.keyboard().press("q");
+    assertThat(labelled("What is asked")).hasValue(Pattern.compile("we received USD 430.00"));
+    labelled("Name or address").fill("stall@heron.example");
+    assertThat(page.getByText("Mail it"))
+        .hasAttribute("href", Pattern.compile("^mailto:stall%40heron.example"));
+    Browser.assertAccessible(page);
+    labelled("Look again on").fill("2026-11-10");
+    button("Keep the question").click();
+    assertThat(page.getByRole(AriaRole.ALERT)).containsText("The next look is after 2026-11-17");
+    labelled("Look again on").fill("2026-11-20");
+    button("Keep the question").click();
+    assertThat(page.getByText("Asked stall@heron.example about 430.00").first()).isVisible();
+    assertThat(page.getByText("Asked, not due yet · 1")).isVisible();
+    Browser.choose(page, "HERON BAY MARKET STALL");
+    assertThat(page.getByText("Ines asked stall@heron.example on 17 Nov")).isVisible();
+    page.navigate(product.address() + "/books/waiting");
+    button("Answered").click();
+    assertThat(page.getByText("Nobody is asked about anything.")).isVisible();
+  }
+
+  @Test
+  @Order(7)
+  void notesStandBesideASumAndAnItemThatIsOpenedFromItsTape() {
+    page.navigate(product.address() + "/desk");
+    Browser.choose(page, "WICKERFIELD COLLEGE");
+    labelled("Write a note").fill("they always pay on Fridays");
+    page.keyboard().press("Enter");
+    assertThat(page.getByText("they always pay on Fridays")).isVisible();
+    page.locator("[data-zone=items]").focus();
+    page.keyboard().press("o");
+    Locator card =
+        page.getByRole(
+            AriaRole.REGION, new Page.GetByRoleOptions().setName(Pattern.compile(", opened$")));
+    assertThat(card.getByText("first seen")).isVisible();
+    card.getByLabel("Write a note").fill("came with a chipped bowl");
+    page.keyboard().press("Enter");
+    assertThat(card.getByText("came with a chipped bowl")).isVisible();
+    Browser.assertAccessible(page);
+    page.locator("[data-zone=items]").focus();
+    page.keyboard().press("Escape");
+    assertThat(card).hasCount(0);
+    assertThat(page.locator("p[aria-live=polite]")).hasText("Left to place 0.00");
+  }
 }
