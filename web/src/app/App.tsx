@@ -31,6 +31,7 @@ const SimulatedBank = lazy(() =>
   import('../features/standin').then((m) => ({ default: m.SimulatedBank })),
 );
 const Books = lazy(() => import('../features/books').then((m) => ({ default: m.Books })));
+const Rules = lazy(() => import('../features/rules').then((m) => ({ default: m.Rules })));
 const PostingTrail = lazy(() =>
   import('../features/trail').then((m) => ({ default: m.PostingTrail })),
 );
@@ -48,6 +49,7 @@ const router = createBrowserRouter([
       { path: 'simulated-bank', element: <SimulatedBank /> },
       { path: 'customers/:customerId?', element: <Customers /> },
       { path: 'books/:tab?', element: <Books /> },
+      { path: 'rules', element: <Rules /> },
       { path: 'trail/postings/:number', element: <PostingTrail /> },
       { path: 'trail/items/:itemId', element: <ItemTrail /> },
       { path: '*', element: <p>There is no such page.</p> },

@@ -17,6 +17,7 @@ const SCREENS: { to: string; words: string; key: string; also?: string[] }[] = [
   { to: '/deposits', words: 'Deposits', key: 'e' },
   { to: '/customers', words: 'Customers', key: 'c' },
   { to: '/books', words: 'Books', key: 'b', also: ['/trail', '/credits'] },
+  { to: '/rules', words: 'Rules', key: 'r' },
 ];
 
 /** The frame of every page: who is signed in, which screen, and the keys that act everywhere. */

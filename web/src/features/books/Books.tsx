@@ -1,7 +1,6 @@
 import { NavLink, useParams } from 'react-router';
 import page from '../../components/Page.module.css';
 import { DebitCredit, DebitCreditHeads } from '../../components/DebitCredit';
-import { Rules } from '../rules';
 import { balancesQuery } from './booksApi';
 import { Credits } from './Credits';
 import { Done } from './Done';
@@ -10,6 +9,7 @@ import { Months } from './Months';
 import { Proof } from './Proof';
 import { Read } from './Read';
 import { SetAside } from './SetAside';
+import { ShortPays } from './ShortPays';
 import { Waiting } from './Waiting';
 
 const TABS = [
@@ -17,10 +17,10 @@ const TABS = [
   { path: 'set-aside', words: 'Set aside' },
   { path: 'waiting', words: 'Waiting' },
   { path: 'credits', words: 'Credits' },
+  { path: 'short-pays', words: 'Short-pays' },
   { path: 'journal', words: 'Journal' },
   { path: 'balances', words: 'Balances' },
   { path: 'months', words: 'Months' },
-  { path: 'rules', words: 'Rules' },
   { path: 'proof', words: 'Proof' },
 ];
 
@@ -40,10 +40,10 @@ export function Books() {
       {tab === 'set-aside' && <SetAside />}
       {tab === 'waiting' && <Waiting />}
       {tab === 'credits' && <Credits />}
+      {tab === 'short-pays' && <ShortPays />}
       {tab === 'journal' && <Journal />}
       {tab === 'balances' && <Balances />}
       {tab === 'months' && <Months />}
-      {tab === 'rules' && <Rules />}
       {tab === 'proof' && <Proof />}
     </div>
   );

@@ -72,3 +72,9 @@ export const reopenMonth = (month: string, reason: string) =>
       body: { reason },
     }),
   );
+
+/** What customers left short and still owe. */
+export const shortPaysQuery = queryOptions({
+  queryKey: ['desk', 'short-pays'],
+  queryFn: () => unwrap(client.GET('/api/desk/short-pays')),
+});

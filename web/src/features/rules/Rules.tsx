@@ -25,7 +25,8 @@ export function Rules() {
     return <Sentence error={rules.error} retry={() => void rules.refetch()} />;
   }
   return (
-    <>
+    <div className={page.page}>
+      <h1>Rules</h1>
       <section className={styles.rule} aria-label="Payments that name nothing">
         <h2>Payments that name nothing</h2>
         <p className={page.soft}>
@@ -64,7 +65,7 @@ export function Rules() {
       <Withheld key={rules.data.withheld} rates={rules.data.withheld} may={may} />
       <HouseLimits limits={rules.data.limits} beginnings={rules.data.beginnings} may={may} />
       <Learned may={may} />
-    </>
+    </div>
   );
 }
 

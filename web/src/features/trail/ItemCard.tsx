@@ -4,6 +4,7 @@ import { Amount } from '../../components/Amount';
 import { Loading, Sentence } from '../../components/States';
 import { longDate, shortDate } from '../../money/money';
 import { Notes } from '../notes';
+import { extraWords } from './extra';
 import { PostingLink } from './PostingLink';
 import { itemTrailQuery } from './trailApi';
 import styles from './Trail.module.css';
@@ -27,7 +28,7 @@ export function ItemCard({ id }: { id: number }) {
         <Amount minor={t.totalMinor} currency={t.currency} />{' '}
         <Link to={`/trail/items/${id}`}>its trail</Link>
       </p>
-      {t.extra && <p className={styles.soft}>{t.extra}</p>}
+      {t.extra && <p className={styles.soft}>{extraWords(t.extra)}</p>}
       <ul>
         {t.movements.map((m, i) => (
           <li key={i}>

@@ -5,6 +5,7 @@ import { Loading, Sentence } from '../../components/States';
 import { Tape } from '../../components/Tape';
 import { longDate, moment, shortDate } from '../../money/money';
 import { Notes } from '../notes';
+import { extraWords } from './extra';
 import { PostingLink } from './PostingLink';
 import { SourceLink } from './SourceLink';
 import { itemTrailQuery } from './trailApi';
@@ -50,7 +51,7 @@ export function ItemTrail() {
       <div className={styles.side}>
         <h2>Where it comes from</h2>
         <p>{t.source ? <SourceLink source={t.source} /> : 'It came into being by a posting.'}</p>
-        {t.extra && <p className={styles.soft}>The house's own columns: {t.extra}</p>}
+        {t.extra && <p className={styles.soft}>The house's own columns: {extraWords(t.extra)}</p>}
         <h2>Whose it is</h2>
         <p>
           {t.customerId === undefined ? (

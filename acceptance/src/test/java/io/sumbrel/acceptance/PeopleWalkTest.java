@@ -293,7 +293,7 @@ class PeopleWalkTest {
   @Test
   void aListForPaymentsThatNameNothingIsSetAndFollowed() {
     Page ruta = as("Ruta");
-    ruta.navigate(product.address() + "/books/rules");
+    ruta.navigate(product.address() + "/rules");
     button(ruta, "Set a list").press("Enter");
     ruta.getByLabel("keep on account", new Page.GetByLabelOptions().setExact(true)).press("Space");
     button(ruta, "earliest due first: earlier").press("Enter");
@@ -322,7 +322,7 @@ class PeopleWalkTest {
     button(ruta, "Do without").press("Enter");
     assertThat(ruta.getByText("No list is set: each is read by what is likely.")).isVisible();
     assertThat(page.getByText("the list of the house")).hasCount(0);
-    page.navigate(product.address() + "/books/rules");
+    page.navigate(product.address() + "/rules");
     assertThat(page.getByText("No list is set: each is read by what is likely.")).isVisible();
     assertThat(button(page, "Set a list")).hasCount(0); // a clerk reads the rules
     ruta.context().close();

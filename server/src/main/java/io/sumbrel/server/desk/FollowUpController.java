@@ -14,14 +14,16 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 
-/** What is asked about sums. */
+/** What is followed up: questions about sums, and what customers left short. */
 @RestController
 @RequestMapping("/api/desk")
-class QuestionsController {
+class FollowUpController {
   private final Questions questions;
+  private final ShortPays shortPays;
 
-  QuestionsController(Questions questions) {
+  FollowUpController(Questions questions, ShortPays shortPays) {
     this.questions = questions;
+    this.shortPays = shortPays;
   }
 
   record DraftedView(String words) {}
@@ -29,6 +31,12 @@ class QuestionsController {
   @GetMapping("/questions")
   List<Questions.QuestionView> all(@AuthenticationPrincipal Actor actor) {
     return questions.all(actor.booksId());
+  }
+
+  /** What customers left short and still owe. */
+  @GetMapping("/short-pays")
+  ShortPays.ShortPaysView shortPays(@AuthenticationPrincipal Actor actor) {
+    return shortPays.all(actor);
   }
 
   /** A text to begin a question with. */
