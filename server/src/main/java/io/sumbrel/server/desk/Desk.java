@@ -26,6 +26,7 @@ import io.sumbrel.server.desk.DeskViews.PairView;
 import io.sumbrel.server.desk.DeskViews.ProgressView;
 import io.sumbrel.server.desk.DeskViews.WayView;
 import io.sumbrel.server.desk.DeskViews.WorkedView;
+import io.sumbrel.server.followup.Questions;
 import io.sumbrel.server.ledger.Claims;
 import io.sumbrel.server.matching.PlanBoard;
 import io.sumbrel.server.people.Actor;

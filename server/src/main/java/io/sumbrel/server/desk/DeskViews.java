@@ -6,6 +6,7 @@ import io.sumbrel.core.matching.Certainty;
 import io.sumbrel.core.receipt.SetAside;
 import io.sumbrel.core.tape.LineKind;
 import io.sumbrel.core.tape.ShortPayReason;
+import io.sumbrel.server.followup.Questions;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;

@@ -1,4 +1,4 @@
-package io.sumbrel.server.desk;
+package io.sumbrel.server.followup;
 
 import io.sumbrel.core.question.Question;
 import io.sumbrel.core.receipt.MoneyInId;
@@ -28,6 +28,9 @@ class FollowUpController {
 
   record DraftedView(String words) {}
 
+  /** What was done, in words. */
+  record FollowedView(String words) {}
+
   @GetMapping("/questions")
   List<Questions.QuestionView> all(@AuthenticationPrincipal Actor actor) {
     return questions.all(actor.booksId());
@@ -50,16 +53,16 @@ class FollowUpController {
 
   @PostMapping("/money/{id}/question")
   @PreAuthorize("hasAuthority('POST')")
-  DeskViews.DoneSaid ask(
+  FollowedView ask(
       @AuthenticationPrincipal Actor actor,
       @PathVariable long id,
       @RequestBody Questions.QuestionRequest request) {
-    return new DeskViews.DoneSaid(questions.ask(actor, new MoneyInId(id), request));
+    return new FollowedView(questions.ask(actor, new MoneyInId(id), request));
   }
 
   @PostMapping("/money/{id}/answer")
   @PreAuthorize("hasAuthority('POST')")
-  DeskViews.DoneSaid answered(@AuthenticationPrincipal Actor actor, @PathVariable long id) {
-    return new DeskViews.DoneSaid(questions.answered(actor, new MoneyInId(id)));
+  FollowedView answered(@AuthenticationPrincipal Actor actor, @PathVariable long id) {
+    return new FollowedView(questions.answered(actor, new MoneyInId(id)));
   }
 }

@@ -1,4 +1,4 @@
-package io.sumbrel.server.desk;
+package io.sumbrel.server.followup;
 
 import io.sumbrel.core.question.Question;
 import io.sumbrel.core.receipt.MoneyInId;

@@ -1,4 +1,4 @@
-package io.sumbrel.server.desk;
+package io.sumbrel.server.followup;
 
 import static org.assertj.core.api.Assertions.assertThat;
 

@@ -1,4 +1,4 @@
-package io.sumbrel.server.desk;
+package io.sumbrel.server.followup;
 
 import io.sumbrel.core.openitem.ItemId;
 import io.sumbrel.core.openitem.OpenItem;

@@ -1,10 +1,11 @@
-package io.sumbrel.server.desk;
+package io.sumbrel.server.followup;
 
 import io.sumbrel.core.question.Question;
 import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.server.audit.AuditRecord;
 import io.sumbrel.server.books.Houses;
+import io.sumbrel.server.deposit.WaitingForTie;
 import io.sumbrel.server.ledger.Claims;
 import io.sumbrel.server.people.Actor;
 import io.sumbrel.server.receipt.MoneyLine;
@@ -22,9 +23,9 @@ import org.springframework.transaction.annotation.Transactional;
 
 /** What was asked whom about sums that nobody can explain yet; they come back on their day. */
 @Component
-class Questions {
+public class Questions {
   private final EntityManager entities;
-  private final PostTape postTape;
+  private final WaitingForTie waiting;
   private final Claims claims;
   private final Houses houses;
   private final AuditRecord audit;
@@ -32,13 +33,13 @@ class Questions {
 
   Questions(
       EntityManager entities,
-      PostTape postTape,
+      WaitingForTie waiting,
       Claims claims,
       Houses houses,
       AuditRecord audit,
       MoneyLines moneyLines) {
     this.entities = entities;
-    this.postTape = postTape;
+    this.waiting = waiting;
     this.claims = claims;
     this.houses = houses;
     this.audit = audit;
@@ -56,7 +57,7 @@ class Questions {
    * @param whom in words
    * @param due whether its day has come
    */
-  record QuestionView(
+  public record QuestionView(
       long moneyInId,
       String payer,
       String currency,
@@ -78,7 +79,7 @@ class Questions {
   @Transactional
   public String ask(Actor actor, MoneyInId id, QuestionRequest request) {
     moneyLines.lock(id);
-    MoneyLine line = postTape.explainable(actor, id);
+    MoneyLine line = explainable(actor, id);
     claims.requireUnclaimed(id, "");
     Question question =
         new Question(
@@ -104,6 +105,12 @@ class Questions {
                 question.whomWords(), line.moneyIn().words(), line.payer(), question.nextLook());
     audit.append(actor, "question-asked", done, question.words());
     return done;
+  }
+
+  private MoneyLine explainable(Actor actor, MoneyInId id) {
+    MoneyLine line = moneyLines.counting(actor.booksId(), id);
+    waiting.requireNotWaiting(id);
+    return line;
   }
 
   /**
@@ -177,7 +184,7 @@ class Questions {
   /** A text to begin with. */
   @Transactional(readOnly = true)
   public String draft(Actor actor, MoneyInId id, Question.Whom whom) {
-    MoneyLine line = postTape.explainable(actor, id);
+    MoneyLine line = explainable(actor, id);
     return Question.draft(whom, line.moneyIn(), line.payer(), houses.name(actor.booksId()));
   }
 }
