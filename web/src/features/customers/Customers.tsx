@@ -1,6 +1,8 @@
 import { useInfiniteQuery, useQuery } from '@tanstack/react-query';
+import { Fragment } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
 import { type Schemas } from '../../api/client';
+import { AgeingInk } from '../../components/AgeingInk';
 import { Amount } from '../../components/Amount';
 import { FindField } from '../../components/FindField';
 import { Older } from '../../components/Older';
@@ -9,7 +11,8 @@ import page from '../../components/Page.module.css';
 import { shortDate } from '../../money/money';
 import { Notes } from '../notes';
 import { Agreed } from '../rules';
-import { customerQuery, customersQuery, settledQuery } from './customersApi';
+import { PostingLink } from '../trail';
+import { accountQuery, customerQuery, customersQuery, settledQuery } from './customersApi';
 
 /** Every customer with what is owed, and the items of the chosen one. */
 export function Customers() {
@@ -51,6 +54,7 @@ function All() {
             <th>number</th>
             <th>branch of</th>
             <th className="figures">owes</th>
+            <th>how old</th>
             <th className="figures">late</th>
             <th className="figures">credits</th>
           </tr>
@@ -73,6 +77,7 @@ function All() {
                     'nothing'
                   )}
                 </td>
+                <td>{o && <AgeingInk aged={o.aged} currency={o.currency} />}</td>
                 <td className="figures">
                   {o && o.lateMinor !== 0 && <Amount minor={o.lateMinor} currency={o.currency} />}
                 </td>
@@ -108,6 +113,9 @@ function One({ id }: { id: number }) {
           {customer.data.customer.parent && ` · branch of ${customer.data.customer.parent}`}
         </span>
       </div>
+      {customer.data.customer.owed.map((o) => (
+        <Owed key={o.currency} owed={o} />
+      ))}
       {items.length > 0 && (
         <p>
           {[...new Set(items.map((i) => i.currency))].map((c) => (
@@ -124,8 +132,95 @@ function One({ id }: { id: number }) {
       )}
       <Notes on="customers" id={id} />
       <Agreed customer={id} />
+      <Account id={id} />
       <Settled id={id} />
     </div>
+  );
+}
+
+/** What stands for the customer in one currency, and how old it is. */
+function Owed({ owed }: { owed: Schemas['OwedView'] }) {
+  const { currency } = owed;
+  return (
+    <dl className={page.facts}>
+      <dt>owes</dt>
+      <dd>
+        {currency} <Amount minor={owed.openMinor} currency={currency} look="bold" />
+      </dd>
+      {owed.creditsMinor !== 0 && (
+        <>
+          <dt>credits, not placed</dt>
+          <dd>
+            <Amount minor={owed.creditsMinor} currency={currency} />
+          </dd>
+        </>
+      )}
+      {owed.aged.map((a) => (
+        <Fragment key={a.band}>
+          <dt>{a.words}</dt>
+          <dd>
+            <Amount minor={a.minor} currency={currency} />
+          </dd>
+        </Fragment>
+      ))}
+      <dt>
+        <AgeingInk aged={owed.aged} currency={currency} />
+      </dt>
+    </dl>
+  );
+}
+
+/** All that moved the customer's items, with what was owed after it. */
+function Account({ id }: { id: number }) {
+  const account = useInfiniteQuery(accountQuery(id));
+  if (account.isPending) {
+    return <Loading />;
+  }
+  if (account.isError) {
+    return <Sentence error={account.error} retry={() => void account.refetch()} />;
+  }
+  const lines = account.data.pages.flatMap((p) => p.lines);
+  return (
+    lines.length > 0 && (
+      <>
+        <h2>Account</h2>
+        <table className={page.table}>
+          <thead>
+            <tr>
+              <th>date</th>
+              <th>posting</th>
+              <th>what</th>
+              <th>item</th>
+              <th>who</th>
+              <th className="figures">change</th>
+              <th className="figures">owed after it</th>
+            </tr>
+          </thead>
+          <tbody>
+            {lines.map((l) => (
+              <tr key={`${l.number} ${l.itemId}`}>
+                <td>{shortDate(l.date)}</td>
+                <td>
+                  <PostingLink number={l.number} />
+                </td>
+                <td>{l.words}</td>
+                <td>
+                  <Link to={`/trail/items/${l.itemId}`}>{l.item}</Link>
+                </td>
+                <td>{l.actor}</td>
+                <td className="figures">
+                  <Amount minor={l.openDelta} currency={l.currency} />
+                </td>
+                <td className="figures">
+                  {l.currency} <Amount minor={l.owedAfter} currency={l.currency} look="bold" />
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+        <Older list={account} shown={lines.length} of="lines of the account" />
+      </>
+    )
   );
 }
 

@@ -25,3 +25,17 @@ export const settledQuery = (id: number) =>
     initialPageParam: undefined as number | undefined,
     getNextPageParam: (page) => page.next,
   });
+
+/** What moved the customer's items, page by page, the newest first. */
+export const accountQuery = (id: number) =>
+  infiniteQueryOptions({
+    queryKey: ['customers', id, 'account'],
+    queryFn: ({ pageParam }) =>
+      unwrap(
+        client.GET('/api/customers/{id}/account', {
+          params: { path: { id }, query: { before: pageParam } },
+        }),
+      ),
+    initialPageParam: undefined as number | undefined,
+    getNextPageParam: (page) => page.next,
+  });

@@ -53,9 +53,14 @@ class Notes {
   /** A note. */
   record Note(String person, Instant writtenAt, String words) {}
 
-  /** All beside one thing, the newest first. */
+  /**
+   * All beside one thing, the newest first.
+   *
+   * @throws Refusal {@code not-found}
+   */
   @Transactional(readOnly = true)
   public List<Note> of(Actor actor, Subject subject, long id) {
+    nameOf(actor, subject, id);
     return entities
         .createQuery(
             """

@@ -1,20 +1,24 @@
 package io.sumbrel.server.party;
 
+import io.sumbrel.core.ageing.Ageing;
 import io.sumbrel.core.openitem.ItemId;
 import io.sumbrel.core.openitem.OpenItem;
 import io.sumbrel.core.party.Customer;
 import io.sumbrel.core.party.CustomerId;
 import io.sumbrel.server.books.Houses;
+import io.sumbrel.server.ledger.CustomerAccounts;
 import io.sumbrel.server.ledger.OpenItemsNow;
 import io.sumbrel.server.openitem.Items;
 import io.sumbrel.server.people.Actor;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
+import java.util.stream.Collectors;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -34,16 +38,48 @@ class CustomersController {
   private final Items items;
   private final OpenItemsNow openItems;
   private final Houses books;
+  private final CustomerAccounts accounts;
 
-  CustomersController(Customers customers, Items items, OpenItemsNow openItems, Houses books) {
+  CustomersController(
+      Customers customers,
+      Items items,
+      OpenItemsNow openItems,
+      Houses books,
+      CustomerAccounts accounts) {
+    this.accounts = accounts;
     this.openItems = openItems;
     this.customers = customers;
     this.items = items;
     this.books = books;
   }
 
-  /** What a customer owes in one currency. */
-  record OwedView(String currency, long openMinor, long lateMinor, long creditsMinor) {}
+  /** What is so long past due. */
+  record AgedView(Ageing.Band band, String words, long minor) {}
+
+  /**
+   * What a customer owes in one currency.
+   *
+   * @param aged the same by how long it is past due, the youngest first
+   */
+  record OwedView(
+      String currency, long openMinor, long lateMinor, long creditsMinor, List<AgedView> aged) {}
+
+  /** What a posting did to an item of the customer, with what was owed after it. */
+  record AccountLine(
+      String number,
+      LocalDate date,
+      String words,
+      long itemId,
+      String item,
+      String actor,
+      String currency,
+      long openDelta,
+      long owedAfter) {}
+
+  /**
+   * @param next where the page of older lines begins; empty when this is the last
+   */
+  record AccountPage(List<AccountLine> lines, Optional<Long> next) {}
 
   record CustomerView(
       long id, String number, String name, Optional<String> parent, List<OwedView> owed) {}
@@ -127,27 +163,66 @@ class CustomersController {
         settled.size() > PAGE ? Optional.of(shown.get(PAGE - 1).id().number()) : Optional.empty());
   }
 
+  /**
+   * The account of a customer: what moved its items, the newest first.
+   *
+   * @param before where it begins, as the page before said
+   */
+  @GetMapping("/{id}/account")
+  AccountPage account(
+      @AuthenticationPrincipal Actor actor,
+      @PathVariable long id,
+      @RequestParam Optional<Long> before) {
+    Customer customer = customers.one(actor.booksId(), new CustomerId(id));
+    CustomerAccounts.Page page = accounts.page(actor.booksId(), customer.id(), before, PAGE);
+    return new AccountPage(
+        page.lines().stream()
+            .map(
+                l ->
+                    new AccountLine(
+                        l.number().words(),
+                        l.date(),
+                        l.words(),
+                        l.item().number(),
+                        l.itemNumber(),
+                        l.actor(),
+                        l.currency(),
+                        l.openDelta(),
+                        l.owedAfter()))
+            .toList(),
+        page.next());
+  }
+
   private static CustomerView view(
       Customer customer, Map<CustomerId, Customer> byId, List<OpenItem> own, LocalDate today) {
-    Map<String, long[]> sums = new TreeMap<>();
-    for (OpenItem item : own) {
-      long[] sum = sums.computeIfAbsent(item.currency().getCurrencyCode(), c -> new long[3]);
-      sum[0] += Math.max(0, item.openMinor());
-      sum[1] += isLate(item, today) ? item.openMinor() : 0;
-      sum[2] += Math.min(0, item.openMinor());
-    }
+    Map<String, List<OpenItem>> byCurrency =
+        own.stream()
+            .collect(
+                Collectors.groupingBy(
+                    i -> i.currency().getCurrencyCode(), TreeMap::new, Collectors.toList()));
     return new CustomerView(
         customer.id().number(),
         customer.number(),
         customer.name(),
         customer.parent().map(p -> byId.get(p).name()),
-        sums.entrySet().stream()
-            .map(e -> new OwedView(e.getKey(), e.getValue()[0], e.getValue()[1], e.getValue()[2]))
+        byCurrency.entrySet().stream().map(e -> owed(e.getKey(), e.getValue(), today)).toList());
+  }
+
+  private static OwedView owed(String currency, List<OpenItem> items, LocalDate today) {
+    Ageing ageing = Ageing.of(items, today);
+    return new OwedView(
+        currency,
+        items.stream().mapToLong(i -> Math.max(0, i.openMinor())).sum(),
+        ageing.lateMinor(),
+        items.stream().mapToLong(i -> Math.min(0, i.openMinor())).sum(),
+        Arrays.stream(Ageing.Band.values())
+            .filter(b -> ageing.minors().containsKey(b))
+            .map(b -> new AgedView(b, b.words(), ageing.minors().get(b)))
             .toList());
   }
 
   private static boolean isLate(OpenItem item, LocalDate today) {
-    return item.openMinor() > 0 && item.due().filter(d -> d.isBefore(today)).isPresent();
+    return item.openMinor() > 0 && item.due().orElse(item.date()).isBefore(today);
   }
 
   private static CustomerItemView view(OpenItem item, LocalDate today) {
