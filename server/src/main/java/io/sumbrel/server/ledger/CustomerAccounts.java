@@ -68,7 +68,8 @@ public class CustomerAccounts {
     List<Long> postings =
         entities
             .createQuery(
-                "select distinct m.postingId "
+                "select distinct m.postingId"
+                    + MOVED
                     + OF_CUSTOMER
                     + " and m.postingId < :before order by m.postingId desc",
                 Long.class)
