@@ -13,11 +13,11 @@ import { shortDate, sumsOf, words } from '../../money/money';
 import type { PileRow } from './deskApi';
 import {
   grouped,
+  nextOrder,
   PILE_FIELDS,
   PILE_ORDERS,
   type PileGroup,
   type PileLook,
-  type PileOrder,
   USUAL_LOOK,
 } from './pileView';
 import styles from './Pile.module.css';
@@ -102,17 +102,13 @@ export function Pile({ rows, selected, select, ticked, tick, post }: Props) {
           leave={() => focusZone('pile')}
         />
         <div className={styles.look}>
-          <select
-            aria-label="Order of the pile"
-            value={look.order}
-            onChange={(e) => setLook({ ...look, order: e.target.value as PileOrder })}
+          <button
+            type="button"
+            aria-label={`Order of the pile: ${PILE_ORDERS[look.order]}, another by a click`}
+            onClick={() => setLook({ ...look, order: nextOrder(look.order) })}
           >
-            {Object.entries(PILE_ORDERS).map(([order, words]) => (
-              <option key={order} value={order}>
-                {words}
-              </option>
-            ))}
-          </select>
+            {PILE_ORDERS[look.order]}
+          </button>
           <label>
             <input
               type="checkbox"
@@ -186,8 +182,9 @@ export function Pile({ rows, selected, select, ticked, tick, post }: Props) {
       </div>
       {found.length === 0 && rows.length > 0 && (
         <p className={styles.none}>
-          Nothing of the pile is shown:{' '}
-          {find || conditions.length > 0 ? 'nothing reads like that' : 'all of it was paid out'}.
+          {find || conditions.length > 0
+            ? 'Nothing in the pile reads like that.'
+            : 'All of the pile was paid out, and that is hidden.'}
         </p>
       )}
       <div className={styles.sums}>

@@ -23,6 +23,12 @@ export const PILE_ORDERS = {
 
 export type PileOrder = keyof typeof PILE_ORDERS;
 
+/** The order that comes after one, and after the last the first. */
+export function nextOrder(order: PileOrder): PileOrder {
+  const all = Object.keys(PILE_ORDERS) as PileOrder[];
+  return all[(all.indexOf(order) + 1) % all.length] ?? 'certainty';
+}
+
 /** By what the pile is narrowed. */
 export const PILE_FIELDS: ListField<PileRow>[] = [
   { key: 'payer', words: 'payer', kind: 'text', of: (r) => r.payer },

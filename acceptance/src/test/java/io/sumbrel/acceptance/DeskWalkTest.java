@@ -69,7 +69,7 @@ class DeskWalkTest {
   private static void goTo(Page page, String payer) {
     key(page, "g", "d");
     zone(page, "pile").focus();
-    key(page, "/");
+    key(page, "f");
     page.getByLabel("Find in the pile").fill(payer);
     page.waitForURL("**find=*");
     assertThat(page.getByRole(AriaRole.OPTION).first()).containsText(payer);
@@ -116,7 +116,7 @@ class DeskWalkTest {
   void marksAndReasonsOfSixHardCases() {
     for (List<String> hard : HARD_CASES) {
       zone(ines, "pile").focus();
-      key(ines, "/");
+      key(ines, "f");
       ines.getByLabel("Find in the pile").fill(hard.get(0));
       assertThat(ines.getByRole(AriaRole.OPTION).first()).containsText(hard.get(0));
       key(ines, "Enter", "ArrowDown", "ArrowUp");

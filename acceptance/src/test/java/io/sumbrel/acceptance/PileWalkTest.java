@@ -7,6 +7,7 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import java.io.IOException;
+import java.util.List;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
@@ -94,7 +95,8 @@ class PileWalkTest {
   @Test
   @Order(3)
   void theOrderIsOnesOwnAndStays() {
-    labelled("Order of the pile").selectOption("amount");
+    button("Order of the pile: surest first").click();
+    button("Order of the pile: the bank’s order").click();
     assertThat(row(0)).containsText("PINMOOR SCHOOLS BOARD");
     labelled("low rows").check();
     labelled("only in").check();
@@ -103,7 +105,10 @@ class PileWalkTest {
     assertThat(row(0)).containsText("PINMOOR SCHOOLS BOARD");
     assertThat(labelled("only in")).isChecked();
     labelled("only in").uncheck();
-    labelled("Order of the pile").selectOption("certainty");
+    for (String order : List.of("largest first", "oldest first", "by payer")) {
+      button("Order of the pile: " + order).click();
+    }
+    assertThat(row(0)).containsText("HOLLOW REED STUDIO");
   }
 
   @Test

@@ -38,19 +38,7 @@ class RefundsTest {
           new Refunds.ToGo(toGo(9, "2026-0013", -8_800), Set.of(new CustomerId(2))));
 
   private static OpenItem toGo(long id, String number, long open) {
-    return new OpenItem(
-        new ItemId(id),
-        ItemKind.PAYMENT_TO_GO,
-        Optional.empty(),
-        number,
-        DAY,
-        Optional.empty(),
-        USD,
-        open,
-        open,
-        Optional.empty(),
-        Optional.empty(),
-        Optional.empty());
+    return open(id, ItemKind.PAYMENT_TO_GO, Optional.empty(), number, open);
   }
 
   private static Customer customer(long id, String name) {
@@ -58,10 +46,15 @@ class RefundsTest {
   }
 
   private static OpenItem credit(long id, ItemKind kind, long customer, String number, long open) {
+    return open(id, kind, Optional.of(new CustomerId(customer)), number, open);
+  }
+
+  private static OpenItem open(
+      long id, ItemKind kind, Optional<CustomerId> customer, String number, long open) {
     return new OpenItem(
         new ItemId(id),
         kind,
-        Optional.of(new CustomerId(customer)),
+        customer,
         number,
         DAY,
         Optional.empty(),

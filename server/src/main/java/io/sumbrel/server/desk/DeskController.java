@@ -211,12 +211,7 @@ class DeskController {
       @RequestBody PostTape.PostingRequest request) {
     MoneyInId moneyIn = new MoneyInId(id);
     return postTape.post(
-        actor,
-        moneyIn,
-        request,
-        key,
-        plans.said(actor.booksId(), moneyIn),
-        request.makerId().map(m -> drafts.putBy(actor, moneyIn, m, request.lines())));
+        actor, moneyIn, request, key, plans.said(actor.booksId(), moneyIn), Optional.empty());
   }
 
   /** All that is set aside. */

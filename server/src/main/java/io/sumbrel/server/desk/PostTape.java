@@ -130,6 +130,8 @@ public class PostTape {
     }
     MoneyLine line = explainable(actor, id);
     claims.requireUnclaimed(id, " Your tape is kept.");
+    Optional<String> madeBy =
+        maker.or(() -> request.makerId().map(m -> drafts.putBy(actor, id, m, request.lines())));
     Chart chart = charts.of(actor.booksId());
     List<TapeLine> lines = TapeJudge.lines(chart, request.lines(), TapeMoney.of(line.moneyIn()));
     LocalDate date = postingDate(actor, line.moneyIn(), request.date());
@@ -143,8 +145,8 @@ public class PostTape {
             actor,
             chart,
             new TapeJudge.Draft(
-                TapeMoney.of(line.moneyIn()), standsOn, lines, date, maker.isPresent()));
-    Ledger.Stored stored = store(actor, tape, standsOn, date, maker);
+                TapeMoney.of(line.moneyIn()), standsOn, lines, date, madeBy.isPresent()));
+    Ledger.Stored stored = store(actor, tape, standsOn, date, madeBy);
     decision.ifPresent(d -> decisions.keep(actor.booksId(), stored.id(), d, lesson));
     Posted posted =
         new Posted(

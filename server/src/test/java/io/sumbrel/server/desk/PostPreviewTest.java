@@ -7,6 +7,7 @@ import io.sumbrel.server.ServerTest;
 import io.sumbrel.server.people.Actor;
 import java.util.List;
 import java.util.Map;
+import java.util.UUID;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -65,9 +66,13 @@ class PostPreviewTest extends ServerTest {
   }
 
   private House.Answer post(Actor actor, JsonNode row) {
-    return house.send(
+    return post(actor, UUID.randomUUID().toString(), row);
+  }
+
+  private House.Answer post(Actor actor, String key, JsonNode row) {
+    return house.sendOnce(
         actor,
-        HttpMethod.POST,
+        key,
         "/api/desk/money/" + row.path("moneyInId").asLong() + "/posting",
         Map.of("lines", row.path("lines"), "makerId", row.path("makerId").asLong()));
   }
@@ -80,8 +85,10 @@ class PostPreviewTest extends ServerTest {
     draft(house.clerk, nobody, false, unidentified(13_300));
     assertThat(post(house.other, row).code()).isEqualTo("not-put-by");
     draft(house.clerk, nobody, true, unidentified(13_300));
-    House.Answer posted = post(house.other, row);
+    String key = UUID.randomUUID().toString();
+    House.Answer posted = post(house.other, key, row);
     assertThat(posted.status()).as(posted.sentence()).isEqualTo(200);
+    assertThat(post(house.other, key, row).body()).as("sent again").isEqualTo(posted.body());
     String number = posted.body().path("number").asString().replace('-', '/');
     JsonNode trail = house.get(house.reader, "/api/trail/postings/" + number).body();
     assertThat(trail.path("actor").asString()).isEqualTo("Tomas");
