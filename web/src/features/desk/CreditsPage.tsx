@@ -8,7 +8,7 @@ import { useLanding } from '../../keyboard/keys';
 import { PostingLink } from '../trail';
 import { type Choices, choicesQuery, type Credit, creditsQuery, type Posted } from './deskApi';
 import { ItemsPane } from './ItemsPane';
-import { TapeMenus } from './TapeMenus';
+import { MenuButtons, TapeMenus } from './TapeMenus';
 import { TapeStrip } from './TapeStrip';
 import { useCreditsTape } from './useCreditsTape';
 import styles from './Work.module.css';
@@ -113,15 +113,7 @@ function CreditsWork({ credit, currency, customerId, choices, posted, asked, sai
           acts={
             <>
               <div className={styles.acts}>
-                <Button onClick={tape.toggleDifferences}>
-                  Difference<Key>D</Key>
-                </Button>
-                <Button onClick={tape.onAccount}>
-                  On account<Key>A</Key>
-                </Button>
-                <Button onClick={tape.toggleToAccount}>
-                  To ledger<Key>T</Key>
-                </Button>
+                <MenuButtons tape={tape} />
                 <Button onClick={tape.payBack}>
                   Pay back<Key>P</Key>
                 </Button>

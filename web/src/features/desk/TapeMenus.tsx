@@ -1,3 +1,6 @@
+import Button from '@mui/material/Button';
+import { type ReactNode } from 'react';
+import { Key } from '../../components/Key';
 import { focusZone } from '../../keyboard/keys';
 import { AccountMenu } from './AccountMenu';
 import type { Choices, Money } from './deskApi';
@@ -8,6 +11,25 @@ interface Props {
   money: Pick<Money, 'currency' | 'amountMinor' | 'bankCode'>;
   choices: Choices;
   tape: TapeLines;
+}
+
+/** The buttons of what any tape may do; money that was paid out has another in place of one. */
+export function MenuButtons({ tape, instead }: { tape: TapeLines; instead?: ReactNode }) {
+  return (
+    <>
+      <Button onClick={tape.toggleDifferences}>
+        Difference<Key>D</Key>
+      </Button>
+      {instead ?? (
+        <Button onClick={tape.onAccount}>
+          On account<Key>A</Key>
+        </Button>
+      )}
+      <Button onClick={tape.toggleToAccount}>
+        To ledger<Key>T</Key>
+      </Button>
+    </>
+  );
 }
 
 /** The menus that any tape has: what differs, and where it goes that is no item. */

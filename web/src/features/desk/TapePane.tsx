@@ -12,7 +12,7 @@ import { answered, type Choices, type Money, type Question } from './deskApi';
 import { QuestionMenu } from './QuestionMenu';
 import { ReturnMenu } from './ReturnMenu';
 import { sameLines } from './tape';
-import { TapeMenus } from './TapeMenus';
+import { MenuButtons, TapeMenus } from './TapeMenus';
 import { TapeStrip } from './TapeStrip';
 import type { TapeWork } from './useTape';
 import styles from './Work.module.css';
@@ -101,21 +101,16 @@ function Acts({ money, tape }: Omit<Props, 'choices'>) {
   return (
     <>
       <div className={styles.acts}>
-        <Button onClick={tape.toggleDifferences}>
-          Difference<Key>D</Key>
-        </Button>
-        {money.amountMinor < 0 ? (
-          <Button onClick={tape.toggleReturn}>
-            Returned<Key>R</Key>
-          </Button>
-        ) : (
-          <Button onClick={tape.onAccount}>
-            On account<Key>A</Key>
-          </Button>
-        )}
-        <Button onClick={tape.toggleToAccount}>
-          To ledger<Key>T</Key>
-        </Button>
+        <MenuButtons
+          tape={tape}
+          instead={
+            money.amountMinor < 0 ? (
+              <Button onClick={tape.toggleReturn}>
+                Returned<Key>R</Key>
+              </Button>
+            ) : undefined
+          }
+        />
         <Button onClick={tape.putBy}>
           Put by<Key>B</Key>
         </Button>

@@ -26,7 +26,9 @@ export function Rules() {
   }
   return (
     <div className={page.page}>
-      <h1>Rules</h1>
+      <div className={page.head}>
+        <h1>Rules</h1>
+      </div>
       <section className={styles.rule} aria-label="Payments that name nothing">
         <h2>Payments that name nothing</h2>
         <p className={page.soft}>
