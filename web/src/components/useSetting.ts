@@ -1,4 +1,5 @@
 import { queryOptions, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
 import { client, unwrap } from '../api/client';
 
 const settingsQuery = queryOptions({
@@ -11,9 +12,12 @@ const settingsQuery = queryOptions({
 export function useSetting<T>(name: string, otherwise: T): [T, (setting: T) => void] {
   const queries = useQueryClient();
   const { data } = useQuery(settingsQuery);
-  const kept = data?.[name];
+  /** What was just chosen here: it shows at once, before anything else tells of it. */
+  const [chosen, setChosen] = useState<string>();
+  const kept = chosen ?? data?.[name];
   const keep = (setting: T) => {
     const written = JSON.stringify(setting);
+    setChosen(written);
     queries.setQueryData(settingsQuery.queryKey, (before) => ({ ...before, [name]: written }));
     void unwrap(
       client.PUT('/api/settings/{name}', {

@@ -144,7 +144,8 @@ class ArrivalsWalkTest {
     ines.file("nordlicht-export").click();
     ines.zone("arrivals").focus();
     ines.key("Enter");
-    page.getByLabel("Account").selectOption(new SelectOption().setLabel("Nordlicht ··0912 EUR"));
+    page.getByLabel("Account", new Page.GetByLabelOptions().setExact(true))
+        .selectOption(new SelectOption().setLabel("Nordlicht ··0912 EUR"));
     page.getByLabel("The header is line").fill("2");
     String[] meanings = {"booking date", "payer", "text", "amount", "balance after it"};
     for (int i = 0; i < meanings.length; i++) {
@@ -184,7 +185,8 @@ class ArrivalsWalkTest {
   void readsRowsPastedFromASheet() {
     ines.zone("arrivals").focus();
     ines.key("t");
-    page.getByLabel("Account").selectOption(new SelectOption().setLabel("Quayline ··4417 USD"));
+    page.getByLabel("Account", new Page.GetByLabelOptions().setExact(true))
+        .selectOption(new SelectOption().setLabel("Quayline ··4417 USD"));
     page.getByLabel("Dates stand as").selectOption("MONTH_DAY_YEAR");
     page.getByLabel("Before the cents stands").selectOption("POINT");
     Locator first = page.getByLabel("date, row 1");
