@@ -260,15 +260,16 @@ public final class Books {
         .toList();
   }
 
-  /** Tapes that used some credits and stand, the last first. */
-  private List<Tape> usesOf(List<OpenItem> credits) {
+  /** The lines of each tape that used some credits and stands, the last first. */
+  private List<List<TapeLine>> usesOf(List<OpenItem> credits) {
     Set<ItemId> ids = credits.stream().map(OpenItem::id).collect(Collectors.toSet());
-    List<Tape> uses =
+    List<List<TapeLine>> uses =
         standing()
             .flatMap(p -> p.tape().stream())
+            .map(Tape::lines)
             .filter(
-                t ->
-                    t.lines().stream()
+                lines ->
+                    lines.stream()
                         .filter(l -> l.kind() == LineKind.CREDIT_USED)
                         .anyMatch(l -> ids.contains(l.item().orElseThrow())))
             .collect(Collectors.toCollection(ArrayList::new));

@@ -22,11 +22,11 @@ import java.util.stream.Stream;
  *
  * @param receipt the tape by which it was explained
  * @param credits money of it that stayed as credit, as that stands now
- * @param uses tapes that used that credit since, and stand, the last first
+ * @param uses the lines of each tape that used that credit since, and stands, the last first
  * @param before lines by which parts of it were returned already
  */
 public record ReturnedPayment(
-    Tape receipt, List<OpenItem> credits, List<Tape> uses, List<TapeLine> before) {
+    Tape receipt, List<OpenItem> credits, List<List<TapeLine>> uses, List<TapeLine> before) {
   public ReturnedPayment {
     credits = List.copyOf(credits);
     uses = List.copyOf(uses);
@@ -45,13 +45,13 @@ public record ReturnedPayment(
   private List<TapeLine> since() {
     Set<ItemId> own = credits.stream().map(OpenItem::id).collect(Collectors.toSet());
     List<TapeLine> since = new ArrayList<>();
-    for (Tape use : uses) {
+    for (List<TapeLine> use : uses) {
       long used =
-          use.lines().stream()
+          use.stream()
               .filter(l -> l.kind() == LineKind.CREDIT_USED && own.contains(l.item().orElseThrow()))
               .mapToLong(TapeLine::amountMinor)
               .sum();
-      List<TapeLine> lastFirst = new ArrayList<>(use.lines());
+      List<TapeLine> lastFirst = new ArrayList<>(use);
       Collections.reverse(lastFirst);
       for (TapeLine line : lastFirst) {
         long settled = Math.min(used, line.amountMinor());

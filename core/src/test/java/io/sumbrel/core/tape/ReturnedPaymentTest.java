@@ -229,20 +229,11 @@ class ReturnedPaymentTest {
   @Test
   void whatTheCreditWasUsedForOpensAndWhatWasPaidOutIsOwedAgain() {
     OpenItem spent = KEPT.moved(0, 10_000);
-    Tape used =
-        new Tape(
-            TapeMoney.none(USD, DAY),
-            List.of(
-                TapeLine.creditUsed(KEPT.id(), usd(6_000)),
-                TapeLine.settles(OTHER.id(), usd(6_000))),
-            byId(OTHER, KEPT),
-            Set.of());
-    Tape paidBack =
-        new Tape(
-            TapeMoney.none(USD, DAY),
-            List.of(TapeLine.creditUsed(KEPT.id(), usd(4_000)), TapeLine.toPay(usd(4_000))),
-            byId(KEPT),
-            Set.of());
+    List<TapeLine> used =
+        List.of(
+            TapeLine.creditUsed(KEPT.id(), usd(6_000)), TapeLine.settles(OTHER.id(), usd(6_000)));
+    List<TapeLine> paidBack =
+        List.of(TapeLine.creditUsed(KEPT.id(), usd(4_000)), TapeLine.toPay(usd(4_000)));
     Tape first =
         receipt(
                 129_000,
@@ -269,14 +260,9 @@ class ReturnedPaymentTest {
 
   @Test
   void anItemThatTheReceiptAndItsCreditSettledOpensOnce() {
-    Tape used =
-        new Tape(
-            TapeMoney.none(USD, DAY),
-            List.of(
-                TapeLine.creditUsed(KEPT.id(), usd(10_000)),
-                TapeLine.settles(OTHER.id(), usd(10_000))),
-            byId(OTHER, KEPT),
-            Set.of());
+    List<TapeLine> used =
+        List.of(
+            TapeLine.creditUsed(KEPT.id(), usd(10_000)), TapeLine.settles(OTHER.id(), usd(10_000)));
     Tape first =
         receipt(
                 50_000,

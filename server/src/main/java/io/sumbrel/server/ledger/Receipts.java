@@ -7,17 +7,21 @@ import io.sumbrel.core.posting.PostingNumber;
 import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.core.tape.ReturnedPayment;
-import io.sumbrel.core.tape.Tape;
 import io.sumbrel.core.tape.TapeLine;
 import io.sumbrel.server.openitem.Items;
 import jakarta.persistence.EntityManager;
+import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Comparator;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.NavigableMap;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.Set;
+import java.util.TreeMap;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -68,6 +72,7 @@ public class Receipts {
             .setParameter("ids", sums)
             .getResultList();
     Map<Long, List<OpenItem>> credits = creditsOf(booksId, tapes);
+    Uses uses = uses(credits.values().stream().flatMap(List::stream).toList());
     Map<Long, List<TapeLine>> before = before(sums);
     Map<MoneyInId, Receipt> receipts = new HashMap<>();
     for (Postings.Stored stored : postings.tapes(booksId, tapes, money)) {
@@ -79,7 +84,7 @@ public class Receipts {
               new ReturnedPayment(
                   stored.posting().tape().orElseThrow(),
                   credits.getOrDefault(stored.id(), List.of()),
-                  usesOf(booksId, credits.getOrDefault(stored.id(), List.of()), money),
+                  uses.of(credits.getOrDefault(stored.id(), List.of())),
                   before.getOrDefault(id.number(), List.of()))));
     }
     return receipts;
@@ -106,32 +111,61 @@ public class Receipts {
                 Collectors.mapping(m -> now.get(new ItemId(m.itemId)), Collectors.toList())));
   }
 
-  /** Tapes that used some credits since and stand, the last first. */
-  private List<Tape> usesOf(
-      long booksId, List<OpenItem> credits, Function<MoneyInId, MoneyIn> money) {
+  /**
+   * Tapes that used credits since, and stand.
+   *
+   * @param postings by the credit that they used
+   * @param lines of each of them, the last first
+   */
+  private record Uses(Map<ItemId, Set<Long>> postings, NavigableMap<Long, List<TapeLine>> lines) {
+    List<List<TapeLine>> of(List<OpenItem> credits) {
+      Set<Long> used =
+          credits.stream()
+              .flatMap(c -> postings.getOrDefault(c.id(), Set.of()).stream())
+              .collect(Collectors.toSet());
+      return lines.entrySet().stream()
+          .filter(e -> used.contains(e.getKey()))
+          .map(Map.Entry::getValue)
+          .toList();
+    }
+  }
+
+  private Uses uses(List<OpenItem> credits) {
+    Map<ItemId, Set<Long>> postings = new HashMap<>();
+    NavigableMap<Long, List<TapeLine>> lines = new TreeMap<>(Comparator.reverseOrder());
     List<Long> used =
         credits.stream()
             .filter(c -> c.openMinor() != c.totalMinor())
             .map(c -> c.id().number())
             .toList();
-    if (used.isEmpty()) {
-      return List.of();
+    if (!used.isEmpty()) {
+      entities
+          .createQuery(
+              """
+              from ItemMovementRow m where m.itemId in :ids and m.kind = PLACED
+                and not exists (select 1 from PostingRow t where t.turnsBackId = m.postingId)
+              """,
+              ItemMovementRow.class)
+          .setParameter("ids", used)
+          .getResultStream()
+          .forEach(
+              m ->
+                  postings
+                      .computeIfAbsent(new ItemId(m.itemId), i -> new HashSet<>())
+                      .add(m.postingId));
+      entities
+          .createQuery(
+              "from TapeLineRow where postingId in :ids order by postingId, lineNumber",
+              TapeLineRow.class)
+          .setParameter("ids", postings.values().stream().flatMap(Set::stream).distinct().toList())
+          .getResultStream()
+          .forEach(
+              l ->
+                  lines
+                      .computeIfAbsent(l.postingId, p -> new ArrayList<>())
+                      .add(l.toFact(Map.of())));
     }
-    List<Long> tapes =
-        entities
-            .createQuery(
-                """
-                select distinct m.postingId from ItemMovementRow m
-                where m.itemId in :ids and m.kind = PLACED
-                  and not exists (select 1 from PostingRow t where t.turnsBackId = m.postingId)
-                """,
-                Long.class)
-            .setParameter("ids", used)
-            .getResultList();
-    return postings.tapes(booksId, tapes, money).stream()
-        .sorted(Comparator.comparing(Postings.Stored::id).reversed())
-        .map(s -> s.posting().tape().orElseThrow())
-        .toList();
+    return new Uses(postings, lines);
   }
 
   /** What undoes a part of some sums, and stands. */

@@ -206,4 +206,41 @@ class ReturnedPaymentsTest extends ServerTest {
     assertThat(tooLate.sentence()).contains("a return has opened it since");
     house.prove();
   }
+
+  /** 200.00 stayed on account and was used together with another payment of 50.00. */
+  @Test
+  void whatWasSettledTogetherWithAnotherPaymentOpensAsFarAsTheCreditPaidIt() {
+    house.items("T-3,K-1,Alder Pots,2026-11-15,,250.00,250.00,,USD,,");
+    house.statement(
+        LATER.minusDays(3),
+        "1799.00",
+        "2049.00",
+        "200.00,ALDER POTS,PREPAID",
+        "50.00,ALDER B,REST");
+    long customer = house.get(house.clerk, "/api/customers").body().get(0).path("id").asLong();
+    House.Answer kept =
+        house.post(
+            house.clerk,
+            house.money("ALDER POTS"),
+            Map.of("kind", "ON_ACCOUNT", "amountMinor", 20_000, "customerId", customer));
+    String credit = kept.body().path("number").asString();
+    House.Answer both =
+        house.post(
+            house.clerk,
+            house.money("ALDER B"),
+            Map.of(
+                "kind",
+                "CREDIT_USED",
+                "amountMinor",
+                20_000,
+                "itemId",
+                house.item(credit).path("id").asLong()),
+            house.settles("T-3", 25_000));
+    assertThat(both.status()).as(both.sentence()).isEqualTo(200);
+    house.statement(LATER, "2049.00", "1849.00", "-200.00,QUAYLINE,RETURNED ALDER POTS PREPAID");
+    House.Answer returned = house.take("QUAYLINE", house.sum("QUAYLINE").path("beside").get(0));
+    assertThat(returned.status()).as(returned.sentence()).isEqualTo(200);
+    assertThat(house.open("T-3")).isEqualTo(20_000);
+    house.prove();
+  }
 }
