@@ -1,5 +1,4 @@
-import { useRef, useState } from 'react';
-import { Problem, sentenceOf } from '../../api/client';
+import { useState } from 'react';
 import { askForCredits, type Choices, type Line, type Posted, postCredits } from './deskApi';
 import { placedOf, type TapeAction } from './tape';
 import { useDeskKeys } from './useTape';
@@ -32,33 +31,21 @@ export function useCreditsTape(options: Options): CreditsTape {
   const work = useTapeLines({ ...options, amountMinor: 0, withMoney: false });
   const { lines, left, change, setProblem } = work;
   const [busy, setBusy] = useState(false);
-  const [refusedBy, setRefusedBy] = useState<{ of: Line[]; code: string }>();
-  const key = useRef({ lines, value: crypto.randomUUID() });
-  const waits =
-    lines.some((l) => l.kind === 'TO_PAY') ||
-    (refusedBy?.of === lines && refusedBy.code === 'over-limit');
+  const waits = lines.some((l) => l.kind === 'TO_PAY') || work.refusedBy === 'over-limit';
 
   const act = async () => {
     if (busy) {
       return;
     }
     setBusy(true);
-    setProblem('');
-    if (key.current.lines !== lines) {
-      key.current = { lines, value: crypto.randomUUID() };
-    }
-    try {
+    await work.attempt(async () => {
       if (waits) {
-        asked(await askForCredits(currency, lines).then((a) => a.why));
+        asked((await askForCredits(currency, lines)).why);
       } else {
-        posted(await postCredits(currency, lines, key.current.value));
+        posted(await postCredits(currency, lines, work.onceKey()));
       }
-    } catch (e) {
-      setProblem(sentenceOf(e));
-      setRefusedBy({ of: lines, code: e instanceof Problem ? e.code : '' });
-    } finally {
-      setBusy(false);
-    }
+    });
+    setBusy(false);
   };
 
   const payBack = () => {

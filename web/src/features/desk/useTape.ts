@@ -1,6 +1,6 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
-import { Problem, sentenceOf } from '../../api/client';
+import { sentenceOf } from '../../api/client';
 import { isInField } from '../../keyboard/keys';
 import {
   askAbout,
@@ -67,16 +67,15 @@ export function useTape({ money, choices, posted, putBy, aside }: Options): Tape
     customerId: money.customerId,
     withMoney: true,
   });
-  const { lines, toggle, setProblem, change, touched } = work;
+  const { lines, toggle, setProblem, attempt, change, touched } = work;
   /** What was last known to stand on the server. */
   const known = useRef(keyOf(lines));
   const keeping = useRef(Promise.resolve());
   const [kept, setKept] = useState<{ of: Line[]; judged: Judged }>();
   const judged = kept?.of === lines ? kept.judged : undefined;
-  const [refusedBy, setRefusedBy] = useState<{ of: Line[]; code: string }>();
-  const [asking, setAsking] = useState(false);
+  /** The lines that wait for a second person, while they are what was asked. */
+  const [asked, setAsked] = useState<Line[]>();
   const queries = useQueryClient();
-  const key = useRef({ lines, value: crypto.randomUUID() });
   const pairKey = useRef(crypto.randomUUID());
 
   // another window of the same person has gone on with the tape; what is typed here comes first
@@ -96,21 +95,14 @@ export function useTape({ money, choices, posted, putBy, aside }: Options): Tape
     mutationFn: async () => {
       // a draft that is on its way would come after the posting, and be refused
       await keeping.current;
-      if (key.current.lines !== lines) {
-        key.current = { lines, value: crypto.randomUUID() };
-      }
-      return post(money.id, lines, key.current.value);
+      return post(money.id, lines, work.onceKey());
     },
     onSuccess: posted,
-    onError: (e) => {
-      setProblem(sentenceOf(e));
-      setRefusedBy({ of: lines, code: e instanceof Problem ? e.code : '' });
-      void queries.invalidateQueries({ queryKey: ['desk', 'items'] });
-    },
+    onError: () => void queries.invalidateQueries({ queryKey: ['desk', 'items'] }),
   });
 
   // while it is being posted it is not kept besides, and afterwards only where it was refused
-  const leaves = posting.isPending || posting.isSuccess || asking;
+  const leaves = posting.isPending || posting.isSuccess || asked === lines;
   useEffect(() => {
     if (!touched || leaves) {
       return undefined;
@@ -128,70 +120,44 @@ export function useTape({ money, choices, posted, putBy, aside }: Options): Tape
     return () => clearTimeout(timer);
   }, [lines, touched, money.id, leaves, setProblem]);
 
-  const tryToPost = () => {
-    setProblem('');
-    posting.mutate();
-  };
+  const tryToPost = () => void attempt(async () => void (await posting.mutateAsync()));
 
-  const setBy = async () => {
-    try {
+  const setBy = () =>
+    void attempt(async () => {
       await keepDraft(money.id, lines, true);
       await queries.invalidateQueries({ queryKey: ['desk'] });
       putBy();
-    } catch (e) {
-      setProblem(sentenceOf(e));
-    }
-  };
+    });
 
-  const putAside = async (reason: AsideReason, note: string) => {
-    setProblem('');
-    try {
-      aside((await setAside(money.id, reason, note)).words);
-    } catch (e) {
-      setProblem(sentenceOf(e));
-    }
-  };
+  const putAside = (reason: AsideReason, note: string) =>
+    void attempt(async () => aside((await setAside(money.id, reason, note)).words));
 
-  const ask = async (question: QuestionAsked) => {
-    setProblem('');
-    try {
-      aside((await askAbout(money.id, question)).words);
-    } catch (e) {
-      setProblem(sentenceOf(e));
-    }
-  };
+  const ask = (question: QuestionAsked) =>
+    void attempt(async () => aside((await askAbout(money.id, question)).words));
 
-  const pairWith = async (other: number) => {
-    setProblem('');
-    try {
-      posted(await pair(money.id, other, pairKey.current));
-    } catch (e) {
-      setProblem(sentenceOf(e));
-    }
-  };
+  const pairWith = (other: number) =>
+    void attempt(async () => posted(await pair(money.id, other, pairKey.current)));
 
   const letWait = async () => {
-    setProblem('');
     // to ask keeps the tape too; kept once more afterwards, it would be in its maker's hand again
-    setAsking(true);
-    try {
+    setAsked(lines);
+    const done = await attempt(async () => {
       await keeping.current;
       await askForMoney(money.id, lines);
       await queries.invalidateQueries({ queryKey: ['desk'] });
       putBy();
-    } catch (e) {
-      setAsking(false);
-      setProblem(sentenceOf(e));
+    });
+    if (!done) {
+      setAsked(undefined);
     }
   };
 
   useDeskKeys({ undo: () => change({ type: 'undo' }), post: tryToPost });
 
-  const beyond =
-    judged?.code === 'over-limit' || (refusedBy?.of === lines && refusedBy.code === 'over-limit');
+  const beyond = judged?.code === 'over-limit' || work.refusedBy === 'over-limit';
   const letters: Record<string, () => void> = {
     ...work.letters,
-    b: () => void setBy(),
+    b: setBy,
     x: () => toggle('aside'),
     q: () => toggle('question'),
     ...(paidOut ? { r: () => toggle('return') } : {}),
@@ -204,16 +170,16 @@ export function useTape({ money, choices, posted, putBy, aside }: Options): Tape
     posting: posting.isPending,
     post: tryToPost,
     letWait: beyond ? () => void letWait() : undefined,
-    putBy: () => void setBy(),
-    pairWith: (other) => void pairWith(other),
+    putBy: setBy,
+    pairWith,
     returnOpen: work.menu === 'return',
     toggleReturn: () => toggle('return'),
     asideOpen: work.menu === 'aside',
     toggleAside: () => toggle('aside'),
-    setAside: (reason, note) => void putAside(reason, note),
+    setAside: putAside,
     questionOpen: work.menu === 'question',
     toggleQuestion: () => toggle('question'),
-    ask: (question) => void ask(question),
+    ask,
     onKey: (event) => actByLetter(letters, event),
   };
 }

@@ -1,4 +1,5 @@
-import { useCallback, useReducer, useState } from 'react';
+import { useCallback, useReducer, useRef, useState } from 'react';
+import { Problem, sentenceOf } from '../../api/client';
 import { isInField } from '../../keyboard/keys';
 import type { Choices, Item, Line } from './deskApi';
 import { differencesFor, type Difference } from './differences';
@@ -43,6 +44,12 @@ export interface TapeLines {
 /** The same, for those who add acts of their own. */
 export interface TapeLinesWork extends TapeLines {
   setProblem: (sentence: string) => void;
+  /** Does something that may be refused; why it was is said, and whether it was done answered. */
+  attempt: (act: () => Promise<void>) => Promise<boolean>;
+  /** The code by which the lines as they are were refused last. */
+  refusedBy: string | undefined;
+  /** Names the request that posts the lines as they are. */
+  onceKey: () => string;
   menu: Menu | undefined;
   toggle: (which: Menu) => void;
   /** Letters of tape and items with what they do. */
@@ -54,6 +61,8 @@ export function useTapeLines(options: Options): TapeLinesWork {
   const [state, dispatch] = useReducer(tapeReducer, { lines: options.initial, past: [] });
   const { lines, past } = state;
   const [problem, setProblem] = useState('');
+  const [refused, setRefused] = useState<{ of: Line[]; code: string }>();
+  const key = useRef({ lines, value: crypto.randomUUID() });
   const [menu, setMenu] = useState<Menu>();
   const [item, setItem] = useState<Item>();
   const paidOut = amountMinor < 0;
@@ -67,6 +76,25 @@ export function useTapeLines(options: Options): TapeLinesWork {
     setMenu(undefined);
     dispatch(action);
   }, []);
+
+  const attempt = async (act: () => Promise<void>) => {
+    setProblem('');
+    try {
+      await act();
+      return true;
+    } catch (e) {
+      setProblem(sentenceOf(e));
+      setRefused({ of: lines, code: e instanceof Problem ? e.code : '' });
+      return false;
+    }
+  };
+
+  const onceKey = () => {
+    if (key.current.lines !== lines) {
+      key.current = { lines, value: crypto.randomUUID() };
+    }
+    return key.current.value;
+  };
 
   const toggle = (which: Menu) => setMenu((open) => (open === which ? undefined : which));
 
@@ -103,6 +131,9 @@ export function useTapeLines(options: Options): TapeLinesWork {
     left,
     problem,
     setProblem,
+    attempt,
+    refusedBy: refused?.of === lines ? refused.code : undefined,
+    onceKey,
     change,
     touched: past.length > 0,
     undo: past.length > 0 ? () => change({ type: 'undo' }) : undefined,
