@@ -86,13 +86,14 @@ class BesideThePlan {
                     new OwnTransfers.Own(
                         a.id(), a.code(), a.beginsWith().currency(), a.number(), a.shortName()))
             .toList();
+    List<OpenItem> ofNobody = items.ofNobody(booksId);
     Supplier<OppositeSums> opposite =
         once(() -> new OppositeSums(pile.stream().map(MoneyLine::moneyIn).toList()));
     return new Ways(
         usual,
-        new OwnTransfers(own, begun(booksId), opposite, limits.of(booksId)),
+        new OwnTransfers(own, begun(booksId, ofNobody), opposite, limits.of(booksId)),
         once(() -> mayReturn.of(booksId, pile)),
-        once(() -> refunds(booksId, problem)),
+        once(() -> refunds(booksId, problem, ofNobody)),
         once(() -> new Pairs(opposite.get())),
         charts.of(booksId));
   }
@@ -103,9 +104,9 @@ class BesideThePlan {
     return () -> kept.updateAndGet(k -> k == null ? made.get() : k);
   }
 
-  private Refunds refunds(long booksId, MatchingProblem problem) {
+  private Refunds refunds(long booksId, MatchingProblem problem, List<OpenItem> ofNobody) {
     List<OpenItem> credits = problem.openCredits();
-    List<Refunds.ToGo> decided = toBePaid(booksId);
+    List<Refunds.ToGo> decided = toBePaid(ofNobody);
     List<CustomerId> named =
         Stream.concat(
                 credits.stream().flatMap(i -> i.customer().stream()),
@@ -116,9 +117,9 @@ class BesideThePlan {
   }
 
   /** What is decided to be paid back and not shown by the bank, with whose credits it used. */
-  private List<Refunds.ToGo> toBePaid(long booksId) {
+  private List<Refunds.ToGo> toBePaid(List<OpenItem> ofNobody) {
     Map<ItemId, OpenItem> open =
-        items.ofNobody(booksId).stream()
+        ofNobody.stream()
             .filter(i -> i.kind() == ItemKind.PAYMENT_TO_GO)
             .collect(Collectors.toMap(OpenItem::id, i -> i));
     Map<ItemId, Set<CustomerId>> to = explanations.customersPaidBack(open.keySet());
@@ -128,9 +129,9 @@ class BesideThePlan {
   }
 
   /** What is on its way, with the account that has shown its half. */
-  private List<OwnTransfers.Begun> begun(long booksId) {
+  private List<OwnTransfers.Begun> begun(long booksId, List<OpenItem> ofNobody) {
     Map<ItemId, OpenItem> open =
-        items.ofNobody(booksId).stream()
+        ofNobody.stream()
             .filter(i -> i.kind().isTransfer())
             .collect(Collectors.toMap(OpenItem::id, i -> i));
     Map<ItemId, MoneyInId> money = explanations.moneyThatBegan(open.keySet());

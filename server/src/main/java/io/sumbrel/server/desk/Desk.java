@@ -59,7 +59,7 @@ class Desk {
   private final SetAsides setAsides;
   private final MayReturn mayReturn;
   private final ShownItems shownItems;
-  private final WaitingList waitingList;
+  private final WaitingTapes waitingTapes;
   private final Questions questions;
 
   Desk(
@@ -74,7 +74,7 @@ class Desk {
       SetAsides setAsides,
       MayReturn mayReturn,
       ShownItems shownItems,
-      WaitingList waitingList,
+      WaitingTapes waitingTapes,
       Questions questions) {
     this.moneyLines = moneyLines;
     this.accounts = accounts;
@@ -87,7 +87,7 @@ class Desk {
     this.setAsides = setAsides;
     this.mayReturn = mayReturn;
     this.shownItems = shownItems;
-    this.waitingList = waitingList;
+    this.waitingTapes = waitingTapes;
     this.questions = questions;
   }
 
@@ -103,14 +103,16 @@ class Desk {
             board,
             () -> besideThePlan.of(actor.booksId(), usual, board.pile(), board.problem()),
             accountNames(actor.booksId()));
-    List<WorkedView> worked = worked(actor, board);
+    List<Drafts.Draft> all = drafts.all(actor.booksId());
+    List<WorkedView> worked = worked(actor, board, all);
     return new DeskView(
         progress(actor.booksId(), board),
         moneyLines.isAny(actor.booksId()),
         board.pile().size(),
         (int) worked.stream().filter(WorkedView::putBy).count(),
         setAsides.ids(actor.booksId()).size(),
-        waitingList.count(actor.booksId()),
+        (int) all.stream().filter(d -> d.waitsFor().isPresent()).count()
+            + waitingTapes.count(actor.booksId()),
         questions.all(actor.booksId()),
         changes.feedNumber(),
         changes.whole(),
@@ -119,9 +121,10 @@ class Desk {
         worked);
   }
 
-  private List<WorkedView> worked(Actor actor, PlanBoard.Board board) {
+  private static List<WorkedView> worked(
+      Actor actor, PlanBoard.Board board, List<Drafts.Draft> drafts) {
     Map<Long, List<Drafts.Draft>> worked =
-        drafts.all(actor.booksId()).stream()
+        drafts.stream()
             .filter(d -> board.rows().containsKey(new MoneyInId(d.moneyInId())))
             .collect(Collectors.groupingBy(Drafts.Draft::moneyInId));
     return worked.entrySet().stream()

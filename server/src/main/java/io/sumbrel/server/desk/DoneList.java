@@ -111,6 +111,16 @@ class DoneList {
    */
   @Transactional(readOnly = true)
   DoneListView page(Actor actor, Wanted wanted, Optional<Long> before) {
+    return page(actor, wanted, before, PAGE);
+  }
+
+  /** The newest that are wanted, so many at the most. */
+  @Transactional(readOnly = true)
+  List<DoneView> newest(Actor actor, Wanted wanted, int most) {
+    return page(actor, wanted, Optional.empty(), most).rows();
+  }
+
+  private DoneListView page(Actor actor, Wanted wanted, Optional<Long> before, int size) {
     Query query =
         query(
             actor,
@@ -118,12 +128,12 @@ class DoneList {
             "select p.id, p.record_number",
             "p.record_number < :before",
             " order by p.books_id desc, p.record_number desc");
-    query.setParameter("before", before.orElse(Long.MAX_VALUE)).setMaxResults(PAGE + 1);
+    query.setParameter("before", before.orElse(Long.MAX_VALUE)).setMaxResults(size + 1);
     List<Long> ids = new ArrayList<>();
     Optional<Long> next = Optional.empty();
     for (Object row : query.getResultList()) {
       Object[] cells = (Object[]) row;
-      if (ids.size() == PAGE) {
+      if (ids.size() == size) {
         next = Optional.of(((Number) cells[1]).longValue() + 1);
       } else {
         ids.add(((Number) cells[0]).longValue());

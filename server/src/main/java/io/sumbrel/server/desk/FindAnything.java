@@ -190,7 +190,7 @@ class FindAnything {
 
   private Stream<FoundThing> done(Actor actor, String typed) {
     DoneList.Wanted wanted = new DoneList.Wanted(Optional.empty(), "", typed);
-    return doneList.page(actor, wanted, Optional.empty()).rows().stream()
+    return doneList.newest(actor, wanted, MOST + 1).stream()
         .map(
             d ->
                 new FoundThing(
@@ -205,7 +205,6 @@ class FindAnything {
   }
 
   private Stream<FoundThing> items(Actor actor, Wanted wanted) {
-    Map<CustomerId, Customer> byId = customers.byId(actor.booksId());
     Stream<OpenItem> open =
         openItems
             .all(actor.booksId())
@@ -218,7 +217,12 @@ class FindAnything {
     Stream<OpenItem> settled =
         items.numbered(actor.booksId(), List.of(number), false).values().stream()
             .filter(OpenItem::isSettled);
-    return Stream.concat(open, settled)
+    List<OpenItem> first = Stream.concat(open, settled).limit(MOST + 1L).toList();
+    Map<CustomerId, Customer> names =
+        customers.find(
+            actor.booksId(),
+            first.stream().flatMap(i -> i.customer().stream()).distinct().toList());
+    return first.stream()
         .map(
             i ->
                 new FoundThing(
@@ -227,7 +231,7 @@ class FindAnything {
                     Optional.of(i.id().number()),
                     Optional.empty(),
                     i.number(),
-                    i.customer().map(c -> byId.get(c).name() + " · ").orElse("")
+                    i.customer().map(c -> names.get(c).name() + " · ").orElse("")
                         + DAY.format(i.date()),
                     i.currency().getCurrencyCode(),
                     i.isSettled() ? i.totalMinor() : i.openMinor()));

@@ -53,14 +53,6 @@ class WaitingList {
       long amountMinor,
       List<LineView> lines) {}
 
-  /** How many wait. */
-  @Transactional(readOnly = true)
-  public int count(long booksId) {
-    return (int)
-        (drafts.all(booksId).stream().filter(d -> d.waitsFor().isPresent()).count()
-            + tapes.all(booksId).stream().filter(t -> t.sentBack().isEmpty()).count());
-  }
-
   /** The oldest first. */
   @Transactional(readOnly = true)
   public List<WaitingView> all(Actor actor) {

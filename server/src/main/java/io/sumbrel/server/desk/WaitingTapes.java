@@ -78,6 +78,18 @@ class WaitingTapes {
         .toList();
   }
 
+  /** How many of a house wait, and were not sent back. */
+  @Transactional(readOnly = true)
+  public int count(long booksId) {
+    return entities
+        .createQuery(
+            "select count(*) from WaitingTapeRow where booksId = :b and sentBack is null",
+            Long.class)
+        .setParameter("b", booksId)
+        .getSingleResult()
+        .intValue();
+  }
+
   private Waiting waiting(WaitingTapeRow row, String person) {
     List<LineView> lines = json.readValue(row.tapeLines, new TypeReference<List<LineView>>() {});
     return new Waiting(
