@@ -14,7 +14,7 @@ create index note_of_books on note (books_id);
 comment on table note is 'What somebody wrote beside a sum, an item or a customer; never changed.';
 
 create table question (
-  money_in_id bigint primary key references money_in,
+  money_in_id bigint primary key references money_in on delete cascade,
   books_id bigint not null references books,
   whom varchar(10) not null,
   name varchar(80) not null,

@@ -133,14 +133,15 @@ public class Questions {
     return done;
   }
 
-  /** All about sums that are not explained, those first whose day comes first. */
+  /** All about sums that are to be explained, those first whose day comes first. */
   @Transactional(readOnly = true)
   public List<QuestionView> all(long booksId) {
     List<QuestionRow> rows =
         entities
             .createQuery(
                 """
-                from QuestionRow q where q.booksId = :b
+                select q from QuestionRow q join MoneyInRow m on m.id = q.moneyInId
+                where q.booksId = :b and m.standing = COUNTS
                   and not exists (select 1 from ClaimRow c where c.moneyInId = q.moneyInId)
                 """,
                 QuestionRow.class)

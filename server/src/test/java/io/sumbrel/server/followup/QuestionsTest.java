@@ -76,4 +76,31 @@ class QuestionsTest extends ServerTest {
     assertThat(ask(" ", House.TODAY.plusDays(1)).code()).isEqualTo("question");
     assertThat(questions()).isEmpty();
   }
+
+  @Test
+  void goesWithItsSumWhenTheFileOfThatIsWithdrawn() {
+    ask("Who is it?", House.TODAY.plusDays(1));
+    withdraw();
+    assertThat(questions()).isEmpty();
+    house.prove();
+  }
+
+  @Test
+  void isNotListedWhereTheSumStaysOnlyInWhatWasTurnedBack() {
+    House.Answer posted =
+        house.post(house.clerk, money, Map.of("kind", "UNIDENTIFIED", "amountMinor", 13_300));
+    house.turnBack(house.clerk, posted.body().path("number").asString());
+    ask("Who is it?", House.TODAY.plusDays(1));
+    assertThat(questions()).hasSize(1);
+    withdraw();
+    assertThat(questions()).isEmpty();
+    house.prove();
+  }
+
+  private void withdraw() {
+    long file = house.get(house.clerk, "/api/arrivals").body().get(0).path("id").asLong();
+    String path = "/api/arrivals/" + file + "/withdrawal";
+    House.Answer answer = house.send(house.clerk, HttpMethod.POST, path, Map.of());
+    assertThat(answer.status()).as(answer.sentence()).isEqualTo(200);
+  }
 }
