@@ -91,11 +91,9 @@ export function AccountMenu({ choices, money, minor, take, close }: Props) {
   );
 }
 
-/** The accounts of the house that are free, and its other bank accounts in this currency. */
+/** The accounts of the house that are free, and its other bank accounts. */
 function goalsOf(money: GoalMoney, choices: Choices): Goal[] {
-  const others = choices.own.filter(
-    (o) => money.bankCode && o.code !== money.bankCode && o.currency === money.currency,
-  );
+  const others = choices.own.filter((o) => money.bankCode && o.code !== money.bankCode);
   const way = money.amountMinor > 0 ? 'from' : 'to';
   return [
     ...choices.accounts.map((a) => ({
@@ -105,7 +103,7 @@ function goalsOf(money: GoalMoney, choices: Choices): Goal[] {
     })),
     ...others.map((o) => ({
       key: o.code,
-      words: `own transfer ${way} ${o.words}`,
+      words: `own transfer ${way} ${o.words}${o.currency === money.currency ? '' : ', in ' + o.currency}`,
       line: { kind: 'TRANSFER' as const, account: o.code },
     })),
   ];

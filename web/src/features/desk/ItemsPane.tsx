@@ -7,7 +7,7 @@ import { focusZone, isInField } from '../../keyboard/keys';
 import { shortDate, words } from '../../money/money';
 import { ItemCard } from '../trail';
 import { type Item, itemsQuery, type Money } from './deskApi';
-import { placedOf } from './tape';
+import { openIn, placedOf } from './tape';
 import type { TapeLines } from './useTapeLines';
 import styles from './Work.module.css';
 
@@ -17,7 +17,8 @@ type ItemTape = Pick<TapeLines, 'lines' | 'change' | 'atItem'> & {
 };
 
 interface Props {
-  money: Pick<Money, 'currency' | 'customerId'>;
+  /** Without a date there is no money, and items in other currencies are of no use. */
+  money: Pick<Money, 'currency' | 'customerId'> & { date?: string };
   tape: ItemTape;
 }
 
@@ -30,7 +31,10 @@ export function ItemsPane({ money, tape }: Props) {
   const look = useRef<HTMLInputElement>(null);
   const customer = text === '' ? money.customerId : undefined;
   const enabled = customer !== undefined || text !== '';
-  const found = useQuery({ ...itemsQuery(money.currency, customer, text), enabled });
+  const found = useQuery({
+    ...itemsQuery({ currency: money.currency, day: money.date }, customer, text),
+    enabled,
+  });
   const items = (enabled ? found.data?.items : undefined) ?? [];
   const current = items[Math.min(at, items.length - 1)];
 
@@ -115,6 +119,7 @@ export function ItemsPane({ money, tape }: Props) {
                 <ItemRow
                   key={item.id}
                   item={item}
+                  currency={money.currency}
                   isCurrent={item.id === current?.id}
                   showCustomer={text !== ''}
                   typed={typed?.id === item.id ? typed.first : undefined}
@@ -169,6 +174,8 @@ export function ItemsPane({ money, tape }: Props) {
 
 interface RowProps {
   item: Item;
+  /** Of the money; what is placed and left is in it. */
+  currency: string;
   isCurrent: boolean;
   showCustomer: boolean;
   /** The first digit typed into the amount cell, when it is open. */
@@ -183,15 +190,17 @@ interface RowProps {
 }
 
 function ItemRow(props: RowProps) {
-  const { item, isCurrent, showCustomer, typed, tape, pick, open, type, done } = props;
+  const { item, currency, isCurrent, showCustomer, typed, tape, pick, open, type, done } = props;
   const placed = placedOf(tape.lines, item.id);
-  const left = item.credit ? item.openMinor + placed : item.openMinor - placed;
+  const isForeign = item.currency !== currency;
+  const left = item.credit ? placed - openIn(item) : openIn(item) - placed;
+  const openWords = `${isForeign ? item.currency + '\u00a0' : ''}${words(item.openMinor, item.currency)}`;
   const classes = [styles.item, placed > 0 ? styles.on : '', isCurrent ? styles.current : ''];
   return (
     <tr
       id={`item-${item.id}`}
       aria-selected={placed > 0}
-      aria-label={`${item.number}, ${item.customer}, open ${words(item.openMinor, item.currency)}, left ${words(left, item.currency)}`}
+      aria-label={`${item.number}, ${item.customer}, open ${openWords}, left ${words(left, currency)}`}
       className={classes.join(' ')}
       onClick={() => {
         pick();
@@ -221,7 +230,15 @@ function ItemRow(props: RowProps) {
         {item.credit ? item.kind : shortDate(item.due)}
       </td>
       <td className="figures">
-        <Amount minor={item.openMinor} currency={item.currency} />
+        {isForeign ? openWords : <Amount minor={item.openMinor} currency={item.currency} />}
+        {isForeign && (
+          <small className={styles.soft}>
+            {' '}
+            {item.worth
+              ? `${words(item.worth.openMinor, currency)} at ${item.worth.rate}`
+              : 'no rate is known'}
+          </small>
+        )}
       </td>
       <td
         className={`figures ${styles.placed}`}
@@ -237,15 +254,15 @@ function ItemRow(props: RowProps) {
             label={`Amount to place on ${item.number}`}
             minor={placed}
             first={typed}
-            currency={item.currency}
+            currency={currency}
             keep={(minor) => tape.change({ type: 'place', item, minor })}
             done={done}
           />
         ) : (
-          placed > 0 && words(placed, item.currency)
+          placed > 0 && words(placed, currency)
         )}
       </td>
-      <td className="figures">{placed > 0 && words(left, item.currency)}</td>
+      <td className="figures">{placed > 0 && words(left, currency)}</td>
     </tr>
   );
 }

@@ -94,11 +94,18 @@ export const moneyQuery = (id: number) =>
   });
 
 /** Open items of a customer, or of all in whom the text is found. */
-export const itemsQuery = (currency: string, customer: number | undefined, text: string) =>
+/**
+ * @param paid in which currency, and for items in others on which day
+ */
+export const itemsQuery = (
+  paid: { currency: string; day: string | undefined },
+  customer: number | undefined,
+  text: string,
+) =>
   queryOptions({
-    queryKey: ['desk', 'items', currency, customer, text],
+    queryKey: ['desk', 'items', paid.currency, paid.day, customer, text],
     queryFn: () =>
-      unwrap(client.GET('/api/desk/items', { params: { query: { currency, customer, text } } })),
+      unwrap(client.GET('/api/desk/items', { params: { query: { ...paid, customer, text } } })),
     placeholderData: (before) => before,
   });
 

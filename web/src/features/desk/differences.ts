@@ -1,4 +1,4 @@
-import { words } from '../../money/money';
+import { shortDate, words } from '../../money/money';
 import type { Choices, Item, Line } from './deskApi';
 import type { TapeAction } from './tape';
 
@@ -37,6 +37,8 @@ function missing(s: Situation, minor: number): Difference[] {
   const amount = words(minor, s.currency);
   const reasons = s.choices.reasons
     .filter((r) => (!r.namesItem || target) && (s.withMoney || r.kind === 'GRANTED'))
+    .filter((r) => !r.ofExchange || hasExchange(s))
+    .sort((one, other) => Number(other.ofExchange) - Number(one.ofExchange))
     .map((r) => ({
       words: `${amount} ${r.words}${r.namesItem ? ' on ' + (target?.item?.number ?? '') : ''}`,
       action: {
@@ -64,6 +66,10 @@ function missing(s: Situation, minor: number): Difference[] {
   return [...reasons, ...open];
 }
 
+function hasExchange(s: Situation): boolean {
+  return s.lines.some((l) => l.exchange);
+}
+
 function targetOf(s: Situation): Line | undefined {
   const settled = s.lines.filter((l) => l.kind === 'SETTLES');
   return settled.find((l) => l.itemId === s.item?.id) ?? settled.at(-1);
@@ -84,7 +90,16 @@ function over(s: Situation, minor: number): Difference[] {
             action: line('ON_ACCOUNT', { customerId: s.customerId }),
           },
         ];
+  const gain = hasExchange(s) ? s.choices.exchangeGain : undefined;
   return [
+    ...(gain
+      ? [
+          {
+            words: `${amount} gained by exchange`,
+            action: line('TO_ACCOUNT', { account: gain.code }),
+          },
+        ]
+      : []),
     ...onAccount,
     ...(s.withMoney ? [{ words: `${amount} is unidentified`, action: line('UNIDENTIFIED') }] : []),
     toAccount(s, minor),
@@ -99,7 +114,10 @@ function toAccount(s: Situation, minor: number): Difference {
 export function lineWords(line: Line, choices: Choices): string {
   const reason = choices.reasons.find((r) => r.code === line.reason)?.words;
   const kind = choices.kinds.find((k) => k.kind === line.kind)?.words ?? '';
-  const account = choices.accounts.find((a) => a.code === line.account);
+  const account = [
+    ...choices.accounts,
+    ...(choices.exchangeGain ? [choices.exchangeGain] : []),
+  ].find((a) => a.code === line.account);
   if (line.kind === 'SETTLES' || line.kind === 'CREDIT_USED') {
     return line.item?.number ?? '';
   }
@@ -121,11 +139,22 @@ export function lineWords(line: Line, choices: Choices): string {
     : [reason ?? kind, line.item ? 'on ' + line.item.number : whose].join(' ').trim();
 }
 
+/** An item in another currency: by how much it moves, and the rate. */
+function exchangeWords({ currency, minor, rate, date }: NonNullable<Line['exchange']>): string {
+  const amount = minor === undefined ? currency : `${currency}\u00a0${words(minor, currency)}`;
+  return `${amount} at ${rate} of ${shortDate(date)}`;
+}
+
 /** What stands small beside a line. */
 export function lineDetail(line: Line, choices: Choices): string {
   const shortPay = choices.shortPays.find((p) => p.code === line.shortPay);
   const tax = choices.taxCodes.find((t) => t.code === line.taxCode);
-  return [shortPay && `rest stays open: ${shortPay.words}`, tax && `with ${tax.words}`, line.note]
+  return [
+    line.exchange && exchangeWords(line.exchange),
+    shortPay && `rest stays open: ${shortPay.words}`,
+    tax && `with ${tax.words}`,
+    line.note,
+  ]
     .filter(Boolean)
     .join(' · ');
 }

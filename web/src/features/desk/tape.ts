@@ -39,7 +39,7 @@ function changed(
     case 'tick':
       return isOn(lines, action.item.id)
         ? lines.filter((l) => l.itemId !== action.item.id)
-        : [...lines, placing(action.item, Math.abs(action.item.openMinor))];
+        : [...lines, placing(action.item, openIn(action.item))];
     case 'place':
       return action.minor === 0
         ? lines.filter((l) => l.itemId !== action.item.id)
@@ -53,7 +53,7 @@ function changed(
     case 'leaveOpen':
       return lines.map((l) =>
         isPlacing(l, action.itemId)
-          ? { ...l, amountMinor: l.amountMinor - action.minor, shortPay: action.shortPay }
+          ? { ...withAmount(l, l.amountMinor - action.minor), shortPay: action.shortPay }
           : l,
       );
     case 'remove':
@@ -64,10 +64,30 @@ function changed(
 /** Of an item that is settled whole no rest stays open. */
 function withAmount(line: Line, minor: number): Line {
   const changed = { ...line, amountMinor: minor };
-  if (line.item && minor >= Math.abs(line.item.openMinor)) {
+  if (line.item && minor >= openIn(line.item)) {
     delete changed.shortPay;
   }
+  if (line.exchange && line.item && line.item.worth) {
+    changed.exchange = exchangeOf(line.item, minor);
+  }
   return changed;
+}
+
+/** What is open of an item, above zero, in the currency of the money. */
+export function openIn(item: Item): number {
+  return Math.abs(item.worth?.openMinor ?? item.openMinor);
+}
+
+/** All of an item falls with all that it is worth; of a part the rate says how much. */
+function exchangeOf(item: Item, minor: number): Line['exchange'] {
+  return item.worth
+    ? {
+        currency: item.currency,
+        rate: item.worth.rate,
+        date: item.worth.date,
+        ...(minor === openIn(item) ? { minor: Math.abs(item.openMinor) } : {}),
+      }
+    : undefined;
 }
 
 function placing(item: Item, minor: number): Line {
@@ -76,6 +96,7 @@ function placing(item: Item, minor: number): Line {
     amountMinor: minor,
     itemId: item.id,
     item,
+    ...(item.worth ? { exchange: exchangeOf(item, minor) } : {}),
   };
 }
 

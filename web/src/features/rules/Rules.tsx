@@ -7,6 +7,7 @@ import { Field } from '../../components/Field';
 import { Loading, Sentence } from '../../components/States';
 import page from '../../components/Page.module.css';
 import { sessionQuery } from '../session';
+import { ExchangeRates } from './ExchangeRates';
 import { HouseLimits } from './HouseLimits';
 import { Learned } from './Learned';
 import styles from './Rules.module.css';
@@ -65,6 +66,7 @@ export function Rules() {
         )}
       </section>
       <Withheld key={rules.data.withheld} rates={rules.data.withheld} may={may} />
+      <ExchangeRates rates={rules.data.exchange} may={may} />
       <HouseLimits limits={rules.data.limits} beginnings={rules.data.beginnings} may={may} />
       <Learned may={may} />
     </div>

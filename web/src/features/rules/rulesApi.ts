@@ -38,6 +38,14 @@ export const dropOwnList = (id: number) =>
 export const keepRates = (withheld: string) =>
   unwrap(client.PUT('/api/rules/withheld-rates', { body: { withheld } }));
 
+export type ExchangeRate = Schemas['RateView'];
+
+export const keepExchangeRate = (rate: Schemas['RateRequest']) =>
+  unwrap(client.PUT('/api/rules/exchange-rates', { body: rate }));
+
+export const bringExchangeRates = (text: string) =>
+  unwrap(client.PUT('/api/rules/exchange-rates/file', { body: { text } }));
+
 export const keepLimits = (limits: Limits) =>
   unwrap(client.PUT('/api/rules/limits', { body: limits }));
 

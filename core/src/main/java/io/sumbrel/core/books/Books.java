@@ -15,6 +15,7 @@ import io.sumbrel.core.difference.Authority;
 import io.sumbrel.core.ledger.AccountCode;
 import io.sumbrel.core.ledger.AccountUse;
 import io.sumbrel.core.ledger.LedgerAccount;
+import io.sumbrel.core.money.ExchangeRates;
 import io.sumbrel.core.money.Money;
 import io.sumbrel.core.openitem.ItemId;
 import io.sumbrel.core.openitem.ListChoice;
@@ -72,6 +73,7 @@ public final class Books {
   private final HouseLimits limits;
   private LocalDate businessDate;
   private Chart chart = Chart.STANDARD;
+  private ExchangeRates rates = ExchangeRates.NONE;
   private final Map<String, CustomerId> customers = new HashMap<>();
   private final Map<ItemId, OpenItem> items = new LinkedHashMap<>();
   private final Map<String, ItemId> itemsByNumber = new HashMap<>();
@@ -89,6 +91,11 @@ public final class Books {
   /** Goes on to a later day. */
   public void advanceTo(LocalDate day) {
     businessDate = day;
+  }
+
+  /** What currencies are worth, from now on. */
+  public void know(ExchangeRates known) {
+    rates = known;
   }
 
   /** A bank account begins here, with a balance. */
@@ -183,7 +190,7 @@ public final class Books {
   public PostingNumber useCredits(
       Currency currency, List<TapeLine> lines, Authority authority, boolean secondPerson) {
     TapeMoney none = TapeMoney.none(currency, businessDate);
-    Tape tape = Tape.of(none, lines, facts(Optional.empty(), lines, authority, secondPerson));
+    Tape tape = Tape.of(none, lines, facts(none, Optional.empty(), lines, authority, secondPerson));
     return append(posted(tape, Optional.empty(), businessDate));
   }
 
@@ -208,10 +215,11 @@ public final class Books {
 
   private Tape judged(
       TapeMoney money, Optional<AccountCode> standsOn, List<TapeLine> lines, Authority authority) {
-    return Tape.of(money, lines, facts(standsOn, lines, authority, false));
+    return Tape.of(money, lines, facts(money, standsOn, lines, authority, false));
   }
 
   private TapeFacts facts(
+      TapeMoney money,
       Optional<AccountCode> standsOn,
       List<TapeLine> lines,
       Authority authority,
@@ -224,6 +232,11 @@ public final class Books {
         chart,
         limits,
         List.of(),
+        named.values().stream()
+            .map(OpenItem::currency)
+            .distinct()
+            .flatMap(c -> rates.on(c, money.currency(), money.date()).stream())
+            .toList(),
         authority,
         secondPerson,
         DifferencesBefore.NONE,

@@ -32,6 +32,16 @@ public record DifferenceReason(String code, String words, Side side, AccountCode
   public static final DifferenceReason TAX_WITHHELD =
       standard(
           "TAX_WITHHELD", "tax withheld", Side.KEPT_BACK, StandardAccount.TAX_WITHHELD, Tax.STAYS);
+
+  /** What an item in another currency was worth more on the day than was received for it. */
+  public static final DifferenceReason EXCHANGE =
+      standard(
+          "EXCHANGE",
+          "exchange difference",
+          Side.KEPT_BACK,
+          StandardAccount.EXCHANGE_DIFFERENCES,
+          Tax.STAYS);
+
   public static final DifferenceReason DISCOUNT =
       standard("DISCOUNT", "discount", Side.GRANTED, StandardAccount.DISCOUNTS, Tax.CORRECTED);
   public static final DifferenceReason PRICE =
@@ -59,7 +69,8 @@ public record DifferenceReason(String code, String words, Side side, AccountCode
           PRICE,
           QUANTITY,
           SMALL_DIFFERENCE,
-          ROUNDING);
+          ROUNDING,
+          EXCHANGE);
 
   /** Where the money stayed. */
   public enum Side {

@@ -94,7 +94,10 @@ public record LimitTable(
       supervisor.put(reason, new Figures(30_000, 30_000));
     }
     for (DifferenceReason kept :
-        List.of(DifferenceReason.BANK_CHARGE, DifferenceReason.PROCESSOR_FEE)) {
+        List.of(
+            DifferenceReason.BANK_CHARGE,
+            DifferenceReason.PROCESSOR_FEE,
+            DifferenceReason.EXCHANGE)) {
       clerk.put(kept, new Figures(4_000, 16_000));
       supervisor.put(kept, new Figures(60_000, 240_000));
     }

@@ -1,5 +1,6 @@
 package io.sumbrel.core.evidence;
 
+import io.sumbrel.core.money.ExchangeRate;
 import io.sumbrel.core.money.Money;
 import io.sumbrel.core.rules.HouseRules;
 import io.sumbrel.core.rules.SilentStep;
@@ -421,6 +422,15 @@ public sealed interface Evidence {
     @Override
     public String words() {
       return "%s of %s shows the other half at %s".formatted(number, date, bank);
+    }
+  }
+
+  /** A bank exchanged what is on its way, at a rate near that of the house. */
+  record ExchangedNear(ExchangeRate bank, ExchangeRate house) implements Evidence {
+    @Override
+    public String words() {
+      return "exchanged at %s; the house has %s of %s"
+          .formatted(bank.rounded(), house.figure(), house.date());
     }
   }
 

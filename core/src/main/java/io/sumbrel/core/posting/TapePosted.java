@@ -25,7 +25,7 @@ import java.util.function.Supplier;
  * or granted; receivables for credits used and items settled; other accounts; transfers in transit
  * for what goes to another bank account or comes from there, until that shows it; payments in
  * transit for what is to be paid back; receivables or unidentified receipts for what stays as
- * credit.
+ * credit. What is placed on an item in another currency goes through currency clearing, in both.
  *
  * @param movements placings, and the beginning of every new item
  * @param newItems one for each line that stays as credit, or is on its way between own accounts
@@ -55,16 +55,16 @@ public record TapePosted(
     List<OpenItem> begun = new ArrayList<>();
     for (TapeLine line : tape.lines()) {
       switch (line.kind()) {
-        case SETTLES -> movements.add(placed(line, -line.amountMinor()));
-        case CREDIT_USED -> movements.add(placed(line, line.amountMinor()));
+        case SETTLES -> movements.add(placed(line, -line.itemMinor()));
+        case CREDIT_USED -> movements.add(placed(line, line.itemMinor()));
         case ON_ACCOUNT, UNIDENTIFIED, TRANSFER, OWED, TO_PAY -> {
           String name = number.words() + (begun.isEmpty() ? "" : "/" + (begun.size() + 1));
           OpenItem item = begunBy(line, tape.money(), nextId.get(), name, date);
           begun.add(item);
           movements.add(beginning(item, line.amountMinor()));
         }
-        case REOPENS -> movements.add(returned(line, line.amountMinor()));
-        case CREDIT_BACK -> movements.add(returned(line, -line.amountMinor()));
+        case REOPENS -> movements.add(returned(line, line.itemMinor()));
+        case CREDIT_BACK -> movements.add(returned(line, -line.itemMinor()));
         case KEPT_BACK, GRANTED, TAKEN_BACK, TO_ACCOUNT -> {}
       }
     }
@@ -148,8 +148,8 @@ public record TapePosted(
       case KEPT_BACK -> List.of(JournalLine.debit(line.reason().orElseThrow().account(), amount));
       case GRANTED -> granted(line.reason().orElseThrow(), tape.itemOf(line), amount);
       case TAKEN_BACK -> takenBack(tape, line, amount);
-      case CREDIT_USED, REOPENS -> List.of(onItem(tape.itemOf(line), amount));
-      case SETTLES, CREDIT_BACK -> List.of(onItem(tape.itemOf(line), amount.negated()));
+      case CREDIT_USED, REOPENS -> onItem(tape, line, 1);
+      case SETTLES, CREDIT_BACK -> onItem(tape, line, -1);
       case TO_ACCOUNT -> toAccount(line, tape.money().isPaidOut() ? amount : amount.negated());
       case TRANSFER ->
           List.of(
@@ -196,11 +196,22 @@ public record TapePosted(
   }
 
   /**
-   * @param debit credit below zero
+   * An item in another currency meets the line through currency clearing.
+   *
+   * @param side {@code 1} where it is debited, {@code -1} where it is credited
    */
-  private static JournalLine onItem(OpenItem item, Money debit) {
-    JournalLine line = JournalLine.debit(item.kind().account(), debit);
-    return item.customer().map(line::of).orElse(line);
+  private static List<JournalLine> onItem(Tape tape, TapeLine line, int side) {
+    OpenItem item = tape.itemOf(line);
+    Money debit = Money.ofMinor(item.currency(), side * line.itemMinor());
+    JournalLine moved = JournalLine.debit(item.kind().account(), debit);
+    JournalLine onItem = item.customer().map(moved::of).orElse(moved);
+    if (line.exchange().isEmpty()) {
+      return List.of(onItem);
+    }
+    AccountCode clearing = StandardAccount.CURRENCY_CLEARING.code();
+    Money worth = Money.ofMinor(line.amount().currency(), side * line.amountMinor());
+    return List.of(
+        JournalLine.debit(clearing, worth), JournalLine.debit(clearing, debit.negated()), onItem);
   }
 
   /**

@@ -84,6 +84,14 @@ public final class PostingFact {
           line.account().map(AccountCode::code).orElse(null),
           number(line.customer()));
       line.returned().ifPresent(m -> add(m.number()));
+      line.exchange()
+          .ifPresent(
+              e ->
+                  add(
+                      e.amount().currency().getCurrencyCode(),
+                      e.amount().minor(),
+                      e.rate().figure(),
+                      e.rate().date()));
       reason(line.reason());
       tax(line.tax());
       item(line.item().map(tape.items()::get));

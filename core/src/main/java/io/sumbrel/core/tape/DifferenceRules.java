@@ -4,6 +4,7 @@ import io.sumbrel.core.difference.Authority;
 import io.sumbrel.core.difference.DifferenceLimits;
 import io.sumbrel.core.difference.DifferenceReason;
 import io.sumbrel.core.money.AmountText;
+import io.sumbrel.core.money.ExchangeRate;
 import io.sumbrel.core.money.Money;
 import io.sumbrel.core.money.Proportion;
 import io.sumbrel.core.openitem.ItemId;
@@ -32,6 +33,10 @@ final class DifferenceRules {
   private final List<TapeLine> differences;
   private final TapeFacts facts;
   private final Map<ItemId, Long> settled;
+
+  /** At which items in other currencies are settled. */
+  private final Map<ItemId, ExchangeRate> rates = new HashMap<>();
+
   private final Set<CustomerId> customers;
 
   DifferenceRules(TapeMoney money, List<TapeLine> lines, TapeFacts facts) {
@@ -44,6 +49,7 @@ final class DifferenceRules {
             .collect(
                 Collectors.toMap(
                     l -> l.item().orElseThrow(), TapeLine::amountMinor, (one, other) -> one));
+    lines.forEach(l -> l.exchange().ifPresent(e -> rates.put(l.item().orElseThrow(), e.rate())));
     this.customers =
         lines.stream()
             .filter(l -> !isDifference(l))
@@ -222,17 +228,25 @@ final class DifferenceRules {
     if (k.reason().equals(DifferenceReason.DISCOUNT)) {
       return item.terms()
           .filter(t -> !money.date().isAfter(lastDay(t, item)))
-          .map(t -> t.discountMinor(item.totalMinor()))
+          .map(t -> inMoney(item, t.discountMinor(item.totalMinor())))
           .orElse(0L);
     }
     if (k.reason().equals(DifferenceReason.TAX_WITHHELD)) {
       // on several items a cent for each may be left over, which one of them carries
       return facts.withheldBasisPoints().stream()
-          .mapToLong(r -> Proportion.halfUp(item.totalMinor(), r, WHOLE) + settled.size() - 1)
+          .mapToLong(r -> inMoney(item, Proportion.halfUp(item.totalMinor(), r, WHOLE)))
+          .map(minor -> minor + settled.size() - 1)
           .max()
           .orElse(0L);
     }
     return 0L;
+  }
+
+  /** An amount of an item in the currency of the money. */
+  private long inMoney(OpenItem item, long minor) {
+    return Optional.ofNullable(rates.get(item.id()))
+        .map(r -> r.convert(Money.ofMinor(item.currency(), minor)).minor())
+        .orElse(minor);
   }
 
   private LocalDate lastDay(Terms terms, OpenItem item) {

@@ -2,6 +2,7 @@ package io.sumbrel.core.tape;
 
 import io.sumbrel.core.difference.DifferenceReason;
 import io.sumbrel.core.money.AmountText;
+import io.sumbrel.core.money.ExchangeRate;
 import io.sumbrel.core.money.Money;
 import io.sumbrel.core.openitem.ItemId;
 import io.sumbrel.core.openitem.OpenItem;
@@ -13,6 +14,7 @@ import java.util.Collections;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.ToLongFunction;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
@@ -56,7 +58,7 @@ public record ReturnedPayment(
       for (TapeLine line : lastFirst) {
         long settled = Math.min(used, line.amountMinor());
         if (line.kind() == LineKind.SETTLES && settled > 0) {
-          since.add(TapeLine.settles(line.item().orElseThrow(), money(settled)));
+          since.add(part(TapeLine.settles(line.item().orElseThrow(), money(settled)), line));
           used -= settled;
         }
       }
@@ -95,7 +97,7 @@ public record ReturnedPayment(
     for (TapeLine settled : since()) {
       long reopened = Math.min(left, standing(settled).minor());
       if (reopened > 0) {
-        lines.add(TapeLine.reopens(money(), settled.item().orElseThrow(), money(reopened)));
+        lines.add(reopens(settled, money(reopened)));
         left -= reopened;
       }
     }
@@ -136,8 +138,7 @@ public record ReturnedPayment(
       if (at < 0) {
         joined.add(line);
       } else {
-        long sum = joined.get(at).amountMinor() + line.amountMinor();
-        joined.set(at, TapeLine.reopens(money(), line.item().orElseThrow(), money(sum)));
+        joined.set(at, sum(joined.get(at), line));
       }
     }
     return joined;
@@ -167,9 +168,37 @@ public record ReturnedPayment(
       return net;
     }
     if (left > 0) {
-      lines.add(TapeLine.reopens(money(), settled.item().orElseThrow(), money(left)));
+      lines.add(reopens(settled, money(left)));
     }
     return left;
+  }
+
+  private TapeLine reopens(TapeLine settled, Money amount) {
+    return part(TapeLine.reopens(money(), settled.item().orElseThrow(), amount), settled);
+  }
+
+  private TapeLine sum(TapeLine one, TapeLine other) {
+    TapeLine both =
+        TapeLine.reopens(money(), one.item().orElseThrow(), one.amount().plus(other.amount()));
+    return one.exchange().isPresent() && other.exchange().isPresent()
+        ? both.at(one.exchange().get().plus(other.exchange().get()))
+        : both;
+  }
+
+  /** The line that undoes a part of one, or all that stands: in the currency of its item too. */
+  private TapeLine part(TapeLine back, TapeLine of) {
+    if (of.exchange().isEmpty()) {
+      return back;
+    }
+    Exchange whole = of.exchange().get();
+    long gone = returnedOf(of).mapToLong(TapeLine::itemMinor).sum();
+    Exchange standing =
+        new Exchange(
+            Money.ofMinor(whole.amount().currency(), whole.amount().minor() - gone), whole.rate());
+    return back.at(
+        back.amount().equals(standing(of))
+            ? standing
+            : standing.share(back.amount(), standing(of)));
   }
 
   /** The line that undoes what stands of one; none for money that stays as credit. */
@@ -179,9 +208,9 @@ public record ReturnedPayment(
       return Optional.empty();
     }
     return switch (line.kind()) {
-      case SETTLES -> Optional.of(TapeLine.reopens(money(), line.item().orElseThrow(), amount));
+      case SETTLES -> Optional.of(reopens(line, amount));
       case CREDIT_USED ->
-          Optional.of(TapeLine.creditBack(money(), line.item().orElseThrow(), amount));
+          Optional.of(part(TapeLine.creditBack(money(), line.item().orElseThrow(), amount), line));
       case KEPT_BACK, GRANTED -> Optional.of(TapeLine.takenBack(money(), line, amount));
       case TO_ACCOUNT -> Optional.of(line);
       default -> Optional.empty();
@@ -190,9 +219,12 @@ public record ReturnedPayment(
 
   /** What is not returned yet of a line of the receipt. */
   private Money standing(TapeLine line) {
-    long returned =
-        before.stream().filter(b -> isOf(b, line)).mapToLong(TapeLine::amountMinor).sum();
+    long returned = returnedOf(line).mapToLong(TapeLine::amountMinor).sum();
     return money(Math.max(0, line.amountMinor() - returned));
+  }
+
+  private Stream<TapeLine> returnedOf(TapeLine line) {
+    return before.stream().filter(b -> isOf(b, line));
   }
 
   private static boolean isOf(TapeLine back, TapeLine line) {
@@ -231,12 +263,7 @@ public record ReturnedPayment(
           "The receipt is of %s; nothing of it goes back before that."
               .formatted(receipt.money().date()));
     }
-    long standing =
-        Stream.concat(receipt.lines().stream(), since().stream())
-                .filter(l -> isOf(back, l))
-                .mapToLong(TapeLine::amountMinor)
-                .sum()
-            - before.stream().filter(b -> isSame(b, back)).mapToLong(TapeLine::amountMinor).sum();
+    long standing = standingOf(back, TapeLine::amountMinor);
     if (back.amountMinor() > standing) {
       throw new Refusal(
           "more-than-received",
@@ -245,6 +272,33 @@ public record ReturnedPayment(
                   back.kind().words(),
                   back.amount().words(),
                   AmountText.words(standing, back.amount().currency())));
+    }
+    requireSameRate(back, standing);
+  }
+
+  private long standingOf(TapeLine back, ToLongFunction<TapeLine> minor) {
+    return Stream.concat(receipt.lines().stream(), since().stream())
+            .filter(l -> isOf(back, l))
+            .mapToLong(minor)
+            .sum()
+        - before.stream().filter(b -> isSame(b, back)).mapToLong(minor).sum();
+  }
+
+  /** What was settled at a rate opens again at the same: all of it with all of the money. */
+  private void requireSameRate(TapeLine back, long standing) {
+    Optional<ExchangeRate> then =
+        Stream.concat(receipt.lines().stream(), since().stream())
+            .filter(l -> isOf(back, l))
+            .flatMap(l -> l.exchange().stream())
+            .map(Exchange::rate)
+            .findFirst();
+    long ofItem = standingOf(back, TapeLine::itemMinor);
+    boolean isWhole = back.amountMinor() == standing;
+    if (!then.equals(back.exchange().map(Exchange::rate))
+        || back.itemMinor() > ofItem
+        || then.isPresent() && isWhole && back.itemMinor() != ofItem) {
+      throw new Refusal(
+          "rate", "What was settled in another currency opens again at the rate of then.");
     }
   }
 

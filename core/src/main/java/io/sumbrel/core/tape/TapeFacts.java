@@ -3,6 +3,7 @@ package io.sumbrel.core.tape;
 import io.sumbrel.core.chart.Chart;
 import io.sumbrel.core.difference.Authority;
 import io.sumbrel.core.ledger.AccountCode;
+import io.sumbrel.core.money.ExchangeRate;
 import io.sumbrel.core.openitem.ItemId;
 import io.sumbrel.core.openitem.OpenItem;
 import io.sumbrel.core.receipt.MoneyInId;
@@ -19,6 +20,7 @@ import java.util.Optional;
  * @param chart the accounts, reasons and tax codes of the house
  * @param withheldBasisPoints rates at which customers withhold tax, in hundredths of a per cent
  * @param receipts those of which the lines undo a part
+ * @param rates that hold on the day of the money, from the currencies of items to that of the money
  * @param secondPerson whether another than its maker posts it
  * @param before what was kept back and granted already, so that a limit cannot be sliced
  */
@@ -28,6 +30,7 @@ public record TapeFacts(
     Chart chart,
     HouseLimits limits,
     List<Integer> withheldBasisPoints,
+    List<ExchangeRate> rates,
     Authority authority,
     boolean secondPerson,
     DifferencesBefore before,
@@ -37,5 +40,6 @@ public record TapeFacts(
     items = Map.copyOf(items);
     receipts = Map.copyOf(receipts);
     withheldBasisPoints = List.copyOf(withheldBasisPoints);
+    rates = List.copyOf(rates);
   }
 }

@@ -22,6 +22,7 @@ import java.util.Optional;
  * @param note what a person wrote beside it; may be empty
  * @param customer of money that stays on account, or is owed
  * @param returned the receipt of which it undoes a part
+ * @param exchange where its item is in another currency: by how much that moves, and the rate
  */
 public record TapeLine(
     LineKind kind,
@@ -33,7 +34,8 @@ public record TapeLine(
     Optional<TaxPart> tax,
     String note,
     Optional<CustomerId> customer,
-    Optional<MoneyInId> returned) {
+    Optional<MoneyInId> returned,
+    Optional<Exchange> exchange) {
 
   /** A longer note is cut nowhere; it is refused. */
   public static final int MOST_NOTE = 200;
@@ -49,6 +51,7 @@ public record TapeLine(
     Objects.requireNonNull(note);
     Objects.requireNonNull(customer);
     Objects.requireNonNull(returned);
+    Objects.requireNonNull(exchange);
   }
 
   private static TapeLine bare(LineKind kind, Money amount) {
@@ -61,6 +64,7 @@ public record TapeLine(
         Optional.empty(),
         Optional.empty(),
         "",
+        Optional.empty(),
         Optional.empty(),
         Optional.empty());
   }
@@ -96,6 +100,7 @@ public record TapeLine(
         Optional.empty(),
         "",
         Optional.empty(),
+        Optional.empty(),
         Optional.empty());
   }
 
@@ -125,6 +130,7 @@ public record TapeLine(
         Optional.empty(),
         "",
         Optional.of(customer),
+        Optional.empty(),
         Optional.empty());
   }
 
@@ -164,37 +170,94 @@ public record TapeLine(
         l.tax,
         l.note,
         l.customer,
-        Optional.of(receipt));
+        Optional.of(receipt),
+        l.exchange);
   }
 
   /** The same line on an item. */
   public TapeLine on(ItemId item) {
     return new TapeLine(
-        kind, amount, Optional.of(item), reason, shortPay, account, tax, note, customer, returned);
+        kind,
+        amount,
+        Optional.of(item),
+        reason,
+        shortPay,
+        account,
+        tax,
+        note,
+        customer,
+        returned,
+        exchange);
   }
 
   /** The same line, with the rest of its item still claimed for a reason. */
   public TapeLine leavingOpen(ShortPayReason why) {
     return new TapeLine(
-        kind, amount, item, reason, Optional.of(why), account, tax, note, customer, returned);
+        kind,
+        amount,
+        item,
+        reason,
+        Optional.of(why),
+        account,
+        tax,
+        note,
+        customer,
+        returned,
+        exchange);
   }
 
   /** The same line, with a part of it that is tax. */
   public TapeLine taxed(TaxPart part) {
     return new TapeLine(
-        kind, amount, item, reason, shortPay, account, Optional.of(part), note, customer, returned);
+        kind,
+        amount,
+        item,
+        reason,
+        shortPay,
+        account,
+        Optional.of(part),
+        note,
+        customer,
+        returned,
+        exchange);
   }
 
   /** The same line with something written beside it. */
   public TapeLine noted(String words) {
     return new TapeLine(
-        kind, amount, item, reason, shortPay, account, tax, words, customer, returned);
+        kind, amount, item, reason, shortPay, account, tax, words, customer, returned, exchange);
+  }
+
+  /** The same line on an item in another currency. */
+  public TapeLine at(Exchange rate) {
+    return new TapeLine(
+        kind,
+        amount,
+        item,
+        reason,
+        shortPay,
+        account,
+        tax,
+        note,
+        customer,
+        returned,
+        Optional.of(rate));
   }
 
   /** The same line without a word of the rest, and without a note. */
   TapeLine bareOfWords() {
     return new TapeLine(
-        kind, amount, item, reason, Optional.empty(), account, tax, "", customer, returned);
+        kind,
+        amount,
+        item,
+        reason,
+        Optional.empty(),
+        account,
+        tax,
+        "",
+        customer,
+        returned,
+        exchange);
   }
 
   private static TapeLine because(TapeLine l, DifferenceReason reason) {
@@ -208,12 +271,18 @@ public record TapeLine(
         l.tax,
         l.note,
         l.customer,
-        l.returned);
+        l.returned,
+        l.exchange);
   }
 
   /** The amount in minor units. */
   public long amountMinor() {
     return amount.minor();
+  }
+
+  /** By how much its item moves, in minor units of the currency of that. */
+  public long itemMinor() {
+    return exchange.map(e -> e.amount().minor()).orElse(amount.minor());
   }
 
   /** What the line adds to what is still to place: above zero or below, in minor units. */

@@ -2,7 +2,9 @@ package io.sumbrel.core.tape;
 
 import io.sumbrel.core.difference.DifferenceReason;
 import io.sumbrel.core.ledger.AccountCode;
+import io.sumbrel.core.ledger.StandardAccount;
 import io.sumbrel.core.money.AmountText;
+import io.sumbrel.core.money.ExchangeRate;
 import io.sumbrel.core.money.Money;
 import io.sumbrel.core.openitem.ItemId;
 import io.sumbrel.core.openitem.OpenItem;
@@ -97,12 +99,15 @@ final class TapeRules {
     if (line.note().length() > TapeLine.MOST_NOTE) {
       throw new Refusal("note", "A note holds up to %d letters.".formatted(TapeLine.MOST_NOTE));
     }
+    if (line.exchange().isPresent() && !PLACES.contains(line.kind())) {
+      throw new Refusal("rate", "Only what is placed on an item has a rate.");
+    }
     if (line.tax().isPresent() && line.kind() != LineKind.TO_ACCOUNT) {
       throw new Refusal("tax-code", "Only what goes to an account has a tax code.");
     }
     switch (line.kind()) {
-      case SETTLES -> requireSettles(line, itemOf(line));
-      case CREDIT_USED -> requireCredit(line, itemOf(line));
+      case SETTLES -> requireSettles(line, itemInItsCurrency(line));
+      case CREDIT_USED -> requireCredit(line, itemInItsCurrency(line));
       case KEPT_BACK, GRANTED -> requireReason(line);
       case TO_ACCOUNT -> requireFreeAccount(line);
       case TRANSFER -> requireOtherBank(line);
@@ -138,11 +143,11 @@ final class TapeRules {
       throw new Refusal(
           "credit", item.number() + " is a credit: it is used, it cannot be settled.");
     }
-    if (line.amountMinor() > item.openMinor()) {
+    if (line.itemMinor() > item.openMinor()) {
       throw new Refusal(
           "more-than-open",
           "%s is more than is open on %s: %s."
-              .formatted(line.amount().words(), item.number(), item.openWords()));
+              .formatted(ofItem(line, item), item.number(), item.openWords()));
     }
     if (item.kind().isOnItsWay()) {
       requireMet(line, item);
@@ -153,11 +158,11 @@ final class TapeRules {
     if (!item.kind().isCredit()) {
       throw new Refusal("credit", item.number() + " is no credit that could be used.");
     }
-    if (line.amountMinor() > -item.openMinor()) {
+    if (line.itemMinor() > -item.openMinor()) {
       throw new Refusal(
           item.isSettled() ? "settled" : "more-than-open",
           "%s is more than is left of the credit %s: %s."
-              .formatted(line.amount().words(), item.number(), item.openWords()));
+              .formatted(ofItem(line, item), item.number(), item.openWords()));
     }
     if (item.kind().isOnItsWay()) {
       requireMet(line, item);
@@ -194,7 +199,7 @@ final class TapeRules {
       throw new Refusal(
           "on-its-way", "%s is on its way, %s.".formatted(item.number(), item.kind().words()));
     }
-    if (line.amountMinor() != Math.abs(item.openMinor()) || line.shortPay().isPresent()) {
+    if (line.itemMinor() != Math.abs(item.openMinor()) || line.shortPay().isPresent()) {
       throw new Refusal(
           "on-its-way",
           "%s, %s, is met whole, %s; what was kept of it is a line of its own."
@@ -214,13 +219,66 @@ final class TapeRules {
     if (line.kind() == LineKind.TAKEN_BACK) {
       return;
     }
-    OpenItem item = itemOf(line);
-    if (Math.abs(item.openMinor()) + line.amountMinor() > Math.abs(item.totalMinor())) {
+    OpenItem item = itemInItsCurrency(line);
+    if (Math.abs(item.openMinor()) + line.itemMinor() > Math.abs(item.totalMinor())) {
       throw new Refusal(
           "total-changed-since",
           "The total of %s was lowered since it was settled; %s of it cannot open again."
-              .formatted(item.number(), line.amount().words()));
+              .formatted(item.number(), ofItem(line, item)));
     }
+  }
+
+  private static String ofItem(TapeLine line, OpenItem item) {
+    return AmountText.words(line.itemMinor(), item.currency());
+  }
+
+  /** An item on which money is placed: in the currency of the money, or at a rate. */
+  private OpenItem itemInItsCurrency(TapeLine line) {
+    OpenItem item = itemOf(line);
+    if (item.currency().equals(money.currency())) {
+      if (line.exchange().isPresent()) {
+        throw new Refusal("rate", item.number() + " needs no rate: it is in the same currency.");
+      }
+      return item;
+    }
+    Optional<ExchangeRate> known =
+        facts.rates().stream().filter(r -> r.of().equals(item.currency())).findFirst();
+    Exchange exchange =
+        line.exchange()
+            .filter(e -> money.moneyIn().isPresent())
+            .orElseThrow(() -> otherCurrency(item, known));
+    if (line.kind().isOfReturn()) {
+      return item;
+    }
+    if (!item.kind().isTransfer() && !known.equals(Optional.of(exchange.rate()))) {
+      throw known
+          .map(
+              r ->
+                  new Refusal(
+                      "rate",
+                      "%s is taken at %s now; take the item once more."
+                          .formatted(item.number(), r.words())))
+          .orElseGet(() -> otherCurrency(item, known));
+    }
+    if (!exchange.isWorth(line.amount())) {
+      throw new Refusal(
+          "rate",
+          "At %s, %s is not %s."
+              .formatted(exchange.rate().words(), exchange.amount(), line.amount()));
+    }
+    return item;
+  }
+
+  private Refusal otherCurrency(OpenItem item, Optional<ExchangeRate> known) {
+    String why =
+        known.isPresent() || money.moneyIn().isEmpty()
+            ? ""
+            : " No rate between them is known on %s; a supervisor brings rates in under Rules."
+                .formatted(money.date());
+    return new Refusal(
+        "currency",
+        "%s is in %s, the money is in %s.%s"
+            .formatted(item.number(), item.currency(), money.currency(), why));
   }
 
   private void requireReason(TapeLine line) {
@@ -229,6 +287,10 @@ final class TapeRules {
             .filter(r -> LineKind.of(r) == line.kind())
             .orElseThrow(
                 () -> new Refusal("no-reason", "“" + line.kind().words() + "” needs a reason."));
+    if (reason.equals(DifferenceReason.EXCHANGE) && !hasExchange()) {
+      throw new Refusal(
+          "no-exchange", "“%s” is of an item in another currency.".formatted(reason.words()));
+    }
     if ((reason.namesItem() || line.item().isPresent()) && itemOf(line).kind().isTransfer()) {
       throw new Refusal(
           "transfer", "“%s” is no reason on an own transfer.".formatted(reason.words()));
@@ -239,7 +301,10 @@ final class TapeRules {
     AccountCode code =
         line.account()
             .orElseThrow(() -> new Refusal("no-account", "Choose the account it goes to."));
-    facts.chart().free(code);
+    boolean isGain = code.equals(StandardAccount.EXCHANGE_DIFFERENCES.code()) && hasExchange();
+    if (!isGain) {
+      facts.chart().free(code);
+    }
     line.tax()
         .filter(t -> !t.equals(facts.chart().taxIn(t.code(), line.amountMinor(), money.date())))
         .ifPresent(
@@ -260,13 +325,11 @@ final class TapeRules {
     if (item == null) {
       throw new Refusal("unknown-item", "An item of the tape is not in these books.");
     }
-    if (!item.currency().equals(money.currency())) {
-      throw new Refusal(
-          "currency",
-          "%s is in %s, the money is in %s."
-              .formatted(item.number(), item.currency(), money.currency()));
-    }
     return item;
+  }
+
+  private boolean hasExchange() {
+    return lines.stream().anyMatch(l -> l.exchange().isPresent());
   }
 
   private void requireEachItemOnce() {

@@ -6,15 +6,19 @@ import io.sumbrel.core.evidence.TextSpan;
 import io.sumbrel.core.ledger.AccountCode;
 import io.sumbrel.core.ledger.StandardAccount;
 import io.sumbrel.core.matching.Certainty;
+import io.sumbrel.core.money.ExchangeRate;
+import io.sumbrel.core.money.ExchangeRates;
 import io.sumbrel.core.money.Money;
 import io.sumbrel.core.openitem.OpenItem;
 import io.sumbrel.core.receipt.BankLine;
 import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.receipt.OppositeSums;
 import io.sumbrel.core.rules.HouseLimits;
+import io.sumbrel.core.tape.Exchange;
 import io.sumbrel.core.tape.TapeLine;
 import io.sumbrel.core.usual.BankText;
 import io.sumbrel.core.usual.OtherWay;
+import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.Currency;
 import java.util.HashMap;
@@ -36,6 +40,11 @@ public final class OwnTransfers {
   /** The two halves are booked within so many days of each other. Common practice. */
   private static final int DAYS_APART = 5;
 
+  /**
+   * What a bank gives for a currency differs by up to a thirtieth from any other rate. Our choice.
+   */
+  private static final int RATES_APART = 30;
+
   /** So many letters and digits of an account's number name it. */
   private static final int TELLING = 6;
 
@@ -53,6 +62,7 @@ public final class OwnTransfers {
 
   private final List<Begun> begun;
   private final HouseLimits limits;
+  private final ExchangeRates rates;
 
   /** Asked for by houses of several bank accounts alone. */
   private final Supplier<OppositeSums> pile;
@@ -76,13 +86,19 @@ public final class OwnTransfers {
    * @param begun what is on its way
    * @param pile what is to be explained
    * @param limits what a bank may have kept on the way
+   * @param rates between the currencies of the accounts
    */
   public OwnTransfers(
-      List<Own> accounts, List<Begun> begun, Supplier<OppositeSums> pile, HouseLimits limits) {
+      List<Own> accounts,
+      List<Begun> begun,
+      Supplier<OppositeSums> pile,
+      HouseLimits limits,
+      ExchangeRates rates) {
     this.accounts = accounts.stream().collect(Collectors.toMap(Own::id, a -> a));
     this.begun = List.copyOf(begun);
     this.pile = pile;
     this.limits = limits;
+    this.rates = rates;
     accounts.stream()
         .filter(a -> plain(a.number()).length() >= TELLING)
         .forEach(a -> numbers.put(a, written(plain(a.number()))));
@@ -130,19 +146,25 @@ public final class OwnTransfers {
   }
 
   private List<OtherWay> meeting(MoneyIn entry, List<Begun> fit) {
-    boolean sole = fit.stream().filter(b -> keptOf(b, entry) == 0).count() == 1;
+    boolean sole =
+        fit.stream()
+                .filter(b -> !b.item().currency().equals(entry.currency()) || keptOf(b, entry) == 0)
+                .count()
+            == 1;
     return fit.stream().map(b -> meeting(b, entry, sole)).toList();
   }
 
   /** What is on its way and is this sum, or a little more that a bank kept. */
   private boolean isHalf(Begun transfer, MoneyIn entry) {
     OpenItem item = transfer.item();
+    if (item.kind().isCredit() == entry.isIn() || transfer.account() == accountOf(entry).id()) {
+      return false;
+    }
+    if (!item.currency().equals(entry.currency())) {
+      return isExchanged(transfer, entry);
+    }
     long kept = keptOf(transfer, entry);
-    return item.currency().equals(entry.currency())
-        && item.kind().isCredit() != entry.isIn()
-        && transfer.account() != accountOf(entry).id()
-        && kept >= 0
-        && kept <= limits.chargeCap(entry.currency()).minor();
+    return kept >= 0 && kept <= limits.chargeCap(entry.currency()).minor();
   }
 
   /** What a bank kept between the two, whichever shows it. */
@@ -150,8 +172,51 @@ public final class OwnTransfers {
     return transfer.item().openMinor() - entry.amountMinor();
   }
 
+  /**
+   * Whether what is on its way in another currency may be this sum: the bank has its own rate, not
+   * far from that of the house; where the house knows none, the account must be named.
+   */
+  private boolean isExchanged(Begun transfer, MoneyIn entry) {
+    OpenItem item = transfer.item();
+    if (Math.abs(ChronoUnit.DAYS.between(item.date(), entry.bookingDate())) > DAYS_APART) {
+      return false;
+    }
+    Optional<ExchangeRate> known = rates.on(item.currency(), entry.currency(), entry.bookingDate());
+    if (known.isEmpty()) {
+      return named(entry, accountOf(transfer)).isPresent();
+    }
+    long worth = known.get().convert(Money.ofMinor(item.currency(), item.openMinor())).minor();
+    return Math.abs(worth - entry.amountMinor()) * RATES_APART <= Math.abs(worth);
+  }
+
+  private OtherWay exchanged(Begun transfer, MoneyIn entry, boolean sole) {
+    OpenItem item = transfer.item();
+    Money whole = Money.ofMinor(item.currency(), Math.abs(item.openMinor()));
+    Money worth = Money.ofMinor(entry.currency(), Math.abs(entry.amountMinor()));
+    ExchangeRate rate = ExchangeRate.between(whole, worth, entry.bookingDate());
+    TapeLine line =
+        entry.isIn() ? TapeLine.settles(item.id(), worth) : TapeLine.creditUsed(item.id(), worth);
+    String bank = accountOf(transfer).words();
+    List<Evidence> why = new ArrayList<>();
+    why.add(new Evidence.OnItsWay(item.number(), bank, item.date()));
+    Optional<Evidence> named = named(entry, accountOf(transfer));
+    named.ifPresent(why::add);
+    rates
+        .on(item.currency(), entry.currency(), entry.bookingDate())
+        .ifPresent(house -> why.add(new Evidence.ExchangedNear(rate, house)));
+    return new OtherWay(
+        "own transfer %s %s %s, %s at %s"
+            .formatted(item.number(), entry.isIn() ? "from" : "to", bank, whole, rate.rounded()),
+        List.of(line.at(new Exchange(whole, rate))),
+        sole && named.isPresent() ? Certainty.LIKELY : Certainty.THIN,
+        why);
+  }
+
   private OtherWay meeting(Begun transfer, MoneyIn entry, boolean sole) {
     OpenItem item = transfer.item();
+    if (!item.currency().equals(entry.currency())) {
+      return exchanged(transfer, entry, sole);
+    }
     Money whole = Money.ofMinor(item.currency(), Math.abs(item.openMinor()));
     Money kept = Money.ofMinor(item.currency(), keptOf(transfer, entry));
     List<TapeLine> lines = new ArrayList<>();
@@ -190,7 +255,7 @@ public final class OwnTransfers {
   /** The number of another bank account, as the account of who pays or in the text. */
   private Optional<Evidence> named(MoneyIn entry, Own other) {
     Pattern number = numbers.get(other);
-    if (other == accountOf(entry) || !other.currency().equals(entry.currency()) || number == null) {
+    if (other == accountOf(entry) || number == null) {
       return Optional.empty();
     }
     Matcher at = number.matcher(entry.text());

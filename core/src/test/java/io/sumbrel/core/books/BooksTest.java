@@ -51,6 +51,7 @@ class BooksTest {
     assertThat(all(w -> w.met)).as("shown by both banks").isGreaterThan(3 * walks);
     assertThat(all(w -> w.paired)).isGreaterThan(walks);
     assertThat(all(w -> w.returned)).isGreaterThan(5 * walks);
+    assertThat(all(w -> w.exchanged)).as("items in another currency").isGreaterThan(10 * walks);
     assertThat(all(w -> w.broughtBack)).isGreaterThan(2 * walks);
   }
 }

@@ -8,6 +8,8 @@ import io.sumbrel.core.difference.Authority;
 import io.sumbrel.core.difference.DifferenceReason;
 import io.sumbrel.core.ledger.AccountCode;
 import io.sumbrel.core.ledger.StandardAccount;
+import io.sumbrel.core.money.ExchangeRate;
+import io.sumbrel.core.money.ExchangeRates;
 import io.sumbrel.core.money.Money;
 import io.sumbrel.core.openitem.ItemKind;
 import io.sumbrel.core.openitem.ListChoice;
@@ -25,11 +27,13 @@ import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.core.receipt.SetAside;
 import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.core.rules.HouseLimits;
+import io.sumbrel.core.tape.Exchange;
 import io.sumbrel.core.tape.ReturnedPayment;
 import io.sumbrel.core.tape.ShortPayReason;
 import io.sumbrel.core.tape.Tape;
 import io.sumbrel.core.tape.TapeLine;
 import io.sumbrel.core.tape.TapeMoney;
+import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Currency;
@@ -41,6 +45,9 @@ import java.util.Random;
 /** A seeded walk over the acts of the job, sensible and foolish ones. */
 public final class RandomWalk {
   private static final Currency USD = Currency.getInstance("USD");
+  private static final Currency EUR = Currency.getInstance("EUR");
+  private static final ExchangeRate RATE =
+      new ExchangeRate(EUR, USD, new BigDecimal("1.0843"), LocalDate.of(2026, 1, 1));
 
   private final Random random;
   private final Books books;
@@ -61,6 +68,7 @@ public final class RandomWalk {
   int returned;
   int paidBack;
   int shownPaid;
+  int exchanged;
 
   private static Money usd(long minor) {
     return Money.ofMinor(USD, minor);
@@ -69,6 +77,7 @@ public final class RandomWalk {
   public RandomWalk(long seed) {
     random = new Random(seed);
     books = new Books(HouseLimits.DEFAULTS, LocalDate.of(2026, 1, 5));
+    books.know(new ExchangeRates(List.of(RATE)));
     bank = new RandomBank(random, books);
     bank.begin();
     readList();
@@ -209,7 +218,7 @@ public final class RandomWalk {
         Optional.empty(),
         bank.day,
         Optional.of(bank.day.plusDays(30)),
-        USD,
+        Integer.parseInt(number.substring(1)) % 6 == 0 ? EUR : USD,
         total,
         open,
         random.nextBoolean() ? Optional.of(total / 6) : Optional.empty(),
@@ -381,14 +390,32 @@ public final class RandomWalk {
       OpenItem item = items.get(random.nextInt(items.size()));
       long open = Math.abs(item.openMinor()) + (random.nextInt(40) == 0 ? 1 : 0);
       if (open > 0) {
-        lines.add(
-            item.kind().isCredit()
-                ? TapeLine.creditUsed(item.id(), usd(open))
-                : TapeLine.settles(item.id(), usd(open)));
+        lines.add(placed(item, open));
       }
     }
     close(moneyIn, lines);
     return lines;
+  }
+
+  private TapeLine placed(OpenItem item, long minor) {
+    Money amount = Money.ofMinor(item.currency(), minor);
+    boolean isForeign = item.currency().equals(EUR);
+    Money worth = isForeign ? RATE.convert(amount) : amount;
+    TapeLine line =
+        item.kind().isCredit()
+            ? TapeLine.creditUsed(item.id(), worth)
+            : TapeLine.settles(item.id(), worth);
+    exchanged += isForeign ? 1 : 0;
+    return isForeign ? line.at(new Exchange(amount, RATE)) : line;
+  }
+
+  /** A smaller part of what a line settles, with the rest still claimed. */
+  private static TapeLine smaller(TapeLine line, long minor) {
+    TapeLine less =
+        TapeLine.settles(line.item().orElseThrow(), usd(minor)).leavingOpen(ShortPayReason.UNKNOWN);
+    return line.exchange()
+        .map(e -> less.at(Exchange.of(usd(minor), e.amount(), e.rate())))
+        .orElse(less);
   }
 
   /** Brings a tape to zero in a random way, or leaves it wrong now and then. */
@@ -425,10 +452,7 @@ public final class RandomWalk {
     for (int i = 0; i < lines.size(); i++) {
       TapeLine line = lines.get(i);
       if (line.signedMinor(false) < 0 && line.amountMinor() > under && random.nextBoolean()) {
-        lines.set(
-            i,
-            TapeLine.settles(line.item().orElseThrow(), usd(line.amountMinor() - under))
-                .leavingOpen(ShortPayReason.UNKNOWN));
+        lines.set(i, smaller(line, line.amountMinor() - under));
         return;
       }
       if (line.signedMinor(false) < 0 && line.amountMinor() >= under) {
@@ -438,7 +462,10 @@ public final class RandomWalk {
         return;
       }
     }
-    lines.add(TapeLine.keptBack(DifferenceReason.BANK_CHARGE, usd(under)));
+    boolean isForeign = lines.stream().anyMatch(l -> l.exchange().isPresent());
+    lines.add(
+        TapeLine.keptBack(
+            isForeign ? DifferenceReason.EXCHANGE : DifferenceReason.BANK_CHARGE, usd(under)));
   }
 
   /** Takes a sum out of the work, or brings one back. */

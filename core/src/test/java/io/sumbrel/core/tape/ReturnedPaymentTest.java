@@ -117,6 +117,7 @@ class ReturnedPaymentTest {
             Chart.STANDARD,
             HouseLimits.DEFAULTS,
             List.of(),
+            List.of(),
             Authority.CLERK,
             false,
             DifferencesBefore.NONE,

@@ -5,6 +5,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 import io.sumbrel.core.bank.Method;
 import io.sumbrel.core.evidence.Evidence;
 import io.sumbrel.core.ledger.AccountCode;
+import io.sumbrel.core.money.ExchangeRate;
+import io.sumbrel.core.money.ExchangeRates;
 import io.sumbrel.core.openitem.ItemId;
 import io.sumbrel.core.openitem.ItemKind;
 import io.sumbrel.core.openitem.OpenItem;
@@ -14,6 +16,7 @@ import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.core.receipt.OppositeSums;
 import io.sumbrel.core.rules.HouseLimits;
 import io.sumbrel.core.usual.OtherWay;
+import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.Currency;
 import java.util.List;
@@ -29,6 +32,10 @@ class OwnTransfersTest {
           own(1, "1010", USD, "US-990014417", "Quayline ··4417"),
           own(2, "1020", USD, "0077 2210 38", "Harbour ··1038"),
           own(3, "1030", EUR, "DE02120300000000202051", "Nordlicht ··2051"));
+
+  private static final ExchangeRates RATES =
+      new ExchangeRates(
+          List.of(new ExchangeRate(EUR, USD, new BigDecimal("1.08"), DAY.minusDays(3))));
 
   private static OwnTransfers.Own own(
       long id, String code, Currency currency, String number, String words) {
@@ -68,7 +75,7 @@ class OwnTransfersTest {
 
   private static OwnTransfers transfers(List<OwnTransfers.Begun> begun, MoneyIn... pile) {
     OppositeSums sums = new OppositeSums(List.of(pile));
-    return new OwnTransfers(ACCOUNTS, begun, () -> sums, HouseLimits.DEFAULTS);
+    return new OwnTransfers(ACCOUNTS, begun, () -> sums, HouseLimits.DEFAULTS, RATES);
   }
 
   private static List<String> ways(
@@ -107,7 +114,45 @@ class OwnTransfersTest {
     assertThat(ways(List.of(), entry(1, 2, -100, 16, "FROM 0077221038"))).as("its own").isEmpty();
     assertThat(ways(List.of(), entry(1, 1, -100, 16, "DE02120300000000202051")))
         .as("another currency")
-        .isEmpty();
+        .containsExactly("own transfer to Nordlicht ··2051, likely");
+  }
+
+  /** EUR 1,000.00 went out; the other bank gave 1.0745 a unit, the house has 1.0800. */
+  @Test
+  void whatIsOnItsWayInAnotherCurrencyIsMetAtTheRateOfTheBank() {
+    OpenItem usd = begun(3, 100_000).item();
+    OpenItem eur =
+        new OpenItem(
+            usd.id(),
+            usd.kind(),
+            usd.customer(),
+            usd.number(),
+            usd.date(),
+            usd.due(),
+            EUR,
+            100_000,
+            100_000,
+            usd.taxMinor(),
+            usd.orderNumber(),
+            usd.terms());
+    List<OwnTransfers.Begun> begun = List.of(new OwnTransfers.Begun(eur, 3));
+    assertThat(ways(begun, entry(2, 1, 107_450, 18, "CREDIT")))
+        .containsExactly(
+            "own transfer 2026-0143 from Nordlicht ··2051, EUR 1,000.00 at 1.0745, thin");
+    OtherWay named =
+        transfers(begun).waysFor(entry(2, 1, 107_450, 18, "DE02120300000000202051")).get(0);
+    assertThat(named.certainty().words()).isEqualTo("likely");
+    assertThat(named.lines())
+        .singleElement()
+        .satisfies(
+            l -> {
+              assertThat(l.amountMinor()).isEqualTo(107_450);
+              assertThat(l.itemMinor()).isEqualTo(100_000);
+            });
+    assertThat(named.evidence().stream().map(Evidence::words))
+        .contains("exchanged at 1.0745; the house has 1.0800 of 2026-11-13");
+    assertThat(ways(begun, entry(2, 1, 100_000, 18, "CREDIT"))).as("far from it").isEmpty();
+    assertThat(ways(begun, entry(2, 1, 107_450, 28, "CREDIT"))).as("long after").isEmpty();
   }
 
   @Test

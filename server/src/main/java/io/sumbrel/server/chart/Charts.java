@@ -110,6 +110,20 @@ public class Charts {
     rows.forEach(entities::persist);
   }
 
+  /** Reasons that houses begin with now and this one does not have yet; they come last. */
+  @Transactional(propagation = Propagation.MANDATORY)
+  public List<DifferenceReason> addNewReasons(long booksId) {
+    List<DifferenceReason> known = of(booksId).reasons();
+    List<DifferenceReason> added =
+        DifferenceReason.STANDARD.stream().filter(r -> !known.contains(r)).toList();
+    added.forEach(
+        r ->
+            entities.persist(
+                DifferenceReasonRow.of(booksId, known.size() + added.indexOf(r) + 1, r)));
+    entities.flush();
+    return added;
+  }
+
   /**
    * An account for a bank account: the next code below those of the standard accounts, 1010, 1020,
    * …, then those between.

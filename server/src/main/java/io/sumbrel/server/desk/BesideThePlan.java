@@ -8,6 +8,7 @@ import io.sumbrel.core.matching.Certainty;
 import io.sumbrel.core.matching.Plan;
 import io.sumbrel.core.matching.Proposal;
 import io.sumbrel.core.matching.problem.MatchingProblem;
+import io.sumbrel.core.money.ExchangeRates;
 import io.sumbrel.core.openitem.ItemId;
 import io.sumbrel.core.openitem.ItemKind;
 import io.sumbrel.core.openitem.OpenItem;
@@ -22,6 +23,7 @@ import io.sumbrel.core.usual.AccountWay;
 import io.sumbrel.core.usual.OtherWay;
 import io.sumbrel.core.usual.UsualAccounts;
 import io.sumbrel.server.bank.BankAccounts;
+import io.sumbrel.server.books.Houses;
 import io.sumbrel.server.chart.Charts;
 import io.sumbrel.server.ledger.Explanations;
 import io.sumbrel.server.openitem.Items;
@@ -29,6 +31,7 @@ import io.sumbrel.server.party.Customers;
 import io.sumbrel.server.receipt.MoneyLine;
 import io.sumbrel.server.receipt.MoneyLines;
 import io.sumbrel.server.rules.Limits;
+import io.sumbrel.server.rules.RatesOfDays;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
@@ -53,6 +56,8 @@ class BesideThePlan {
   private final Charts charts;
   private final MayReturn mayReturn;
   private final Customers customers;
+  private final RatesOfDays rates;
+  private final Houses houses;
 
   BesideThePlan(
       BankAccounts accounts,
@@ -62,7 +67,11 @@ class BesideThePlan {
       Limits limits,
       Charts charts,
       MayReturn mayReturn,
-      Customers customers) {
+      Customers customers,
+      RatesOfDays rates,
+      Houses houses) {
+    this.rates = rates;
+    this.houses = houses;
     this.accounts = accounts;
     this.items = items;
     this.explanations = explanations;
@@ -91,11 +100,19 @@ class BesideThePlan {
         once(() -> new OppositeSums(pile.stream().map(MoneyLine::moneyIn).toList()));
     return new Ways(
         usual,
-        new OwnTransfers(own, begun(booksId, ofNobody), opposite, limits.of(booksId)),
+        new OwnTransfers(
+            own, begun(booksId, ofNobody), opposite, limits.of(booksId), rates(booksId, own)),
         once(() -> mayReturn.of(booksId, pile)),
         once(() -> refunds(booksId, problem, ofNobody)),
         once(() -> new Pairs(opposite.get())),
         charts.of(booksId));
+  }
+
+  /** Only where accounts are in several currencies; older ones than a year tell nothing. */
+  private ExchangeRates rates(long booksId, List<OwnTransfers.Own> own) {
+    return own.stream().map(OwnTransfers.Own::currency).distinct().count() < 2
+        ? ExchangeRates.NONE
+        : new ExchangeRates(rates.since(booksId, houses.businessDate(booksId).minusYears(1)));
   }
 
   /** Made where it is asked for, and then kept: most sums ask for none of it. */

@@ -180,7 +180,8 @@ class Desk {
     beside.forEach(w -> named.add(w.lines()));
     row.ways().forEach(w -> named.add(w.lines()));
     worked.forEach(d -> named.addDrafted(d.lines()));
-    LineView.Shown views = shownItems.of(actor.booksId(), named);
+    LineView.Shown views =
+        shownItems.of(actor.booksId(), named, Optional.of(ShownItems.In.of(line.moneyIn())));
     return new MoneyView(
         id.number(),
         line.payer(),
@@ -247,7 +248,8 @@ class Desk {
             .toList();
     ShownItems.Named named = new ShownItems.Named();
     ways.forEach(w -> named.add(w.lines()));
-    LineView.Shown views = shownItems.of(actor.booksId(), named);
+    LineView.Shown views =
+        shownItems.of(actor.booksId(), named, Optional.of(ShownItems.In.of(out)));
     return ways.stream().map(w -> way(w, views)).toList();
   }
 

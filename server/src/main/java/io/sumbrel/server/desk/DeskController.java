@@ -1,8 +1,11 @@
 package io.sumbrel.server.desk;
 
 import io.sumbrel.core.chart.Chart;
+import io.sumbrel.core.difference.DifferenceReason;
 import io.sumbrel.core.learning.Decision;
 import io.sumbrel.core.ledger.LedgerAccount;
+import io.sumbrel.core.ledger.StandardAccount;
+import io.sumbrel.core.money.Currencies;
 import io.sumbrel.core.party.CustomerId;
 import io.sumbrel.core.posting.PostingNumber;
 import io.sumbrel.core.receipt.MoneyInId;
@@ -14,6 +17,7 @@ import io.sumbrel.server.chart.Charts;
 import io.sumbrel.server.matching.PlanBoard;
 import io.sumbrel.server.matching.UsualAccountsNow;
 import io.sumbrel.server.people.Actor;
+import java.time.LocalDate;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
@@ -94,15 +98,23 @@ class DeskController {
             .map(k -> new DeskViews.KindView(k, k.words(), k.side(false), k.side(true)))
             .toList(),
         chart.reasons().stream()
-            .map(r -> new DeskViews.ReasonView(r.code(), r.words(), LineKind.of(r), r.namesItem()))
+            .map(
+                r ->
+                    new DeskViews.ReasonView(
+                        r.code(),
+                        r.words(),
+                        LineKind.of(r),
+                        r.namesItem(),
+                        r.equals(DifferenceReason.EXCHANGE)))
             .toList(),
         Arrays.stream(ShortPayReason.values())
             .map(r -> new DeskViews.ShortPayView(r, r.words()))
             .toList(),
         chart.accounts().stream()
             .filter(LedgerAccount::isFree)
-            .map(a -> new DeskViews.AccountView(a.code().code(), a.number(), a.name()))
+            .map(DeskViews.AccountView::of)
             .toList(),
+        chart.account(StandardAccount.EXCHANGE_DIFFERENCES.code()).map(DeskViews.AccountView::of),
         accounts.all(actor.booksId()).stream()
             .map(
                 a ->
@@ -171,16 +183,22 @@ class DeskController {
     return desk.receipts(actor, new MoneyInId(id), doneList.moneyFound(actor, find));
   }
 
-  /** Open items of one customer, or of all that the text is found in. */
+  /**
+   * Open items of one customer, or of all that the text is found in.
+   *
+   * @param day of the money; items in other currencies are shown with it, at the rates of that day
+   */
   @GetMapping("/items")
   DeskViews.ItemsView items(
       @AuthenticationPrincipal Actor actor,
       @RequestParam String currency,
+      @RequestParam Optional<LocalDate> day,
       @RequestParam Optional<Long> customer,
       @RequestParam(defaultValue = "") String text) {
+    ShownItems.In in = new ShownItems.In(Currencies.of(currency), day);
     return customer
-        .map(c -> shownItems.itemsOf(actor, new CustomerId(c), currency))
-        .orElseGet(() -> shownItems.search(actor, text, currency));
+        .map(c -> shownItems.itemsOf(actor, new CustomerId(c), in))
+        .orElseGet(() -> shownItems.search(actor, text, in));
   }
 
   /** Keeps the tape and says what the core thinks of it. */

@@ -2,6 +2,7 @@ package io.sumbrel.server.desk;
 
 import io.sumbrel.core.evidence.Evidence;
 import io.sumbrel.core.evidence.TextSpan;
+import io.sumbrel.core.ledger.LedgerAccount;
 import io.sumbrel.core.matching.Certainty;
 import io.sumbrel.core.receipt.SetAside;
 import io.sumbrel.core.tape.LineKind;
@@ -211,14 +212,22 @@ final class DeskViews {
   record JudgedView(
       long leftMinor, boolean postable, String code, String sentence, Optional<String> warning) {}
 
-  record ReasonView(String code, String words, LineKind kind, boolean namesItem) {}
+  /**
+   * @param ofExchange whether it is only of items in another currency
+   */
+  record ReasonView(
+      String code, String words, LineKind kind, boolean namesItem, boolean ofExchange) {}
 
   record ShortPayView(ShortPayReason code, String words) {}
 
   /**
    * @param number the house's own
    */
-  record AccountView(String code, String number, String words) {}
+  record AccountView(String code, String number, String words) {
+    static AccountView of(LedgerAccount account) {
+      return new AccountView(account.code().code(), account.number(), account.name());
+    }
+  }
 
   record TaxView(String code, String words) {}
 
@@ -246,6 +255,7 @@ final class DeskViews {
   record HowView(String code, String words) {}
 
   /**
+   * @param exchangeGain where it goes what an item in another currency brought more
    * @param hands whose hand made a posted tape what it is
    * @param grounds what it rests on
    */
@@ -254,6 +264,7 @@ final class DeskViews {
       List<ReasonView> reasons,
       List<ShortPayView> shortPays,
       List<AccountView> accounts,
+      Optional<AccountView> exchangeGain,
       List<OwnView> own,
       List<TaxView> taxCodes,
       List<AsideView> setAsides,

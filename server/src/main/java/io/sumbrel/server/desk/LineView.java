@@ -3,6 +3,8 @@ package io.sumbrel.server.desk;
 import io.sumbrel.core.chart.Chart;
 import io.sumbrel.core.difference.DifferenceReason;
 import io.sumbrel.core.ledger.AccountCode;
+import io.sumbrel.core.money.Currencies;
+import io.sumbrel.core.money.ExchangeRate;
 import io.sumbrel.core.money.Money;
 import io.sumbrel.core.openitem.ItemId;
 import io.sumbrel.core.openitem.OpenItem;
@@ -10,12 +12,15 @@ import io.sumbrel.core.openitem.Terms;
 import io.sumbrel.core.party.CustomerId;
 import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.core.refusal.Refusal;
+import io.sumbrel.core.tape.Exchange;
 import io.sumbrel.core.tape.LineKind;
 import io.sumbrel.core.tape.ShortPayReason;
 import io.sumbrel.core.tape.TapeLine;
 import io.sumbrel.core.tape.TapeMoney;
 import io.sumbrel.core.tax.TaxPart;
+import io.sumbrel.formats.ratecsv.RateCsvReader;
 import java.time.LocalDate;
+import java.util.Currency;
 import java.util.Map;
 import java.util.Optional;
 
@@ -37,20 +42,42 @@ record LineView(
     Optional<Long> customerId,
     Optional<String> customer,
     Optional<Long> returned,
+    Optional<ExchangeView> exchange,
     Optional<ItemView> item) {
+
+  /**
+   * At which rate an item in another currency meets the line.
+   *
+   * @param minor by how much the item moves; empty where the rate says it
+   * @param rate what a unit of its currency is worth in that of the money, with a decimal point
+   */
+  record ExchangeView(String currency, Optional<Long> minor, String rate, LocalDate date) {
+    static ExchangeView of(Exchange exchange) {
+      return new ExchangeView(
+          exchange.amount().currency().getCurrencyCode(),
+          Optional.of(exchange.amount().minor()),
+          exchange.rate().figure(),
+          exchange.rate().date());
+    }
+
+    Exchange toExchange(Money worth) {
+      Currency of = Currencies.of(currency);
+      ExchangeRate at = new ExchangeRate(of, worth.currency(), RateCsvReader.figure(rate), date);
+      return new Exchange(minor.map(m -> within(of, m)).orElseGet(() -> at.back(worth)), at);
+    }
+  }
 
   /**
    * @param chart whose reasons and tax codes it names
    * @param money that it explains
-   * @throws Refusal {@code line-amount} above what is handled, {@code reason}, {@code tax-code}
+   * @throws Refusal {@code line-amount} above what is handled, {@code reason}, {@code tax-code},
+   *     {@code rate}
    */
   TapeLine toLine(Chart chart, TapeMoney money) {
-    if (amountMinor > Money.MAX_MINOR || amountMinor < -Money.MAX_MINOR) {
-      throw new Refusal("line-amount", "The amount of a line is larger than is handled here.");
-    }
+    Money amount = within(money.currency(), amountMinor);
     return new TapeLine(
         kind,
-        Money.ofMinor(money.currency(), amountMinor),
+        amount,
         itemId.map(ItemId::new),
         reason.map(chart::reason),
         shortPay,
@@ -58,7 +85,15 @@ record LineView(
         taxCode.map(code -> chart.taxIn(code, Math.max(amountMinor, 0), money.date())),
         note.orElse(""),
         customerId.map(CustomerId::new),
-        returned.map(MoneyInId::new));
+        returned.map(MoneyInId::new),
+        exchange.map(e -> e.toExchange(amount)));
+  }
+
+  private static Money within(Currency currency, long minor) {
+    if (minor > Money.MAX_MINOR || minor < -Money.MAX_MINOR) {
+      throw new Refusal("line-amount", "The amount of a line is larger than is handled here.");
+    }
+    return Money.ofMinor(currency, minor);
   }
 
   /**
@@ -77,6 +112,7 @@ record LineView(
         line.customer().map(CustomerId::number),
         line.customer().map(shown.customers::get),
         line.returned().map(MoneyInId::number),
+        line.exchange().map(ExchangeView::of),
         line.item().map(shown.items::get));
   }
 
@@ -94,6 +130,7 @@ record LineView(
         customerId,
         customerId.map(c -> shown.customers.get(new CustomerId(c))),
         returned,
+        exchange,
         itemId.map(i -> shown.items.get(new ItemId(i))));
   }
 
@@ -119,9 +156,23 @@ record LineView(
       Optional<String> orderNumber,
       Optional<String> terms,
       long discountMinor,
-      Optional<LocalDate> discountUntil) {
+      Optional<LocalDate> discountUntil,
+      Optional<WorthView> worth) {
 
-    static ItemView of(OpenItem item, String customer, LocalDate today) {
+    /**
+     * What an item in another currency is worth in that of the money, on the day of that.
+     *
+     * @param openMinor signed
+     */
+    record WorthView(String rate, LocalDate date, long openMinor) {
+      static WorthView of(OpenItem item, ExchangeRate rate) {
+        Money open = Money.ofMinor(item.currency(), item.openMinor());
+        return new WorthView(rate.figure(), rate.date(), rate.convert(open).minor());
+      }
+    }
+
+    static ItemView of(
+        OpenItem item, String customer, LocalDate today, Optional<ExchangeRate> rate) {
       return new ItemView(
           item.id().number(),
           item.number(),
@@ -138,7 +189,8 @@ record LineView(
           item.orderNumber(),
           item.terms().map(Terms::words),
           item.discountMinor(),
-          item.terms().filter(Terms::grantsDiscount).map(t -> t.lastDiscountDay(item.date())));
+          item.terms().filter(Terms::grantsDiscount).map(t -> t.lastDiscountDay(item.date())),
+          rate.map(r -> WorthView.of(item, r)));
     }
   }
 }

@@ -1,9 +1,11 @@
 package io.sumbrel.server.desk;
 
+import io.sumbrel.core.money.ExchangeRate;
 import io.sumbrel.core.openitem.ItemId;
 import io.sumbrel.core.openitem.OpenItem;
 import io.sumbrel.core.party.Customer;
 import io.sumbrel.core.party.CustomerId;
+import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.core.tape.TapeLine;
 import io.sumbrel.server.books.Houses;
@@ -12,10 +14,12 @@ import io.sumbrel.server.ledger.OpenItemsNow;
 import io.sumbrel.server.openitem.Items;
 import io.sumbrel.server.party.Customers;
 import io.sumbrel.server.people.Actor;
+import io.sumbrel.server.rules.RatesOfDays;
 import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
 import java.util.Collection;
 import java.util.Comparator;
+import java.util.Currency;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -24,6 +28,8 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -37,19 +43,38 @@ class ShownItems {
   private final OpenItemsNow openItems;
   private final Customers customers;
   private final Houses houses;
+  private final RatesOfDays rates;
 
-  ShownItems(Items items, OpenItemsNow openItems, Customers customers, Houses houses) {
+  ShownItems(
+      Items items, OpenItemsNow openItems, Customers customers, Houses houses, RatesOfDays rates) {
+    this.rates = rates;
     this.items = items;
     this.openItems = openItems;
     this.customers = customers;
     this.houses = houses;
   }
 
+  /**
+   * In what items are paid: those of other currencies are shown with what they are worth in it.
+   *
+   * @param day of the money; without it there is none, and no other currency is of use
+   */
+  record In(Currency currency, Optional<LocalDate> day) {
+    static In of(MoneyIn money) {
+      return new In(money.currency(), Optional.of(money.bookingDate()));
+    }
+
+    /** Whether items of a currency may be paid so. */
+    boolean takes(OpenItem item) {
+      return day.isPresent() || item.currency().equals(currency);
+    }
+  }
+
   /** What some lines name. */
   @Transactional(readOnly = true)
-  LineView.Shown of(long booksId, Named named) {
+  LineView.Shown of(long booksId, Named named, Optional<In> in) {
     Map<ItemId, OpenItem> found = items.find(booksId, named.items);
-    Function<OpenItem, LineView.ItemView> view = view(booksId, found.values());
+    Function<OpenItem, LineView.ItemView> view = view(booksId, found.values(), in);
     Map<ItemId, LineView.ItemView> views = new HashMap<>();
     found.forEach((id, item) -> views.put(id, view.apply(item)));
     Map<CustomerId, String> names = new HashMap<>();
@@ -78,17 +103,29 @@ class ShownItems {
     }
   }
 
-  private Function<OpenItem, LineView.ItemView> view(long booksId, Collection<OpenItem> shown) {
+  private Function<OpenItem, LineView.ItemView> view(
+      long booksId, Collection<OpenItem> shown, Optional<In> in) {
     Map<CustomerId, Customer> byId =
         customers.find(
             booksId, shown.stream().flatMap(i -> i.customer().stream()).distinct().toList());
     LocalDate today = houses.businessDate(booksId);
-    return item -> LineView.ItemView.of(item, nameOf(item, byId), today);
+    Map<Currency, ExchangeRate> worth = worth(booksId, shown, in);
+    return item ->
+        LineView.ItemView.of(
+            item, nameOf(item, byId), today, Optional.ofNullable(worth.get(item.currency())));
+  }
+
+  private Map<Currency, ExchangeRate> worth(
+      long booksId, Collection<OpenItem> shown, Optional<In> in) {
+    List<Currency> of = shown.stream().map(OpenItem::currency).distinct().toList();
+    return in.filter(i -> i.day.isPresent()).stream()
+        .flatMap(i -> rates.into(booksId, of, i.currency, i.day.get()).stream())
+        .collect(Collectors.toMap(ExchangeRate::of, r -> r));
   }
 
   /** Open items of a customer with its branches, and of the head office a branch belongs to. */
   @Transactional(readOnly = true)
-  ItemsView itemsOf(Actor actor, CustomerId customer, String currency) {
+  ItemsView itemsOf(Actor actor, CustomerId customer, In in) {
     Map<CustomerId, Customer> byId = customers.byId(actor.booksId());
     Customer named =
         Optional.ofNullable(byId.get(customer))
@@ -98,34 +135,23 @@ class ShownItems {
             .filter(c -> c.id().equals(customer) || c.parent().equals(Optional.of(customer)))
             .map(Customer::id)
             .toList();
-    List<OpenItem> open = items.open(actor.booksId(), currency, withBranches);
-    List<LineView.ItemView> views = open.stream().map(view(actor.booksId(), open)).toList();
-    return itemsView("Open at " + named.name(), Optional.of(customer.number()), currency, views);
+    List<OpenItem> open =
+        items.open(actor.booksId(), withBranches).stream().filter(in::takes).toList();
+    return itemsView(actor, "Open at " + named.name(), Optional.of(customer.number()), in, open);
   }
 
   /** Open items whose number, customer, order or amount holds the text. */
-  ItemsView search(Actor actor, String text, String currency) {
+  ItemsView search(Actor actor, String text, In in) {
     Map<CustomerId, Customer> byId = customers.byId(actor.booksId());
     String wanted = text.strip().toLowerCase(Locale.ROOT);
     String digits = text.replaceAll("[^0-9]", "");
     List<OpenItem> found =
         openItems
             .all(actor.booksId())
-            .filter(i -> i.currency().getCurrencyCode().equals(currency))
+            .filter(in::takes)
             .filter(i -> has(i, wanted, digits, byId))
             .toList();
-    LocalDate today = houses.businessDate(actor.booksId());
-    return new ItemsView(
-        "Found in every customer",
-        Optional.empty(),
-        found.stream().mapToLong(i -> Math.max(0, i.openMinor())).sum(),
-        found.stream().mapToLong(i -> Math.min(0, i.openMinor())).sum(),
-        currency,
-        found.size(),
-        found.stream()
-            .limit(MOST_ITEMS)
-            .map(i -> LineView.ItemView.of(i, nameOf(i, byId), today))
-            .toList());
+    return itemsView(actor, "Found in every customer", Optional.empty(), in, found);
   }
 
   /** What is open of credits and of money of nobody, and is to be paid back; the oldest first. */
@@ -139,7 +165,7 @@ class ShownItems {
         .map(
             i ->
                 new DeskViews.CreditView(
-                    LineView.ItemView.of(i, nameOf(i, byId), today),
+                    LineView.ItemView.of(i, nameOf(i, byId), today, Optional.empty()),
                     ChronoUnit.DAYS.between(i.date(), today),
                     !i.kind().isOnItsWay()))
         .toList();
@@ -157,15 +183,21 @@ class ShownItems {
     return item.customer().map(c -> byId.get(c).name()).orElse(item.kind().words());
   }
 
-  private static ItemsView itemsView(
-      String title, Optional<Long> customer, String currency, List<LineView.ItemView> views) {
+  /** Those in the currency of the money first; the sums are of these alone. */
+  private ItemsView itemsView(
+      Actor actor, String title, Optional<Long> customer, In in, List<OpenItem> open) {
+    List<OpenItem> same = open.stream().filter(i -> i.currency().equals(in.currency)).toList();
+    List<OpenItem> shown =
+        Stream.concat(same.stream(), open.stream().filter(i -> !i.currency().equals(in.currency)))
+            .limit(MOST_ITEMS)
+            .toList();
     return new ItemsView(
         title,
         customer,
-        views.stream().mapToLong(i -> Math.max(0, i.openMinor())).sum(),
-        views.stream().mapToLong(i -> Math.min(0, i.openMinor())).sum(),
-        currency,
-        views.size(),
-        views.stream().limit(MOST_ITEMS).toList());
+        same.stream().mapToLong(i -> Math.max(0, i.openMinor())).sum(),
+        same.stream().mapToLong(i -> Math.min(0, i.openMinor())).sum(),
+        in.currency.getCurrencyCode(),
+        open.size(),
+        shown.stream().map(view(actor.booksId(), shown, Optional.of(in))).toList());
   }
 }

@@ -17,7 +17,6 @@ import io.sumbrel.core.tape.TapeFacts;
 import io.sumbrel.core.tape.TapeLine;
 import io.sumbrel.core.tape.TapeMoney;
 import io.sumbrel.server.audit.AuditRecord;
-import io.sumbrel.server.bank.BankAccounts;
 import io.sumbrel.server.chart.Charts;
 import io.sumbrel.server.ledger.DifferencesPosted;
 import io.sumbrel.server.ledger.Postings;
@@ -25,6 +24,7 @@ import io.sumbrel.server.openitem.Items;
 import io.sumbrel.server.party.Customers;
 import io.sumbrel.server.people.Actor;
 import io.sumbrel.server.rules.Limits;
+import io.sumbrel.server.rules.RatesOfDays;
 import io.sumbrel.server.rules.Rules;
 import java.time.LocalDate;
 import java.time.YearMonth;
@@ -46,7 +46,7 @@ class TapeJudge {
   private final Rules rules;
   private final DifferencesPosted differences;
   private final Postings postings;
-  private final BankAccounts accounts;
+  private final RatesOfDays rates;
   private final Charts charts;
   private final MayReturn mayReturn;
 
@@ -58,7 +58,7 @@ class TapeJudge {
       Rules rules,
       DifferencesPosted differences,
       Postings postings,
-      BankAccounts accounts,
+      RatesOfDays rates,
       Charts charts,
       MayReturn mayReturn) {
     this.items = items;
@@ -68,7 +68,7 @@ class TapeJudge {
     this.rules = rules;
     this.differences = differences;
     this.postings = postings;
-    this.accounts = accounts;
+    this.rates = rates;
     this.charts = charts;
     this.mayReturn = mayReturn;
   }
@@ -150,6 +150,11 @@ class TapeJudge {
         chart,
         limits.of(actor.booksId()),
         rules.withheldRates(actor.booksId()),
+        rates.into(
+            actor.booksId(),
+            named.values().stream().map(OpenItem::currency).toList(),
+            draft.money.currency(),
+            draft.money.date()),
         authority,
         draft.secondPerson,
         differences.before(
@@ -178,26 +183,7 @@ class TapeJudge {
       if (line.customer().isPresent() && !known.containsKey(line.customer().get())) {
         throw new Refusal("unknown-customer", "A customer of the tape is not in these books.");
       }
-      if (line.kind() == LineKind.TRANSFER) {
-        requireSameCurrency(actor, line);
-      }
     }
-  }
-
-  /** From one currency to another money does not go through transfers in transit. */
-  private void requireSameCurrency(Actor actor, TapeLine transfer) {
-    accounts.all(actor.booksId()).stream()
-        .filter(a -> transfer.account().equals(Optional.of(a.code())))
-        .map(a -> a.beginsWith().currency())
-        .filter(c -> !c.equals(transfer.amount().currency()))
-        .findFirst()
-        .ifPresent(
-            other -> {
-              throw new Refusal(
-                  "transfer",
-                  "The other bank account is kept in %s, the money is in %s."
-                      .formatted(other, transfer.amount().currency()));
-            });
   }
 
   /** Where an item fell in the meantime, says by whom: two people may work on one invoice. */
@@ -208,7 +194,7 @@ class TapeJudge {
     String hand =
         lines.stream()
             .filter(l -> l.kind() == LineKind.SETTLES || l.kind() == LineKind.CREDIT_USED)
-            .filter(l -> l.amountMinor() > Math.abs(items.get(l.item().orElseThrow()).openMinor()))
+            .filter(l -> l.itemMinor() > Math.abs(items.get(l.item().orElseThrow()).openMinor()))
             .findFirst()
             .map(l -> postings.movementsOf(l.item().orElseThrow()))
             .map(all -> all.get(all.size() - 1))

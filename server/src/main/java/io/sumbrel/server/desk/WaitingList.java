@@ -62,7 +62,7 @@ class WaitingList {
     ShownItems.Named named = new ShownItems.Named();
     ofMoney.forEach(d -> named.addDrafted(d.lines()));
     without.forEach(t -> named.addDrafted(t.lines()));
-    LineView.Shown shown = shownItems.of(actor.booksId(), named);
+    LineView.Shown shown = shownItems.of(actor.booksId(), named, Optional.empty());
     Map<Long, MoneyLine> money =
         moneyLines
             .some(

@@ -2,11 +2,13 @@ package io.sumbrel.server.ledger;
 
 import io.sumbrel.core.difference.DifferenceReason;
 import io.sumbrel.core.ledger.AccountCode;
+import io.sumbrel.core.money.ExchangeRate;
 import io.sumbrel.core.money.Money;
 import io.sumbrel.core.openitem.ItemId;
 import io.sumbrel.core.openitem.OpenItem;
 import io.sumbrel.core.party.CustomerId;
 import io.sumbrel.core.receipt.MoneyInId;
+import io.sumbrel.core.tape.Exchange;
 import io.sumbrel.core.tape.LineKind;
 import io.sumbrel.core.tape.ShortPayReason;
 import io.sumbrel.core.tape.Tape;
@@ -19,6 +21,8 @@ import jakarta.persistence.Id;
 import jakarta.persistence.IdClass;
 import jakarta.persistence.Table;
 import java.io.Serializable;
+import java.math.BigDecimal;
+import java.time.LocalDate;
 import java.util.Currency;
 import java.util.Map;
 import java.util.Optional;
@@ -70,6 +74,13 @@ class TapeLineRow {
   Long itemTaxMinor;
   boolean agreed;
 
+  /** Of an item in another currency: by how much it moves, and the rate. */
+  String itemCurrency;
+
+  Long itemMinor;
+  BigDecimal rate;
+  LocalDate rateDate;
+
   static TapeLineRow of(long postingId, int number, Tape tape, TapeLine line) {
     TapeLineRow row = new TapeLineRow();
     row.postingId = postingId;
@@ -97,6 +108,14 @@ class TapeLineRow {
               row.taxCode = t.code();
               row.taxAccount = t.account().code();
               row.taxMinor = t.minor();
+            });
+    line.exchange()
+        .ifPresent(
+            e -> {
+              row.itemCurrency = e.amount().currency().getCurrencyCode();
+              row.itemMinor = e.amount().minor();
+              row.rate = e.rate().rate();
+              row.rateDate = e.rate().date();
             });
     row.note = line.note();
     row.agreed = tape.agreed().contains(line);
@@ -137,7 +156,14 @@ class TapeLineRow {
             .map(code -> new TaxPart(code, new AccountCode(taxAccount), taxMinor)),
         note,
         Optional.ofNullable(customerId).map(CustomerId::new),
-        Optional.ofNullable(returnedId).map(MoneyInId::new));
+        Optional.ofNullable(returnedId).map(MoneyInId::new),
+        Optional.ofNullable(itemCurrency).map(code -> exchange(Currency.getInstance(code))));
+  }
+
+  private Exchange exchange(Currency ofItem) {
+    return new Exchange(
+        Money.ofMinor(ofItem, itemMinor),
+        new ExchangeRate(ofItem, Currency.getInstance(currency), rate, rateDate));
   }
 
   /** An item as it was when the line was posted. */

@@ -130,21 +130,12 @@ public class Items {
     return oldestFirst(OF_THE_HOUSE + "and b.openMinor <> 0", Map.of("b", booksId));
   }
 
-  /** What is open in one currency at some customers, oldest first. */
+  /** What is open at some customers, oldest first. */
   @Transactional(readOnly = true)
-  public List<OpenItem> open(long booksId, String currency, Collection<CustomerId> customers) {
+  public List<OpenItem> open(long booksId, Collection<CustomerId> customers) {
     return oldestFirst(
-        """
-        where i.booksId = :b and b.openMinor <> 0 and i.currency = :c
-          and i.customerId in (:customers)
-        """,
-        Map.of(
-            "b",
-            booksId,
-            "c",
-            currency,
-            "customers",
-            customers.stream().map(CustomerId::number).toList()));
+        "where i.booksId = :b and b.openMinor <> 0 and i.customerId in (:customers)",
+        Map.of("b", booksId, "customers", customers.stream().map(CustomerId::number).toList()));
   }
 
   /** What is open and of no customer, oldest first; + 0: looked up among those of nobody. */

@@ -100,6 +100,20 @@ public class Limits {
     entities.merge(LimitRow.of(booksId, DAYS_AHEAD, limits.daysAhead()));
   }
 
+  /** Gives reasons that are new to a house the limits that houses begin with. */
+  @Transactional(propagation = Propagation.MANDATORY)
+  public void begin(long booksId, List<DifferenceReason> added) {
+    List<String> currencies = rows(booksId).map(r -> r.currency).distinct().toList();
+    for (DifferenceReason reason : added) {
+      for (Authority authority : Authority.values()) {
+        LimitTable.Figures figures = LimitTable.STANDARD.of(reason, authority);
+        currencies.forEach(
+            c -> entities.persist(DifferenceLimitRow.of(booksId, c, reason, authority, figures)));
+      }
+    }
+    entities.flush();
+  }
+
   private void store(long booksId, String currency, LimitTable table) {
     for (DifferenceReason reason : table.clerk().keySet()) {
       for (Authority authority : Authority.values()) {

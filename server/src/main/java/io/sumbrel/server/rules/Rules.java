@@ -1,5 +1,6 @@
 package io.sumbrel.server.rules;
 
+import io.sumbrel.core.money.ExchangeRate;
 import io.sumbrel.core.party.CustomerId;
 import io.sumbrel.core.proof.Fact;
 import io.sumbrel.core.refusal.Refusal;
@@ -14,6 +15,7 @@ import io.sumbrel.server.books.Houses;
 import io.sumbrel.server.party.Customers;
 import io.sumbrel.server.people.Actor;
 import jakarta.persistence.EntityManager;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
@@ -30,18 +32,24 @@ import org.springframework.transaction.annotation.Transactional;
 public class Rules {
   private static final String OFF = "-";
 
+  /** So many rates are told in the record. */
+  private static final int MOST_WORDS = 20;
+
   private final EntityManager entities;
   private final Limits limits;
   private final Houses houses;
   private final Customers customers;
   private final AuditRecord audit;
+  private final RatesOfDays rates;
 
   Rules(
       EntityManager entities,
       Limits limits,
       Houses houses,
       Customers customers,
-      AuditRecord audit) {
+      AuditRecord audit,
+      RatesOfDays rates) {
+    this.rates = rates;
     this.entities = entities;
     this.limits = limits;
     this.houses = houses;
@@ -69,13 +77,14 @@ public class Rules {
     rules.silent().own().entrySet().stream()
         .sorted(Comparator.comparing(e -> e.getKey().number()))
         .forEach(e -> cells.addAll(List.of(e.getKey().number(), written(e.getValue()))));
+    rates.since(booksId, LocalDate.EPOCH).forEach(r -> cells.addAll(List.of(r.words(), r.date())));
     return Fact.of("rules", cells);
   }
 
   /** The rates at which customers withhold tax, in hundredths of a per cent, rising. */
   @Transactional(readOnly = true)
   public List<Integer> withheldRates(long booksId) {
-    return rates(booksId).stream().map(r -> r.basisPoints).toList();
+    return withheld(booksId).stream().map(r -> r.basisPoints).toList();
   }
 
   /**
@@ -117,7 +126,7 @@ public class Rules {
   public void keepWithheldRates(Actor actor, List<Integer> basisPoints) {
     HouseRules kept =
         new HouseRules(limits.of(actor.booksId()), basisPoints, SilentPayments.NOT_SET);
-    rates(actor.booksId()).forEach(entities::remove);
+    withheld(actor.booksId()).forEach(entities::remove);
     entities.flush();
     kept.withheldBasisPoints()
         .forEach(r -> entities.persist(WithheldRateRow.of(actor.booksId(), r)));
@@ -136,7 +145,29 @@ public class Rules {
     audit.append(actor, "limits-set", "the house", changed, standing(actor.booksId()));
   }
 
-  private List<WithheldRateRow> rates(long booksId) {
+  /**
+   * States what currencies are worth from some days on.
+   *
+   * @throws Refusal {@code date-bounds} when one is further ahead than the house allows
+   */
+  @Transactional
+  public void keepExchangeRates(Actor actor, List<ExchangeRate> stated) {
+    LocalDate today = houses.businessDate(actor.booksId());
+    HouseLimits standing = limits.of(actor.booksId());
+    stated.forEach(r -> standing.requireWithinDates("The rate", r.date(), today));
+    rates.keep(actor.booksId(), stated);
+    entities.flush();
+    String words =
+        stated.stream()
+            .limit(MOST_WORDS)
+            .map(r -> r.words() + " from " + r.date())
+            .collect(Collectors.joining(", "));
+    String more =
+        stated.size() > MOST_WORDS ? " and %d more".formatted(stated.size() - MOST_WORDS) : "";
+    audit.append(actor, "exchange-rates-set", "the house", words + more, standing(actor.booksId()));
+  }
+
+  private List<WithheldRateRow> withheld(long booksId) {
     return entities
         .createQuery(
             "from WithheldRateRow where booksId = :b order by basisPoints", WithheldRateRow.class)

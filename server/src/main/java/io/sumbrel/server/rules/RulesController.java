@@ -1,18 +1,25 @@
 package io.sumbrel.server.rules;
 
 import io.sumbrel.core.difference.DifferenceReason;
+import io.sumbrel.core.money.Currencies;
+import io.sumbrel.core.money.ExchangeRate;
 import io.sumbrel.core.party.CustomerId;
 import io.sumbrel.core.rules.HouseRules;
 import io.sumbrel.core.rules.SilentList;
 import io.sumbrel.core.rules.SilentList.Entry;
 import io.sumbrel.core.rules.SilentStep;
+import io.sumbrel.formats.ratecsv.RateCsvReader;
 import io.sumbrel.server.bank.BankAccounts;
 import io.sumbrel.server.chart.Charts;
 import io.sumbrel.server.party.Customers;
 import io.sumbrel.server.people.Actor;
+import java.nio.charset.StandardCharsets;
+import java.time.LocalDate;
 import java.util.Currency;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
 import java.util.stream.Collectors;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.access.prepost.PreAuthorize;
@@ -33,8 +40,11 @@ class RulesController {
   private final Customers customers;
   private final Charts charts;
   private final BankAccounts accounts;
+  private final RatesOfDays rates;
 
-  RulesController(Rules rules, Customers customers, Charts charts, BankAccounts accounts) {
+  RulesController(
+      Rules rules, Customers customers, Charts charts, BankAccounts accounts, RatesOfDays rates) {
+    this.rates = rates;
     this.charts = charts;
     this.accounts = accounts;
     this.rules = rules;
@@ -71,7 +81,28 @@ class RulesController {
       List<AgreedView> agreed,
       String withheld,
       List<LimitsView.OfCurrency> beginnings,
-      LimitsView limits) {}
+      LimitsView limits,
+      List<RateView> exchange) {}
+
+  /**
+   * What a unit of a currency is worth from a day on.
+   *
+   * @param days on how many days the house has one of these two
+   */
+  record RateView(String of, String in, String rate, LocalDate date, long days) {}
+
+  /**
+   * @param rate with a decimal point
+   */
+  record RateRequest(String of, String in, String rate, LocalDate date) {
+    ExchangeRate toRate() {
+      return new ExchangeRate(
+          Currencies.of(of), Currencies.of(in), RateCsvReader.figure(rate.strip()), date);
+    }
+  }
+
+  /** The text of a file: {@link RateCsvReader}. */
+  record RateFileRequest(String text) {}
 
   record StepRequest(SilentStep step, boolean on) {}
 
@@ -103,7 +134,45 @@ class RulesController {
         agreed,
         words(all),
         LimitsView.beginnings(all.limits(), reasons, currencies),
-        LimitsView.of(all.limits(), reasons));
+        LimitsView.of(all.limits(), reasons),
+        exchange(actor));
+  }
+
+  /** The newest of each two currencies. */
+  private List<RateView> exchange(Actor actor) {
+    Map<String, List<ExchangeRate>> known =
+        rates.since(actor.booksId(), LocalDate.EPOCH).stream()
+            .collect(
+                Collectors.groupingBy(
+                    r -> r.of() + " " + r.in(), TreeMap::new, Collectors.toList()));
+    return known.values().stream()
+        .map(
+            all -> {
+              ExchangeRate newest = all.get(all.size() - 1);
+              return new RateView(
+                  newest.of().getCurrencyCode(),
+                  newest.in().getCurrencyCode(),
+                  newest.figure(),
+                  newest.date(),
+                  all.size());
+            })
+        .toList();
+  }
+
+  @PutMapping("/exchange-rates")
+  @PreAuthorize("hasAuthority('APPROVE')")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void keepExchangeRate(@AuthenticationPrincipal Actor actor, @RequestBody RateRequest request) {
+    rules.keepExchangeRates(actor, List.of(request.toRate()));
+  }
+
+  @PutMapping("/exchange-rates/file")
+  @PreAuthorize("hasAuthority('APPROVE')")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void bringExchangeRates(
+      @AuthenticationPrincipal Actor actor, @RequestBody RateFileRequest request) {
+    byte[] bytes = request.text().getBytes(StandardCharsets.UTF_8);
+    rules.keepExchangeRates(actor, RateCsvReader.read(bytes).orRefuse());
   }
 
   private static String words(HouseRules rules) {

@@ -1,17 +1,22 @@
 package io.sumbrel.server.setup;
 
 import io.sumbrel.core.chart.Chart;
+import io.sumbrel.core.difference.DifferenceReason;
+import io.sumbrel.core.proof.ActorKind;
 import io.sumbrel.core.rules.HouseLimits;
 import io.sumbrel.server.audit.AuditRecord;
 import io.sumbrel.server.books.Houses;
 import io.sumbrel.server.chart.Charts;
 import io.sumbrel.server.people.Actor;
+import io.sumbrel.server.people.Bundle;
 import io.sumbrel.server.people.People;
 import io.sumbrel.server.rules.Limits;
 import io.sumbrel.server.rules.Rules;
 import java.time.LocalDate;
 import java.time.ZoneId;
+import java.util.List;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -46,6 +51,24 @@ public class BeginBooks {
     limits.store(booksId, HouseLimits.DEFAULTS);
     audit.begin(booksId);
     return booksId;
+  }
+
+  /** Gives every house the reasons that came with a newer version, and says so in its record. */
+  @Transactional
+  public void addNewReasons() {
+    for (long booksId : houses.all()) {
+      List<DifferenceReason> added = charts.addNewReasons(booksId);
+      if (!added.isEmpty()) {
+        limits.begin(booksId, added);
+        audit.append(
+            new Actor(booksId, 0, "newer version", Bundle.SUPERVISOR, ActorKind.SCHEDULE),
+            "reasons-added",
+            houses.name(booksId),
+            added.stream().map(DifferenceReason::words).collect(Collectors.joining(", ")),
+            rules.standing(booksId),
+            charts.standing(booksId));
+      }
+    }
   }
 
   /** Says in the record with which people, rules and chart the books begin. */

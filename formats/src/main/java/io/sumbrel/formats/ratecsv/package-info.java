@@ -1,0 +1,2 @@
+/** Exchange rates by day. Entry: {@code RateCsvReader}. */
+package io.sumbrel.formats.ratecsv;
