@@ -17,6 +17,7 @@ export const KEYS = [
   { where: 'Pile', keys: '↑ ↓ · Enter', words: 'choose a sum · open its tape' },
   { where: 'Pile', keys: 'Space · Ctrl+A', words: 'tick a sum · all that is shown, or none' },
   { where: 'Pile, ticked', keys: 'S', words: 'post what is ticked, after a look at it' },
+  { where: 'Pile, ticked', keys: 'J', words: 'work what is ticked as one, shared out' },
   { where: 'Pile', keys: 'S', words: 'post the sure ones, after a look at all of them' },
   { where: 'Tape', keys: '1 – 9', words: 'take a way to reach the sum' },
   { where: 'Tape', keys: '↑ ↓ · Enter · Delete', words: 'choose a line · change · remove it' },

@@ -1,6 +1,6 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useCallback, useEffect, useState } from 'react';
-import { Link, useParams } from 'react-router';
+import { Link, useParams, useSearchParams } from 'react-router';
 import { sentenceOf } from '../../api/client';
 import { Empty, Loading, Sentence } from '../../components/States';
 import { useNavigateWithin } from '../../components/useNavigateWithin';
@@ -19,6 +19,7 @@ import { useDraftsOfOtherWindows } from './drafts';
 import { MoneyWork } from './MoneyWork';
 import { Pile } from './Pile';
 import { PostPreview } from './PostPreview';
+import { TogetherWork } from './TogetherWork';
 import styles from './Desk.module.css';
 
 /** The desk: the pile, the tape with its ways, the source and the items. */
@@ -29,6 +30,7 @@ export function Desk() {
   const queries = useQueryClient();
   const { moneyId } = useParams();
   const [preview, setPreview] = useState<Together>();
+  const [search, setSearch] = useSearchParams();
   const [ticked, setTicked] = useState<ReadonlySet<number>>(new Set());
   const [last, setLast] = useState<Posted>();
   /** The sum that was just posted, until another is shown in its place. */
@@ -126,6 +128,20 @@ export function Desk() {
       ids.forEach((id) => (on ? next.add(id) : next.delete(id)));
       return next;
     });
+  const together = (search.get('as-one') ?? '').split(',').map(Number);
+  const asOne = [...desk.data.rows]
+    .filter((r) => together.includes(r.id))
+    .sort((a, b) => a.date.localeCompare(b.date) || a.id - b.id);
+  const workAsOne = (ids: number[]) =>
+    setSearch((before) => {
+      const next = new URLSearchParams(before);
+      if (ids.length > 1) {
+        next.set('as-one', ids.join());
+      } else {
+        next.delete('as-one');
+      }
+      return next;
+    });
   const lacking = desk.data.progress.filter((p) => p.totalMinor > p.placedMinor);
   const at = desk.data.rows.findIndex((r) => r.id === selected);
   return (
@@ -181,12 +197,28 @@ export function Desk() {
           post={(what) =>
             setPreview(what === 'sure' ? { kind: 'sure' } : { kind: 'ticked', ids: onPile })
           }
+          asOne={() => workAsOne(onPile)}
         />
         {preview ? (
           <PostPreview
             what={preview}
             close={() => {
               setPreview(undefined);
+              focusZone('pile');
+            }}
+          />
+        ) : asOne.length > 1 ? (
+          <TogetherWork
+            key={asOne.map((r) => r.id).join()}
+            rows={asOne}
+            choices={choices.data}
+            shared={() => {
+              void queries.invalidateQueries({ queryKey: ['desk'] });
+              setPreview({ kind: 'ticked', ids: asOne.map((r) => r.id) });
+              workAsOne([]);
+            }}
+            leave={() => {
+              workAsOne([]);
               focusZone('pile');
             }}
           />

@@ -36,6 +36,7 @@ export function ItemsPane({ money, tape }: Props) {
     enabled,
   });
   const items = (enabled ? found.data?.items : undefined) ?? [];
+  const foreign = items.filter((i) => i.currency !== money.currency).length;
   const current = items[Math.min(at, items.length - 1)];
 
   const goTo = (index: number) => {
@@ -82,6 +83,7 @@ export function ItemsPane({ money, tape }: Props) {
             {found.data.found > items.length &&
               `The first ${items.length} of ${found.data.found}. `}
             {found.data.title}: invoices {words(found.data.invoicesMinor, money.currency)}
+            {foreign > 0 && ` in ${money.currency}, ${foreign} in other currencies`}
             {found.data.creditsMinor < 0 &&
               `, credits ${words(-found.data.creditsMinor, money.currency)}`}
           </>
@@ -232,8 +234,7 @@ function ItemRow(props: RowProps) {
       <td className="figures">
         {isForeign ? openWords : <Amount minor={item.openMinor} currency={item.currency} />}
         {isForeign && (
-          <small className={styles.soft}>
-            {' '}
+          <small className={styles.worth}>
             {item.worth
               ? `${words(item.worth.openMinor, currency)} at ${item.worth.rate}`
               : 'no rate is known'}

@@ -30,10 +30,12 @@ interface Props {
   tick: (ids: number[], on: boolean) => void;
   /** Shows what would be posted together: what is ticked, else all that is sure. */
   post: (what: 'sure' | 'ticked') => void;
+  /** Works what is ticked as one sum. */
+  asOne: () => void;
 }
 
 /** All money not yet explained, as each person likes it. While it has the focus its order stands still. */
-export function Pile({ rows, selected, select, ticked, tick, post }: Props) {
+export function Pile({ rows, selected, select, ticked, tick, post, asOne }: Props) {
   const [search, setSearch] = useSearchParams();
   const [look, setLook] = useSetting<PileLook>('pile', USUAL_LOOK);
   const [narrowing, setNarrowing] = useState(search.has('where'));
@@ -88,6 +90,9 @@ export function Pile({ rows, selected, select, ticked, tick, post }: Props) {
     } else if (event.key.toLowerCase() === 's' && !event.ctrlKey) {
       event.preventDefault();
       post(onThem.length > 0 ? 'ticked' : 'sure');
+    } else if (event.key.toLowerCase() === 'j' && !event.ctrlKey && onThem.length > 1) {
+      event.preventDefault();
+      asOne();
     }
   };
 
@@ -196,6 +201,11 @@ export function Pile({ rows, selected, select, ticked, tick, post }: Props) {
             <Button tabIndex={-1} onClick={() => post('ticked')}>
               Post them …<Key>S</Key>
             </Button>
+            {onThem.length > 1 && (
+              <Button tabIndex={-1} onClick={asOne}>
+                As one<Key>J</Key>
+              </Button>
+            )}
             <Button tabIndex={-1} variant="text" onClick={() => tick([...ticked], false)}>
               none
             </Button>

@@ -109,6 +109,10 @@ export const itemsQuery = (
     placeholderData: (before) => before,
   });
 
+/** Shares a tape out over several sums, each of which keeps its part, put by. */
+export const shareOut = (money: number[], lines: Line[]) =>
+  unwrap(client.PUT('/api/desk/together', { body: { money, lines } }));
+
 export type Customer = Schemas['FoundView'];
 
 /** The first customers whose name or number holds a text. */

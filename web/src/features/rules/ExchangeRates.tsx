@@ -89,7 +89,12 @@ export function ExchangeRates({ rates, may }: { rates: ExchangeRate[]; may: bool
           <Button type="submit" disabled={Object.values(typed).some((v) => v.trim() === '')}>
             Keep the rate
           </Button>
-          <Button onClick={() => file.current?.click()}>Bring in a file</Button>
+        </form>
+      )}
+      {may && (
+        <p className={page.soft}>
+          <Button onClick={() => file.current?.click()}>Bring in a file</Button> comma-separated,
+          with the columns date, of, in, rate: 2026-11-16,EUR,USD,1.0800
           <input
             ref={file}
             type="file"
@@ -104,11 +109,6 @@ export function ExchangeRates({ rates, may }: { rates: ExchangeRate[]; may: bool
               }
             }}
           />
-        </form>
-      )}
-      {may && (
-        <p className={page.soft}>
-          A file is comma-separated, with the columns date, of, in, rate: 2026-11-16,EUR,USD,1.0800
         </p>
       )}
       {problem && <Sentence error={problem} />}

@@ -214,4 +214,40 @@ class PileWalkTest {
     assertThat(card).hasCount(0);
     assertThat(page.locator("p[aria-live=polite]")).hasText("Left to place 0.00");
   }
+
+  private static void tickBothOfLarkspur() {
+    Locator both =
+        page.getByRole(AriaRole.OPTION)
+            .filter(new Locator.FilterOptions().setHasText("LARKSPUR TILE COMPANY"));
+    for (int i = 0; i < 2; i++) {
+      both.nth(i).getByTitle("Tick to post several together (Space)").click();
+    }
+    assertThat(page.getByText("2 ticked")).isVisible();
+  }
+
+  /** 1,347.00 and 2,591.95 are 3,938.95. */
+  @Test
+  @Order(8)
+  void severalSumsAreWorkedAsOneAndSharedOutBeforeTheyArePosted() {
+    page.navigate(product.address() + "/desk");
+    tickBothOfLarkspur();
+    button("As one").click();
+    assertThat(page.getByText("2 sums as one")).isVisible();
+    assertThat(page.locator("p[aria-live=polite]")).hasText("Left to place 3,938.95");
+    Browser.assertAccessible(page);
+    button("Share out and look").click();
+    assertThat(page.getByRole(AriaRole.ALERT)).containsText("Left to place is 3,938.95");
+    button("Leave").click();
+    pile().focus();
+    page.keyboard().press("j");
+    assertThat(page.getByText("Tick what these sums pay together.")).isVisible();
+    page.keyboard().press("a");
+    assertThat(page.locator("p[aria-live=polite]")).hasText("Left to place 0.00");
+    page.keyboard().press("Control+Enter");
+    assertThat(page.getByText("2 sums to post")).isVisible();
+    assertThat(page.getByText("on account 2,591.95")).isVisible();
+    assertThat(page.getByText("on account 1,347.00")).isVisible();
+    page.keyboard().press("Control+Enter");
+    assertThat(page.getByText("2 of 2 posted")).isVisible();
+  }
 }

@@ -21,6 +21,7 @@ import java.time.LocalDate;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
+import org.springframework.http.HttpStatus;
 import org.springframework.security.access.prepost.PreAuthorize;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -31,6 +32,7 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 
 @RestController
@@ -47,6 +49,7 @@ class DeskController {
   private final BankAccounts accounts;
   private final SettingAside settingAside;
   private final ShownItems shownItems;
+  private final WorkTogether together;
   private final PostPreview preview;
   private final FindAnything findAnything;
 
@@ -62,6 +65,7 @@ class DeskController {
       BankAccounts accounts,
       SettingAside settingAside,
       ShownItems shownItems,
+      WorkTogether together,
       PostPreview preview,
       FindAnything findAnything) {
     this.plans = plans;
@@ -75,6 +79,7 @@ class DeskController {
     this.accounts = accounts;
     this.settingAside = settingAside;
     this.shownItems = shownItems;
+    this.together = together;
     this.preview = preview;
     this.findAnything = findAnything;
   }
@@ -199,6 +204,15 @@ class DeskController {
     return customer
         .map(c -> shownItems.itemsOf(actor, new CustomerId(c), in))
         .orElseGet(() -> shownItems.search(actor, text, in));
+  }
+
+  /** Shares a tape out over several sums; each is kept, put by. */
+  @PutMapping("/together")
+  @PreAuthorize("hasAuthority('POST')")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void share(
+      @AuthenticationPrincipal Actor actor, @RequestBody WorkTogether.TogetherRequest request) {
+    together.share(actor, request);
   }
 
   /** Keeps the tape and says what the core thinks of it. */

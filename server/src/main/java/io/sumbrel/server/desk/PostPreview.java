@@ -1,8 +1,11 @@
 package io.sumbrel.server.desk;
 
+import io.sumbrel.core.difference.DifferenceReason;
 import io.sumbrel.core.matching.Certainty;
 import io.sumbrel.core.matching.Plan;
 import io.sumbrel.core.matching.Proposal;
+import io.sumbrel.core.openitem.ItemId;
+import io.sumbrel.core.openitem.OpenItem;
 import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.core.tape.LineKind;
@@ -12,6 +15,7 @@ import io.sumbrel.core.tape.TapeMoney;
 import io.sumbrel.core.usual.UsualAccounts;
 import io.sumbrel.server.desk.DeskViews.PreviewView;
 import io.sumbrel.server.matching.PlanBoard;
+import io.sumbrel.server.openitem.Items;
 import io.sumbrel.server.people.Actor;
 import io.sumbrel.server.receipt.MoneyLine;
 import java.util.Comparator;
@@ -30,11 +34,16 @@ class PostPreview {
   /** So many are posted in one go; each is an act of its own. */
   static final int MOST = 2_000;
 
+  /** So many lines of a tape are told. */
+  private static final int MOST_WORDS = 4;
+
   private final BesideThePlan besideThePlan;
   private final Drafts drafts;
   private final PostTape postTape;
+  private final Items items;
 
-  PostPreview(BesideThePlan besideThePlan, Drafts drafts, PostTape postTape) {
+  PostPreview(BesideThePlan besideThePlan, Drafts drafts, PostTape postTape, Items items) {
+    this.items = items;
     this.besideThePlan = besideThePlan;
     this.drafts = drafts;
     this.postTape = postTape;
@@ -127,12 +136,38 @@ class PostPreview {
         line.payer(),
         line.moneyIn().currency().getCurrencyCode(),
         line.moneyIn().amountMinor(),
-        "a tape of %d line%s".formatted(lines.size(), lines.size() == 1 ? "" : "s"),
+        words(actor, lines),
         forgiven(lines),
         draft.lines(),
         Optional.of(draft.personId()).filter(p -> other),
         other ? draft.person() : "",
         left == 0 && !lines.isEmpty() ? "" : "Its tape is not at 0.00.");
+  }
+
+  /** What a tape places, by the numbers of its items. */
+  private String words(Actor actor, List<TapeLine> lines) {
+    Map<ItemId, OpenItem> named =
+        items.find(actor.booksId(), lines.stream().flatMap(l -> l.item().stream()).toList());
+    String told =
+        lines.stream()
+            .limit(MOST_WORDS)
+            .map(l -> words(l, l.item().map(named::get)))
+            .collect(Collectors.joining(", "));
+    return lines.size() > MOST_WORDS
+        ? "%s and %d more".formatted(told, lines.size() - MOST_WORDS)
+        : told;
+  }
+
+  private static String words(TapeLine line, Optional<OpenItem> item) {
+    boolean isPart =
+        line.kind() == LineKind.SETTLES
+            && item.filter(i -> line.itemMinor() < i.openMinor()).isPresent();
+    String what =
+        line.reason()
+            .map(DifferenceReason::words)
+            .or(() -> item.map(OpenItem::number))
+            .orElse(line.kind().words());
+    return what + " " + line.amount().words() + (isPart ? " in part" : "");
   }
 
   private static long forgiven(List<TapeLine> lines) {
