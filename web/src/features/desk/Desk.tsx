@@ -9,6 +9,7 @@ import { words } from '../../money/money';
 import {
   choicesQuery,
   deskQuery,
+  forgetPayers,
   moneyQuery,
   type PileRow,
   type Posted,
@@ -103,6 +104,18 @@ export function Desk() {
       setSaid({ words: sentenceOf(e), wrong: true });
     }
   }, [last, queries, select]);
+
+  const forget = async (answer: Posted) => {
+    try {
+      await forgetPayers(answer.taught?.keys ?? [], true);
+      const rest = { ...answer };
+      delete rest.taught;
+      setLast(rest);
+      await queries.invalidateQueries();
+    } catch (e) {
+      setSaid({ words: sentenceOf(e), wrong: true });
+    }
+  };
 
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
@@ -246,6 +259,14 @@ export function Desk() {
       {(last !== undefined || said !== undefined) && (
         <div className={said?.wrong ? styles.footWrong : styles.foot} role="status">
           <span>{said ? said.words : last?.words}</span>
+          {last?.taught && (
+            <span className={styles.taught}>
+              {last.taught.words}
+              <button type="button" onClick={() => void forget(last)}>
+                do not remember
+              </button>
+            </span>
+          )}
           {last && (
             <button type="button" onClick={() => void takeBack()}>
               turn back {last.number} <kbd>Ctrl+Shift+Z</kbd>

@@ -109,6 +109,10 @@ export const itemsQuery = (
     placeholderData: (before) => before,
   });
 
+/** Remembers payers no more as paying for a customer, or again. */
+export const forgetPayers = (payers: Schemas['PayerRequest'][], forgotten: boolean) =>
+  unwrap(client.PUT('/api/payers/forgotten', { body: { payers, forgotten } }));
+
 /** Shares a tape out over several sums, each of which keeps its part, put by. */
 export const shareOut = (money: number[], lines: Line[]) =>
   unwrap(client.PUT('/api/desk/together', { body: { money, lines } }));

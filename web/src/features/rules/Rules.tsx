@@ -10,6 +10,7 @@ import { sessionQuery } from '../session';
 import { ExchangeRates } from './ExchangeRates';
 import { HouseLimits } from './HouseLimits';
 import { Learned } from './Learned';
+import { Payers } from './Payers';
 import styles from './Rules.module.css';
 import { dropHouseList, keepHouseList, keepRates, rulesQuery } from './rulesApi';
 import { SilentSteps } from './SilentSteps';
@@ -66,6 +67,7 @@ export function Rules() {
         )}
       </section>
       <Withheld key={rules.data.withheld} rates={rules.data.withheld} may={may} />
+      <Payers may={session?.rights.includes('POST') ?? false} />
       <ExchangeRates rates={rules.data.exchange} may={may} />
       <HouseLimits limits={rules.data.limits} beginnings={rules.data.beginnings} may={may} />
       <Learned may={may} />

@@ -38,6 +38,18 @@ export const dropOwnList = (id: number) =>
 export const keepRates = (withheld: string) =>
   unwrap(client.PUT('/api/rules/withheld-rates', { body: { withheld } }));
 
+export type Payer = Schemas['PayerView'];
+
+export const payersQuery = (find: string) =>
+  queryOptions({
+    queryKey: ['payers', find],
+    queryFn: () => unwrap(client.GET('/api/payers', { params: { query: { find } } })),
+    placeholderData: (before) => before,
+  });
+
+export const forgetPayer = (payer: Schemas['PayerRequest'], forgotten: boolean) =>
+  unwrap(client.PUT('/api/payers/forgotten', { body: { payers: [payer], forgotten } }));
+
 export type ExchangeRate = Schemas['RateView'];
 
 export const keepExchangeRate = (rate: Schemas['RateRequest']) =>

@@ -250,4 +250,20 @@ class PileWalkTest {
     page.keyboard().press("Control+Enter");
     assertThat(page.getByText("2 of 2 posted")).isVisible();
   }
+
+  @Test
+  @Order(9)
+  void whoIsRememberedIsListedForgottenAndRememberedAgain() {
+    page.navigate(product.address() + "/rules");
+    labelled("Find a payer or a customer").fill("saltmarsh");
+    button("Forget SALTMARSH CITY TREASURY for").click();
+    Locator gone =
+        page.getByRole(AriaRole.LIST, new Page.GetByRoleOptions().setName("Not remembered"));
+    assertThat(gone).containsText("SALTMARSH CITY TREASURY is not remembered for");
+    assertThat(button("Forget SALTMARSH CITY TREASURY for")).hasCount(0);
+    Browser.assertAccessible(page);
+    button("Remember SALTMARSH CITY TREASURY again").click();
+    assertThat(button("Forget SALTMARSH CITY TREASURY for")).isVisible();
+    assertThat(gone).hasCount(0);
+  }
 }

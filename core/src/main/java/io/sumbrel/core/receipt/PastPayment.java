@@ -32,6 +32,11 @@ public record PastPayment(
     items = List.copyOf(items);
   }
 
+  /** Whether a file told of it; else it was decided in these books. */
+  public boolean isFromFile() {
+    return place > 0;
+  }
+
   /** The same with other items, or none. */
   public PastPayment naming(List<String> numbers) {
     return new PastPayment(

@@ -5,6 +5,7 @@ import java.math.BigDecimal;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Objects;
+import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
@@ -12,15 +13,19 @@ import java.util.regex.Pattern;
  * What a house has laid down about how its money is read.
  *
  * @param withheldBasisPoints rates at which customers withhold tax, in hundredths of a per cent
+ * @param forgotten payers that are not remembered as paying for a customer
  */
 public record HouseRules(
-    HouseLimits limits, List<Integer> withheldBasisPoints, SilentPayments silent) {
+    HouseLimits limits,
+    List<Integer> withheldBasisPoints,
+    SilentPayments silent,
+    Set<ForgottenPayer> forgotten) {
 
   private static final Pattern RATE = Pattern.compile("(\\d{1,2})(?:[.,](\\d{1,2}))?");
 
   /** What a house starts with. */
   public static final HouseRules DEFAULTS =
-      new HouseRules(HouseLimits.DEFAULTS, List.of(), SilentPayments.NOT_SET);
+      new HouseRules(HouseLimits.DEFAULTS, List.of(), SilentPayments.NOT_SET, Set.of());
 
   /**
    * @throws Refusal {@code withheld-rate} when a rate is not between 0.01 and 50 per cent
@@ -29,6 +34,7 @@ public record HouseRules(
     Objects.requireNonNull(limits);
     Objects.requireNonNull(silent);
     withheldBasisPoints = List.copyOf(withheldBasisPoints);
+    forgotten = Set.copyOf(forgotten);
     if (withheldBasisPoints.stream().anyMatch(r -> r < 1 || r > 5_000)) {
       throw new Refusal("withheld-rate", "Tax is withheld at 0.01 to 50 per cent.");
     }

@@ -20,6 +20,7 @@ import java.util.Collections;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 
@@ -109,7 +110,7 @@ class DecisionTest extends SmallHouse {
     assertThat(Decision.of(known, chosen(known), false).ground()).contains(Ground.REMEMBERED);
 
     SilentPayments list = new SilentPayments(Optional.of(SilentList.BEGINNING), Map.of());
-    rules = new HouseRules(HouseLimits.DEFAULTS, List.of(), list);
+    rules = new HouseRules(HouseLimits.DEFAULTS, List.of(), list, Set.of());
     Plan.Row listed = row("NORTH STREET OFFICE", second.openMinor(), "PAYMENT");
     assertThat(Decision.of(listed, chosen(listed), false).ground()).contains(Ground.LIST);
   }

@@ -25,6 +25,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Random;
+import java.util.Set;
 import org.junit.jupiter.api.Test;
 
 /**
@@ -155,7 +156,7 @@ class ReplanTest extends SmallHouse {
         .forEach(c -> own.put(c.id(), list(random)));
     SilentPayments silent =
         new SilentPayments(set ? Optional.of(list(random)) : Optional.empty(), own);
-    rules = new HouseRules(HouseLimits.DEFAULTS, List.of(1_000), silent);
+    rules = new HouseRules(HouseLimits.DEFAULTS, List.of(1_000), silent, Set.of());
   }
 
   private static SilentList list(Random random) {

@@ -20,6 +20,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 
@@ -49,7 +50,7 @@ class SilentTest extends SmallHouse {
   }
 
   private void silent(SilentPayments silent) {
-    rules = new HouseRules(HouseLimits.DEFAULTS, List.of(), silent);
+    rules = new HouseRules(HouseLimits.DEFAULTS, List.of(), silent, Set.of());
   }
 
   private Plan.Row row(long minor, String text) {

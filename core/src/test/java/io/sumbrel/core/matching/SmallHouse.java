@@ -114,7 +114,8 @@ public abstract class SmallHouse {
   }
 
   protected MatchingProblem problem() {
-    RememberedPayers remembered = RememberedPayers.of(past, customers, items);
+    RememberedPayers remembered =
+        RememberedPayers.of(past, customers, items).forgetting(rules.forgotten());
     return MatchingProblem.of(pile, items, customers, remembered, recorded, rules);
   }
 

@@ -63,7 +63,7 @@ class TieTest extends SmallHouse {
     bankLine(64_000, "BRANCH DEPOSIT");
     assertThat(words(plan().get(0))).containsExactly("T-90017");
     HouseLimits wide = new HouseLimits(DifferenceLimits.DEFAULTS, 3, 18, 120, 10);
-    rules = new HouseRules(wide, List.of(), SilentPayments.NOT_SET);
+    rules = new HouseRules(wide, List.of(), SilentPayments.NOT_SET, Set.of());
     assertThat(words(plan().get(0))).containsExactly("slip 4711, recorded already");
   }
 

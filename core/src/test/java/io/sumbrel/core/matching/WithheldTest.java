@@ -12,6 +12,7 @@ import io.sumbrel.core.rules.SilentPayments;
 import io.sumbrel.core.tape.TapeLine;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import org.assertj.core.api.Assertions;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -27,7 +28,9 @@ class WithheldTest extends SmallHouse {
   }
 
   private void rates(Integer... basisPoints) {
-    rules = new HouseRules(HouseLimits.DEFAULTS, List.of(basisPoints), SilentPayments.NOT_SET);
+    rules =
+        new HouseRules(
+            HouseLimits.DEFAULTS, List.of(basisPoints), SilentPayments.NOT_SET, Set.of());
   }
 
   /** An invoice of which the tax is known. */

@@ -5,6 +5,7 @@ import io.sumbrel.core.difference.Authority;
 import io.sumbrel.core.learning.Decision;
 import io.sumbrel.core.ledger.AccountCode;
 import io.sumbrel.core.matching.Lessons;
+import io.sumbrel.core.matching.Taught;
 import io.sumbrel.core.matching.weights.Lesson;
 import io.sumbrel.core.posting.PostingDate;
 import io.sumbrel.core.posting.PostingNumber;
@@ -150,7 +151,11 @@ public class PostTape {
     decision.ifPresent(d -> decisions.keep(actor.booksId(), stored.id(), d, lesson));
     Posted posted =
         new Posted(
-            stored.number().words(), words.of(actor.booksId(), tape), Optional.of(id.number()));
+            stored.number().words(),
+            words.of(actor.booksId(), tape),
+            Optional.of(id.number()),
+            said.flatMap(s -> Taught.by(s.problem(), tape))
+                .map(t -> Posted.TaughtView.of(t, words.nameOf(actor.booksId(), t.customer()))));
     drafts.drop(actor.personId(), id);
     request.makerId().ifPresent(m -> drafts.drop(m, id));
     answers.keep(actor, asked, posted);

@@ -40,6 +40,11 @@ class TapeWords {
         .formatted(tape.money().words(), goal, returns ? ", a returned payment" : "");
   }
 
+  /** What people call a customer. */
+  String nameOf(long booksId, CustomerId customer) {
+    return customers.one(booksId, customer).name();
+  }
+
   private String goal(long booksId, Tape tape) {
     List<CustomerId> all =
         tape.lines().stream()

@@ -16,6 +16,7 @@ import io.sumbrel.server.ledger.Receipts;
 import io.sumbrel.server.openitem.Items;
 import io.sumbrel.server.people.Actor;
 import io.sumbrel.server.receipt.MoneyLines;
+import java.util.Optional;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -80,7 +81,8 @@ public class TurnBackPosting {
     return new Posted(
         done.number().words(),
         words,
-        explanation.money().stream().findFirst().map(MoneyInId::number));
+        explanation.money().stream().findFirst().map(MoneyInId::number),
+        Optional.empty());
   }
 
   private static String sum(Posting posting) {

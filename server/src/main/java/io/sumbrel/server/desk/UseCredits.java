@@ -101,7 +101,7 @@ class UseCredits {
             Ledger.Source.madeBy(asked.map(WaitingTapes.Waiting::person)),
             Ledger.TAPE_POSTED,
             said);
-    Posted posted = new Posted(stored.number().words(), said, Optional.empty());
+    Posted posted = new Posted(stored.number().words(), said, Optional.empty(), Optional.empty());
     answers.keep(actor, once, posted);
     return posted;
   }

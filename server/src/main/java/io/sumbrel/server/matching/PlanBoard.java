@@ -195,7 +195,9 @@ public class PlanBoard {
     List<PastPayment> past = new ArrayList<>(read.past());
     past.addAll(decided.with(read.decided()));
     PlanReader.Basis basis = read.basis();
-    RememberedPayers remembered = RememberedPayers.of(past, basis.customers(), read.candidates());
+    RememberedPayers remembered =
+        RememberedPayers.of(past, basis.customers(), read.candidates())
+            .forgetting(basis.rules().forgotten());
     return MatchingProblem.of(
         read.money(),
         read.candidates(),

@@ -106,7 +106,8 @@ public final class PlanFiles {
       return new HouseRules(
           HouseLimits.DEFAULTS,
           HouseRules.rates(String.join(" ", withheld)),
-          new SilentPayments(list, Map.of()));
+          new SilentPayments(list, Map.of()),
+          Set.of());
     }
   }
 

@@ -4,6 +4,7 @@ import io.sumbrel.core.money.ExchangeRate;
 import io.sumbrel.core.party.CustomerId;
 import io.sumbrel.core.proof.Fact;
 import io.sumbrel.core.refusal.Refusal;
+import io.sumbrel.core.rules.ForgottenPayer;
 import io.sumbrel.core.rules.HouseLimits;
 import io.sumbrel.core.rules.HouseRules;
 import io.sumbrel.core.rules.SilentList;
@@ -14,6 +15,7 @@ import io.sumbrel.server.audit.AuditRecord;
 import io.sumbrel.server.books.Houses;
 import io.sumbrel.server.party.Customers;
 import io.sumbrel.server.people.Actor;
+import io.sumbrel.server.persistence.Column;
 import jakarta.persistence.EntityManager;
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -23,6 +25,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
@@ -63,7 +66,19 @@ public class Rules {
     customers.silentLists(booksId).forEach((customer, list) -> own.put(customer, read(list)));
     Optional<SilentList> house = houses.silentList(booksId).map(Rules::read);
     return new HouseRules(
-        limits.of(booksId), withheldRates(booksId), new SilentPayments(house, own));
+        limits.of(booksId),
+        withheldRates(booksId),
+        new SilentPayments(house, own),
+        forgotten(booksId));
+  }
+
+  private Set<ForgottenPayer> forgotten(long booksId) {
+    return entities
+        .createQuery("from ForgottenPayerRow where booksId = :b", ForgottenPayerRow.class)
+        .setParameter("b", booksId)
+        .getResultStream()
+        .map(ForgottenPayerRow::toFact)
+        .collect(Collectors.toSet());
   }
 
   /** Limits, rates and lists as they stand. */
@@ -77,6 +92,12 @@ public class Rules {
     rules.silent().own().entrySet().stream()
         .sorted(Comparator.comparing(e -> e.getKey().number()))
         .forEach(e -> cells.addAll(List.of(e.getKey().number(), written(e.getValue()))));
+    rules.forgotten().stream()
+        .sorted(
+            Comparator.comparing(ForgottenPayer::payer)
+                .thenComparing(ForgottenPayer::byAccount)
+                .thenComparing(f -> f.customer().number()))
+        .forEach(f -> cells.addAll(List.of(f.payer(), f.byAccount(), f.customer().number())));
     rates.since(booksId, LocalDate.EPOCH).forEach(r -> cells.addAll(List.of(r.words(), r.date())));
     return Fact.of("rules", cells);
   }
@@ -125,7 +146,7 @@ public class Rules {
   @Transactional
   public void keepWithheldRates(Actor actor, List<Integer> basisPoints) {
     HouseRules kept =
-        new HouseRules(limits.of(actor.booksId()), basisPoints, SilentPayments.NOT_SET);
+        new HouseRules(limits.of(actor.booksId()), basisPoints, SilentPayments.NOT_SET, Set.of());
     withheld(actor.booksId()).forEach(entities::remove);
     entities.flush();
     kept.withheldBasisPoints()
@@ -143,6 +164,35 @@ public class Rules {
     String changed = kept.changedSince(limits.of(actor.booksId()));
     limits.store(actor.booksId(), kept);
     audit.append(actor, "limits-set", "the house", changed, standing(actor.booksId()));
+  }
+
+  /**
+   * Remembers no more that a payer pays for a customer, or remembers it again.
+   *
+   * @param keys by which the payer is known
+   * @throws Refusal {@code not-found} when there is no such customer, {@code payer} when it is no
+   *     name and no account
+   */
+  @Transactional
+  public void forget(Actor actor, List<ForgottenPayer> keys, boolean isForgotten) {
+    for (ForgottenPayer forgotten : keys) {
+      String name = customers.one(actor.booksId(), forgotten.customer()).name();
+      Column.whole("The payer", forgotten.payer(), 200);
+      ForgottenPayerRow.Key key = ForgottenPayerRow.Key.of(actor.booksId(), forgotten);
+      ForgottenPayerRow known = entities.find(ForgottenPayerRow.class, key);
+      if (isForgotten && known == null) {
+        entities.persist(ForgottenPayerRow.of(key));
+      } else if (!isForgotten && known != null) {
+        entities.remove(known);
+      }
+      entities.flush();
+      audit.append(
+          actor,
+          isForgotten ? "payer-forgotten" : "payer-remembered",
+          name,
+          forgotten.payer(),
+          standing(actor.booksId()));
+    }
   }
 
   /**

@@ -5,6 +5,7 @@ import io.sumbrel.core.openitem.OpenItem;
 import io.sumbrel.core.party.Customer;
 import io.sumbrel.core.party.CustomerId;
 import io.sumbrel.core.receipt.PastPayment;
+import io.sumbrel.core.rules.ForgottenPayer;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -15,6 +16,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 
@@ -34,6 +36,8 @@ public final class RememberedPayers {
 
   /** What customers were billed, by which their habits are read. */
   private final Map<CustomerId, Billed> billed;
+
+  private final Set<ForgottenPayer> forgotten;
 
   /**
    * A large map of which a few entries stand otherwise.
@@ -62,8 +66,12 @@ public final class RememberedPayers {
     public static final Learned NOTHING = new Learned(Set.of(), Set.of(), Set.of());
   }
 
-  /** The days on which somebody paid, rising, as days since 1970. */
-  private record Times(int[] days) {
+  /**
+   * The days on which somebody paid, rising, as days since 1970.
+   *
+   * @param before how many of them stand among past payments, not among what was decided here
+   */
+  private record Times(int[] days, int before) {
     int count() {
       return days.length;
     }
@@ -77,7 +85,7 @@ public final class RememberedPayers {
       int[] now = Arrays.copyOf(then, then.length + 1);
       now[then.length] = day;
       Arrays.sort(now);
-      return new Times(now);
+      return new Times(now, times == null ? 0 : times.before);
     }
 
     static Times without(Times times, int day) {
@@ -88,7 +96,7 @@ public final class RememberedPayers {
       int[] now = new int[times.days.length - 1];
       System.arraycopy(times.days, 0, now, 0, at);
       System.arraycopy(times.days, at + 1, now, at, now.length - at);
-      return now.length == 0 ? null : new Times(now);
+      return now.length == 0 ? null : new Times(now, times.before);
     }
   }
 
@@ -107,7 +115,9 @@ public final class RememberedPayers {
       Layered<String, Map<CustomerId, Times>> byName,
       Layered<String, Map<CustomerId, Times>> byAccount,
       Layered<CustomerId, Habit> habits,
-      Map<CustomerId, Billed> billed) {
+      Map<CustomerId, Billed> billed,
+      Set<ForgottenPayer> forgotten) {
+    this.forgotten = forgotten;
     this.byNumber = byNumber;
     this.byName = byName;
     this.byAccount = byAccount;
@@ -141,14 +151,20 @@ public final class RememberedPayers {
         Layered.of(Gathered.times(gathered.byName)),
         Layered.of(Gathered.times(gathered.byAccount)),
         Layered.of(gathered.habits(billed)),
-        billed);
+        billed,
+        Set.of());
+  }
+
+  /** The same, but for what somebody said is not to be remembered. */
+  public RememberedPayers forgetting(Set<ForgottenPayer> said) {
+    return new RememberedPayers(byNumber, byName, byAccount, habits, billed, Set.copyOf(said));
   }
 
   /** Very many payments, put together by what is asked for later: each of these is made once. */
   private static final class Gathered {
     private final Map<CustomerId, List<PastPayment>> ofCustomers = new HashMap<>();
-    private final Map<String, Map<CustomerId, IntStream.Builder>> byName = new HashMap<>();
-    private final Map<String, Map<CustomerId, IntStream.Builder>> byAccount = new HashMap<>();
+    private final Map<String, Map<CustomerId, Days>> byName = new HashMap<>();
+    private final Map<String, Map<CustomerId, Days>> byAccount = new HashMap<>();
     private final Map<String, String> names = new HashMap<>();
     private final Map<String, String> accounts = new HashMap<>();
 
@@ -158,33 +174,42 @@ public final class RememberedPayers {
       payment
           .payerName()
           .map(n -> names.computeIfAbsent(n, NameLikeness::normal))
-          .ifPresent(n -> add(byName, n, customer, day));
+          .ifPresent(n -> add(byName, n, customer, day, payment.isFromFile()));
       payment
           .payerAccount()
           .map(a -> accounts.computeIfAbsent(a, RememberedPayers::bare))
-          .ifPresent(a -> add(byAccount, a, customer, day));
+          .ifPresent(a -> add(byAccount, a, customer, day, payment.isFromFile()));
+    }
+
+    /** Days as they come, and how many of them are of files. */
+    private static final class Days {
+      private final IntStream.Builder all = IntStream.builder();
+      private int before;
     }
 
     private static void add(
-        Map<String, Map<CustomerId, IntStream.Builder>> index,
+        Map<String, Map<CustomerId, Days>> index,
         String key,
         CustomerId customer,
-        int day) {
+        int day,
+        boolean isFromFile) {
       if (!key.isEmpty()) {
-        index
-            .computeIfAbsent(key, k -> new HashMap<>())
-            .computeIfAbsent(customer, c -> IntStream.builder())
-            .add(day);
+        Days days =
+            index
+                .computeIfAbsent(key, k -> new HashMap<>())
+                .computeIfAbsent(customer, c -> new Days());
+        days.all.add(day);
+        days.before += isFromFile ? 1 : 0;
       }
     }
 
-    static Map<String, Map<CustomerId, Times>> times(
-        Map<String, Map<CustomerId, IntStream.Builder>> index) {
+    static Map<String, Map<CustomerId, Times>> times(Map<String, Map<CustomerId, Days>> index) {
       Map<String, Map<CustomerId, Times>> times = new HashMap<>();
       index.forEach(
           (key, days) -> {
             Map<CustomerId, Times> ofKey = new HashMap<>();
-            days.forEach((c, d) -> ofKey.put(c, new Times(d.build().sorted().toArray())));
+            days.forEach(
+                (c, d) -> ofKey.put(c, new Times(d.all.build().sorted().toArray(), d.before)));
             times.put(key, ofKey);
           });
       return times;
@@ -205,7 +230,8 @@ public final class RememberedPayers {
    */
   public RememberedPayers after(List<PastPayment> come, List<PastPayment> gone) {
     RememberedPayers after =
-        new RememberedPayers(byNumber, byName.copy(), byAccount.copy(), habits.copy(), billed);
+        new RememberedPayers(
+            byNumber, byName.copy(), byAccount.copy(), habits.copy(), billed, forgotten);
     come.forEach(payment -> after.learn(payment, true));
     gone.forEach(payment -> after.learn(payment, false));
     return after;
@@ -261,8 +287,8 @@ public final class RememberedPayers {
   /** For whom a payer paid before, the steadiest first; an account says more than a name. */
   public List<Remembered> of(Optional<String> name, Optional<String> account) {
     List<Remembered> found = new ArrayList<>();
-    account.ifPresent(a -> gather(byAccount.get(bare(a), Map.of()), true, found));
-    name.ifPresent(n -> gather(byName.get(NameLikeness.normal(n), Map.of()), false, found));
+    account.map(RememberedPayers::bare).ifPresent(a -> gather(a, true, found));
+    name.map(NameLikeness::normal).ifPresent(n -> gather(n, false, found));
     found.sort(
         Comparator.comparing(Remembered::byAccount)
             .reversed()
@@ -271,12 +297,71 @@ public final class RememberedPayers {
     return found;
   }
 
-  private static void gather(
-      Map<CustomerId, Times> times, boolean byAccount, List<Remembered> found) {
+  private void gather(String payer, boolean account, List<Remembered> found) {
+    Map<CustomerId, Times> times = standing(payer, account);
     int all = times.values().stream().mapToInt(Times::count).sum();
     times.forEach(
         (customer, t) ->
-            found.add(new Remembered(customer, t.count(), all - t.count(), t.last(), byAccount)));
+            found.add(new Remembered(customer, t.count(), all - t.count(), t.last(), account)));
+  }
+
+  /** What is remembered of a payer, without what is to be forgotten. */
+  private Map<CustomerId, Times> standing(String payer, boolean account) {
+    Map<CustomerId, Times> times = (account ? byAccount : byName).get(payer, Map.of());
+    if (forgotten.isEmpty()) {
+      return times;
+    }
+    Map<CustomerId, Times> standing = new HashMap<>(times);
+    standing
+        .keySet()
+        .removeIf(customer -> forgotten.contains(new ForgottenPayer(payer, account, customer)));
+    return standing;
+  }
+
+  /**
+   * A payer as it stands in the list of those that are remembered.
+   *
+   * @param payer a name in plain words, or the letters and digits of an account
+   * @param times how often it paid for the customer
+   * @param before how many of these times were before these books
+   */
+  public record Known(
+      String payer, boolean byAccount, CustomerId customer, int times, int before, LocalDate last) {
+    private static final Comparator<Known> NEWEST_FIRST =
+        Comparator.comparing(Known::last)
+            .reversed()
+            .thenComparing(Known::payer)
+            .thenComparing(k -> k.customer.number());
+
+    /** What must be forgotten so that it is remembered no more. */
+    public ForgottenPayer toForget() {
+      return new ForgottenPayer(payer, byAccount, customer);
+    }
+  }
+
+  /** All that are remembered and meet a condition, who paid last first. */
+  public List<Known> all(Predicate<Known> wanted) {
+    List<Known> all = new ArrayList<>();
+    gather(byName, false, all);
+    gather(byAccount, true, all);
+    return all.stream()
+        .filter(k -> !forgotten.contains(k.toForget()))
+        .filter(wanted)
+        .sorted(Known.NEWEST_FIRST)
+        .toList();
+  }
+
+  private static void gather(
+      Layered<String, Map<CustomerId, Times>> index, boolean account, List<Known> all) {
+    Set<String> payers = new HashSet<>(index.many.keySet());
+    payers.addAll(index.few.keySet());
+    for (String payer : payers) {
+      index
+          .get(payer, Map.of())
+          .forEach(
+              (customer, t) ->
+                  all.add(new Known(payer, account, customer, t.count(), t.before, t.last())));
+    }
   }
 
   /** How a customer was used to pay; of no payments when nothing is known. */
@@ -286,6 +371,6 @@ public final class RememberedPayers {
 
   /** Whether somebody paid under a name before. */
   public boolean knows(String normalName) {
-    return !byName.get(normalName, Map.of()).isEmpty();
+    return !standing(normalName, false).isEmpty();
   }
 }

@@ -1,0 +1,128 @@
+import Button from '@mui/material/Button';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { sentenceOf } from '../../api/client';
+import { Field } from '../../components/Field';
+import { Empty, Sentence } from '../../components/States';
+import page from '../../components/Page.module.css';
+import { longDate } from '../../money/money';
+import styles from './Rules.module.css';
+import { forgetPayer, payersQuery } from './rulesApi';
+
+interface Who {
+  payer: string;
+  byAccount: boolean;
+  customerId: number;
+}
+
+/** Who is remembered as paying for whom, from where, and how it is forgotten. */
+export function Payers({ may }: { may: boolean }) {
+  const queries = useQueryClient();
+  const [find, setFind] = useState('');
+  const [problem, setProblem] = useState('');
+  const payers = useQuery(payersQuery(find.trim()));
+
+  const forget = async ({ payer, byAccount, customerId }: Who, forgotten: boolean) => {
+    setProblem('');
+    try {
+      await forgetPayer({ payer, byAccount, customerId }, forgotten);
+    } catch (e) {
+      setProblem(sentenceOf(e));
+    }
+    await queries.invalidateQueries();
+  };
+
+  return (
+    <section className={styles.rule} aria-label="Remembered payers">
+      <h2>Remembered payers</h2>
+      <p className={page.soft}>
+        Whoever paid for a customer is known again by the name that the bank writes, or by the
+        account from which the money came.
+      </p>
+      <Field label="Find a payer or a customer" value={find} change={setFind} type="search" />
+      {payers.isError && <Sentence error={payers.error} retry={() => void payers.refetch()} />}
+      {problem && <Sentence error={problem} />}
+      {payers.data && payers.data.payers.length > 0 && (
+        <table className={page.table}>
+          <caption className="unseen">Remembered payers</caption>
+          <thead>
+            <tr>
+              <th>payer</th>
+              <th>pays for</th>
+              <th className="figures">times</th>
+              <th>last</th>
+              {may && <th aria-label="forget" />}
+            </tr>
+          </thead>
+          <tbody>
+            {payers.data.payers.slice(0, SHOWN).map((p) => (
+              <tr key={`${p.payer} ${p.byAccount} ${p.customerId}`}>
+                <td>{p.byAccount ? `account ${p.payer}` : p.payer}</td>
+                <td>
+                  <Link to={`/customers/${p.customerId}`}>{p.customer}</Link>
+                </td>
+                <td className="figures" title={fromWhere(p.times, p.before)}>
+                  {p.times}
+                  {p.before > 0 && <small className={page.soft}> {p.before} before</small>}
+                </td>
+                <td>{longDate(p.last)}</td>
+                {may && (
+                  <td>
+                    <Button
+                      aria-label={`Forget ${p.payer} for ${p.customer}`}
+                      onClick={() => void forget(p, true)}
+                    >
+                      Forget
+                    </Button>
+                  </td>
+                )}
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+      {payers.data?.payers.length === 0 && (
+        <Empty>
+          {find.trim() === ''
+            ? 'Nobody is remembered yet: past payments teach it, and what is posted here.'
+            : 'No payer and no customer reads like that.'}
+        </Empty>
+      )}
+      {payers.data && payers.data.found > SHOWN && (
+        <p className={page.soft}>
+          The last {Math.min(SHOWN, payers.data.payers.length)} of {payers.data.found}; find others
+          by name. “Before” are past payments from before these books.
+        </p>
+      )}
+      {payers.data && payers.data.forgotten.length > 0 && (
+        <ul className={styles.forgotten} aria-label="Not remembered">
+          {payers.data.forgotten.map((f) => (
+            <li key={`${f.payer} ${f.byAccount} ${f.customerId}`}>
+              {f.byAccount ? `account ${f.payer}` : f.payer} is not remembered for {f.customer}
+              {may && (
+                <Button
+                  aria-label={`Remember ${f.payer} again for ${f.customer}`}
+                  onClick={() => void forget(f, false)}
+                >
+                  Remember again
+                </Button>
+              )}
+            </li>
+          ))}
+        </ul>
+      )}
+    </section>
+  );
+}
+
+/** So many are shown at once. */
+const SHOWN = 12;
+
+function fromWhere(times: number, before: number): string {
+  return before === 0
+    ? 'posted in these books'
+    : before === times
+      ? 'from past payments'
+      : `${before} from past payments, ${times - before} posted in these books`;
+}
