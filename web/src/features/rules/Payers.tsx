@@ -58,7 +58,7 @@ export function Payers({ may }: { may: boolean }) {
           <tbody>
             {payers.data.payers.slice(0, SHOWN).map((p) => (
               <tr key={`${p.payer} ${p.byAccount} ${p.customerId}`}>
-                <td>{p.byAccount ? `account ${p.payer}` : p.payer}</td>
+                <td>{p.byAccount ? `account ${p.words}` : p.words}</td>
                 <td>
                   <Link to={`/customers/${p.customerId}`}>{p.customer}</Link>
                 </td>
@@ -70,7 +70,7 @@ export function Payers({ may }: { may: boolean }) {
                 {may && (
                   <td>
                     <Button
-                      aria-label={`Forget ${p.payer} for ${p.customer}`}
+                      aria-label={`Forget ${p.words} for ${p.customer}`}
                       onClick={() => void forget(p, true)}
                     >
                       Forget
@@ -99,10 +99,10 @@ export function Payers({ may }: { may: boolean }) {
         <ul className={styles.forgotten} aria-label="Not remembered">
           {payers.data.forgotten.map((f) => (
             <li key={`${f.payer} ${f.byAccount} ${f.customerId}`}>
-              {f.byAccount ? `account ${f.payer}` : f.payer} is not remembered for {f.customer}
+              {f.byAccount ? `account ${f.words}` : f.words} is not remembered for {f.customer}
               {may && (
                 <Button
-                  aria-label={`Remember ${f.payer} again for ${f.customer}`}
+                  aria-label={`Remember ${f.words} again for ${f.customer}`}
                   onClick={() => void forget(f, false)}
                 >
                   Remember again

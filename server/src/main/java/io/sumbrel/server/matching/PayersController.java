@@ -43,12 +43,14 @@ class PayersController {
 
   /**
    * @param payer a name in plain words, or the letters and digits of an account
+   * @param words as the bank wrote it
    * @param times how often it paid for the customer
    * @param before how many of these times were before these books
    * @param last on which day the last time
    */
   record PayerView(
       String payer,
+      String words,
       boolean byAccount,
       long customerId,
       String customer,
@@ -56,7 +58,8 @@ class PayersController {
       int before,
       LocalDate last) {}
 
-  record ForgottenView(String payer, boolean byAccount, long customerId, String customer) {}
+  record ForgottenView(
+      String payer, String words, boolean byAccount, long customerId, String customer) {}
 
   /**
    * @param found how many there are; the list holds the first of them
@@ -81,24 +84,30 @@ class PayersController {
     Map<CustomerId, Customer> byId = customers.byId(actor.booksId());
     String wanted = find.strip().toLowerCase(Locale.ROOT);
     PlanBoard.Board board = plans.board(actor.booksId());
+    RememberedPayers remembered = board.problem().remembered();
     List<RememberedPayers.Known> known =
-        board.problem().remembered().all(k -> has(k.payer(), byId.get(k.customer()), wanted));
+        remembered.all(k -> has(remembered.written(k.payer()), byId.get(k.customer()), wanted));
     return new PayersView(
         known.size(),
-        known.stream().limit(MOST).map(k -> view(k, byId)).toList(),
+        known.stream().limit(MOST).map(k -> view(k, remembered.written(k.payer()), byId)).toList(),
         forgotten(board, byId, wanted));
   }
 
   private static List<ForgottenView> forgotten(
       PlanBoard.Board board, Map<CustomerId, Customer> byId, String wanted) {
+    RememberedPayers remembered = board.problem().remembered();
     Stream<ForgottenPayer> all = board.basis().rules().forgotten().stream();
-    return all.filter(f -> has(f.payer(), byId.get(f.customer()), wanted))
+    return all.filter(f -> has(remembered.written(f.payer()), byId.get(f.customer()), wanted))
         .sorted(Comparator.comparing(ForgottenPayer::payer))
         .limit(MOST)
         .map(
             f ->
                 new ForgottenView(
-                    f.payer(), f.byAccount(), f.customer().number(), byId.get(f.customer()).name()))
+                    f.payer(),
+                    remembered.written(f.payer()),
+                    f.byAccount(),
+                    f.customer().number(),
+                    byId.get(f.customer()).name()))
         .toList();
   }
 
@@ -108,9 +117,11 @@ class PayersController {
         || customer.number().toLowerCase(Locale.ROOT).contains(wanted);
   }
 
-  private static PayerView view(RememberedPayers.Known known, Map<CustomerId, Customer> byId) {
+  private static PayerView view(
+      RememberedPayers.Known known, String words, Map<CustomerId, Customer> byId) {
     return new PayerView(
         known.payer(),
+        words,
         known.byAccount(),
         known.customer().number(),
         byId.get(known.customer()).name(),

@@ -8,7 +8,6 @@ import io.sumbrel.core.receipt.PastPayment;
 import io.sumbrel.core.rules.ForgottenPayer;
 import java.time.LocalDate;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -17,8 +16,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Predicate;
-import java.util.stream.Collectors;
-import java.util.stream.IntStream;
 
 /**
  * Who paid for whom before: by the payer's name as the bank writes it, and by the account from
@@ -38,6 +35,9 @@ public final class RememberedPayers {
   private final Map<CustomerId, Billed> billed;
 
   private final Set<ForgottenPayer> forgotten;
+
+  /** How a bank wrote names and accounts, by the form in which they are compared. */
+  private final Layered<String, String> written;
 
   /**
    * A large map of which a few entries stand otherwise.
@@ -67,40 +67,6 @@ public final class RememberedPayers {
   }
 
   /**
-   * The days on which somebody paid, rising, as days since 1970.
-   *
-   * @param before how many of them stand among past payments, not among what was decided here
-   */
-  private record Times(int[] days, int before) {
-    int count() {
-      return days.length;
-    }
-
-    LocalDate last() {
-      return LocalDate.ofEpochDay(days[days.length - 1]);
-    }
-
-    static Times with(Times times, int day) {
-      int[] then = times == null ? new int[0] : times.days;
-      int[] now = Arrays.copyOf(then, then.length + 1);
-      now[then.length] = day;
-      Arrays.sort(now);
-      return new Times(now, times == null ? 0 : times.before);
-    }
-
-    static Times without(Times times, int day) {
-      int at = times == null ? -1 : Arrays.binarySearch(times.days, day);
-      if (at < 0) {
-        return times;
-      }
-      int[] now = new int[times.days.length - 1];
-      System.arraycopy(times.days, 0, now, 0, at);
-      System.arraycopy(times.days, at + 1, now, at, now.length - at);
-      return now.length == 0 ? null : new Times(now, times.before);
-    }
-  }
-
-  /**
    * A customer for whom a payer paid before.
    *
    * @param times how often
@@ -116,8 +82,10 @@ public final class RememberedPayers {
       Layered<String, Map<CustomerId, Times>> byAccount,
       Layered<CustomerId, Habit> habits,
       Map<CustomerId, Billed> billed,
-      Set<ForgottenPayer> forgotten) {
+      Set<ForgottenPayer> forgotten,
+      Layered<String, String> written) {
     this.forgotten = forgotten;
+    this.written = written;
     this.byNumber = byNumber;
     this.byName = byName;
     this.byAccount = byAccount;
@@ -152,76 +120,14 @@ public final class RememberedPayers {
         Layered.of(Gathered.times(gathered.byAccount)),
         Layered.of(gathered.habits(billed)),
         billed,
-        Set.of());
+        Set.of(),
+        Layered.of(gathered.written()));
   }
 
   /** The same, but for what somebody said is not to be remembered. */
   public RememberedPayers forgetting(Set<ForgottenPayer> said) {
-    return new RememberedPayers(byNumber, byName, byAccount, habits, billed, Set.copyOf(said));
-  }
-
-  /** Very many payments, put together by what is asked for later: each of these is made once. */
-  private static final class Gathered {
-    private final Map<CustomerId, List<PastPayment>> ofCustomers = new HashMap<>();
-    private final Map<String, Map<CustomerId, Days>> byName = new HashMap<>();
-    private final Map<String, Map<CustomerId, Days>> byAccount = new HashMap<>();
-    private final Map<String, String> names = new HashMap<>();
-    private final Map<String, String> accounts = new HashMap<>();
-
-    void add(PastPayment payment, CustomerId customer) {
-      int day = (int) payment.date().toEpochDay();
-      ofCustomers.computeIfAbsent(customer, c -> new ArrayList<>()).add(payment);
-      payment
-          .payerName()
-          .map(n -> names.computeIfAbsent(n, NameLikeness::normal))
-          .ifPresent(n -> add(byName, n, customer, day, payment.isFromFile()));
-      payment
-          .payerAccount()
-          .map(a -> accounts.computeIfAbsent(a, RememberedPayers::bare))
-          .ifPresent(a -> add(byAccount, a, customer, day, payment.isFromFile()));
-    }
-
-    /** Days as they come, and how many of them are of files. */
-    private static final class Days {
-      private final IntStream.Builder all = IntStream.builder();
-      private int before;
-    }
-
-    private static void add(
-        Map<String, Map<CustomerId, Days>> index,
-        String key,
-        CustomerId customer,
-        int day,
-        boolean isFromFile) {
-      if (!key.isEmpty()) {
-        Days days =
-            index
-                .computeIfAbsent(key, k -> new HashMap<>())
-                .computeIfAbsent(customer, c -> new Days());
-        days.all.add(day);
-        days.before += isFromFile ? 1 : 0;
-      }
-    }
-
-    static Map<String, Map<CustomerId, Times>> times(Map<String, Map<CustomerId, Days>> index) {
-      Map<String, Map<CustomerId, Times>> times = new HashMap<>();
-      index.forEach(
-          (key, days) -> {
-            Map<CustomerId, Times> ofKey = new HashMap<>();
-            days.forEach(
-                (c, d) -> ofKey.put(c, new Times(d.all.build().sorted().toArray(), d.before)));
-            times.put(key, ofKey);
-          });
-      return times;
-    }
-
-    Map<CustomerId, Habit> habits(Map<CustomerId, Billed> billed) {
-      return ofCustomers.entrySet().parallelStream()
-          .collect(
-              Collectors.toMap(
-                  Map.Entry::getKey,
-                  e -> Habit.of(e.getValue(), billed.getOrDefault(e.getKey(), Billed.NOTHING))));
-    }
+    return new RememberedPayers(
+        byNumber, byName, byAccount, habits, billed, Set.copyOf(said), written);
   }
 
   /**
@@ -231,7 +137,13 @@ public final class RememberedPayers {
   public RememberedPayers after(List<PastPayment> come, List<PastPayment> gone) {
     RememberedPayers after =
         new RememberedPayers(
-            byNumber, byName.copy(), byAccount.copy(), habits.copy(), billed, forgotten);
+            byNumber,
+            byName.copy(),
+            byAccount.copy(),
+            habits.copy(),
+            billed,
+            forgotten,
+            written.copy());
     come.forEach(payment -> after.learn(payment, true));
     gone.forEach(payment -> after.learn(payment, false));
     return after;
@@ -257,23 +169,28 @@ public final class RememberedPayers {
       habits.few.put(customer, habitOf(customer).and(payment, of, more ? 1 : -1));
       payment
           .payerName()
-          .ifPresent(n -> change(byName, NameLikeness.normal(n), customer, payment.date(), more));
-      payment
-          .payerAccount()
-          .ifPresent(a -> change(byAccount, bare(a), customer, payment.date(), more));
+          .ifPresent(n -> change(byName, spelled(NameLikeness.normal(n), n), payment, more));
+      payment.payerAccount().ifPresent(a -> change(byAccount, spelled(bare(a), a), payment, more));
     }
   }
 
+  private String spelled(String key, String asWritten) {
+    if (written.get(key, "").isEmpty()) {
+      written.few.put(key, asWritten);
+    }
+    return key;
+  }
+
   /** What others read is never changed: the entry of a key is made anew. */
-  private static void change(
+  private void change(
       Layered<String, Map<CustomerId, Times>> index,
       String key,
-      CustomerId customer,
-      LocalDate date,
+      PastPayment payment,
       boolean more) {
     if (!key.isEmpty()) {
+      CustomerId customer = byNumber.get(payment.customerNumber());
       Map<CustomerId, Times> times = new HashMap<>(index.get(key, Map.of()));
-      int day = (int) date.toEpochDay();
+      int day = (int) payment.date().toEpochDay();
       times.compute(customer, (c, t) -> more ? Times.with(t, day) : Times.without(t, day));
       index.few.put(key, times);
     }
@@ -360,13 +277,18 @@ public final class RememberedPayers {
           .get(payer, Map.of())
           .forEach(
               (customer, t) ->
-                  all.add(new Known(payer, account, customer, t.count(), t.before, t.last())));
+                  all.add(new Known(payer, account, customer, t.count(), t.before(), t.last())));
     }
   }
 
   /** How a customer was used to pay; of no payments when nothing is known. */
   public Habit habitOf(CustomerId customer) {
     return habits.get(customer, Habit.NONE);
+  }
+
+  /** A payer as its bank wrote it: the name or the account behind the form that is compared. */
+  public String written(String payer) {
+    return written.get(payer, payer);
   }
 
   /** Whether somebody paid under a name before. */
