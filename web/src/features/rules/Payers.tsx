@@ -51,6 +51,7 @@ export function Payers({ may }: { may: boolean }) {
               <th>payer</th>
               <th>pays for</th>
               <th className="figures">times</th>
+              <th>from</th>
               <th>last</th>
               {may && <th aria-label="forget" />}
             </tr>
@@ -62,10 +63,8 @@ export function Payers({ may }: { may: boolean }) {
                 <td>
                   <Link to={`/customers/${p.customerId}`}>{p.customer}</Link>
                 </td>
-                <td className="figures" title={fromWhere(p.times, p.before)}>
-                  {p.times}
-                  {p.before > 0 && <small className={page.soft}> {p.before} before</small>}
-                </td>
+                <td className="figures">{p.times}</td>
+                <td>{fromWhere(p.times, p.before)}</td>
                 <td>{longDate(p.last)}</td>
                 {may && (
                   <td>
@@ -92,7 +91,7 @@ export function Payers({ may }: { may: boolean }) {
       {payers.data && payers.data.found > SHOWN && (
         <p className={page.soft}>
           The last {Math.min(SHOWN, payers.data.payers.length)} of {payers.data.found}; find others
-          by name. “Before” are past payments from before these books.
+          by name.
         </p>
       )}
       {payers.data && payers.data.forgotten.length > 0 && (
@@ -121,8 +120,8 @@ const SHOWN = 12;
 
 function fromWhere(times: number, before: number): string {
   return before === 0
-    ? 'posted in these books'
+    ? 'posted here'
     : before === times
-      ? 'from past payments'
-      : `${before} from past payments, ${times - before} posted in these books`;
+      ? 'past payments'
+      : `${before} past, ${times - before} here`;
 }
