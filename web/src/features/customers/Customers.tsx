@@ -10,6 +10,7 @@ import { Empty, Loading, Sentence } from '../../components/States';
 import page from '../../components/Page.module.css';
 import { shortDate } from '../../money/money';
 import { Notes } from '../notes';
+import { Papers } from '../papers';
 import { Agreed } from '../rules';
 import { PostingLink } from '../trail';
 import { accountQuery, customerQuery, customersQuery, settledQuery } from './customersApi';
@@ -130,6 +131,7 @@ function One({ id }: { id: number }) {
       ) : (
         <Empty>Nothing is open of this customer.</Empty>
       )}
+      <Papers on="CUSTOMER" id={id} />
       <Notes on="customers" id={id} />
       <Agreed customer={id} />
       <Account id={id} />

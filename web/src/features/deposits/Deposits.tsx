@@ -8,6 +8,8 @@ import { Older } from '../../components/Older';
 import { Empty, Loading, Sentence } from '../../components/States';
 import { useLanding } from '../../keyboard/keys';
 import { longDate, shortDate, sumsOf, words } from '../../money/money';
+import { Notes } from '../notes';
+import { Papers } from '../papers';
 import { DepositTape, Members } from './DepositStrip';
 import { type Deposit, depositsQuery, separate, tiedQuery } from './depositsApi';
 import styles from './Deposits.module.css';
@@ -156,6 +158,12 @@ export function Deposits() {
       <aside className={styles.right} data-zone="strip" tabIndex={0} aria-label="The deposit">
         {problem && <Sentence error={problem} />}
         {selected && <DepositTape deposit={selected} />}
+        {selected?.id !== undefined && (
+          <div>
+            <Papers on="DEPOSIT" id={selected.id} />
+            <Notes on="deposits" id={selected.id} />
+          </div>
+        )}
         {selected && <AtTheBank deposit={selected} notThisEntry={() => void notThisEntry()} />}
       </aside>
     </div>

@@ -2,6 +2,7 @@ import { useIsMutating, useQuery } from '@tanstack/react-query';
 import { Loading, Sentence } from '../../components/States';
 import { useLanding } from '../../keyboard/keys';
 import { Notes } from '../notes';
+import { Papers } from '../papers';
 import { type Choices, moneyQuery, type Money, type Posted, postingKey } from './deskApi';
 import { ItemsPane } from './ItemsPane';
 import { SourcePane } from './SourcePane';
@@ -57,6 +58,7 @@ function Work({
       </div>
       <div className={styles.right}>
         <SourcePane money={money} way={way} />
+        <Papers on="MONEY" id={money.id} />
         <Notes on="money" id={money.id} />
         <ItemsPane money={money} tape={tape} />
       </div>

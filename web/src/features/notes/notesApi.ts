@@ -2,12 +2,13 @@ import { queryOptions } from '@tanstack/react-query';
 import { client, unwrap } from '../../api/client';
 
 /** Beside what notes stand. */
-export type Subject = 'money' | 'items' | 'customers';
+export type Subject = 'money' | 'items' | 'customers' | 'deposits';
 
 const PATHS = {
   money: '/api/notes/money/{id}',
   items: '/api/notes/items/{id}',
   customers: '/api/notes/customers/{id}',
+  deposits: '/api/notes/deposits/{id}',
 } as const;
 
 export const notesQuery = (subject: Subject, id: number) =>

@@ -5,6 +5,7 @@ import { Loading, Sentence } from '../../components/States';
 import { Tape } from '../../components/Tape';
 import { longDate, moment, shortDate } from '../../money/money';
 import { Notes } from '../notes';
+import { Papers } from '../papers';
 import { extraWords } from './extra';
 import { PostingLink } from './PostingLink';
 import { SourceLink } from './SourceLink';
@@ -61,6 +62,7 @@ export function ItemTrail() {
           )}
         </p>
         <h2>Notes</h2>
+        <Papers on="ITEM" id={Number(itemId)} />
         <Notes on="items" id={Number(itemId)} />
         <h2>What moved it</h2>
         <table className={styles.table}>

@@ -118,19 +118,30 @@ public final class House {
       return new House(this, clerk, clerk, clerk, clerk);
     }
 
-    private Answer perform(Actor actor, MockHttpServletRequestBuilder request) {
+    private MockHttpServletResponse response(Actor actor, MockHttpServletRequestBuilder request)
+        throws Exception {
       List<SimpleGrantedAuthority> rights =
           actor.bundle().rights().stream().map(r -> new SimpleGrantedAuthority(r.name())).toList();
+      return mvc.perform(
+              request
+                  .with(
+                      authentication(new UsernamePasswordAuthenticationToken(actor, null, rights)))
+                  .with(csrf()))
+          .andReturn()
+          .getResponse();
+    }
+
+    private byte[] bytes(Actor actor, MockHttpServletRequestBuilder request) {
       try {
-        MockHttpServletResponse response =
-            mvc.perform(
-                    request
-                        .with(
-                            authentication(
-                                new UsernamePasswordAuthenticationToken(actor, null, rights)))
-                        .with(csrf()))
-                .andReturn()
-                .getResponse();
+        return response(actor, request).getContentAsByteArray();
+      } catch (Exception e) {
+        throw new AssertionError(e);
+      }
+    }
+
+    private Answer perform(Actor actor, MockHttpServletRequestBuilder request) {
+      try {
+        MockHttpServletResponse response = response(actor, request);
         String body = response.getContentAsString(StandardCharsets.UTF_8);
         return new Answer(response.getStatus(), json.readTree(body.isEmpty() ? "{}" : body));
       } catch (Exception e) {
@@ -159,6 +170,18 @@ public final class House {
             .contentType("application/json")
             .header("Idempotency-Key", key)
             .content(api.json.writeValueAsString(body)));
+  }
+
+  /** Sends bytes as they are to a path with all that it asks for. */
+  public Answer sendBytes(Actor actor, String path, byte[] content) {
+    return api.perform(
+        actor,
+        MockMvcRequestBuilders.post(path).contentType("application/octet-stream").content(content));
+  }
+
+  /** What a path answers that is no JSON. */
+  public byte[] getBytes(Actor actor, String path) {
+    return api.bytes(actor, MockMvcRequestBuilders.get(path));
   }
 
   /** Sends a file as it is. */

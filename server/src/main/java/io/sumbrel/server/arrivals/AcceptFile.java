@@ -16,6 +16,7 @@ import io.sumbrel.server.matching.PastPayments;
 import io.sumbrel.server.month.Months;
 import io.sumbrel.server.openitem.ItemsHash;
 import io.sumbrel.server.people.Actor;
+import io.sumbrel.server.persistence.FileStore;
 import io.sumbrel.server.receipt.MoneyIntake;
 import io.sumbrel.server.receipt.MoneyLines;
 import io.sumbrel.server.receipt.Standing;

@@ -4,6 +4,7 @@ import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.formats.FileKind;
 import io.sumbrel.formats.TextLines;
 import io.sumbrel.server.persistence.Column;
+import io.sumbrel.server.persistence.FileStore;
 import io.sumbrel.server.receipt.Unclaimed;
 import jakarta.persistence.EntityManager;
 import java.io.ByteArrayInputStream;

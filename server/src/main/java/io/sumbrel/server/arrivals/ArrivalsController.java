@@ -4,6 +4,7 @@ import io.sumbrel.core.openitem.ListScope;
 import io.sumbrel.server.bank.AccountStands;
 import io.sumbrel.server.deposit.DepositViews;
 import io.sumbrel.server.people.Actor;
+import io.sumbrel.server.persistence.FileStore;
 import jakarta.servlet.http.HttpServletRequest;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
@@ -87,7 +88,7 @@ class ArrivalsController {
   ArrivalView bringIn(
       @AuthenticationPrincipal Actor actor, @RequestParam String name, HttpServletRequest request)
       throws IOException {
-    FileStore.requireSize(request.getContentLengthLong());
+    FileStore.requireSize(request.getContentLengthLong(), FileStore.MOST_MEGABYTES);
     return bringIn.bringIn(actor, name, request.getInputStream());
   }
 

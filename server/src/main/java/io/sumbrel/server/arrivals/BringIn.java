@@ -11,6 +11,7 @@ import io.sumbrel.server.bank.StatementChain;
 import io.sumbrel.server.layout.CsvLayouts;
 import io.sumbrel.server.people.Actor;
 import io.sumbrel.server.persistence.Column;
+import io.sumbrel.server.persistence.FileStore;
 import io.sumbrel.server.persistence.RowIds;
 import jakarta.persistence.EntityManager;
 import java.io.InputStream;
@@ -69,7 +70,7 @@ public class BringIn {
    * @throws Refusal {@code too-large}, {@code same-file} with when and by whom
    */
   public ArrivalView bringIn(Actor actor, String fileName, InputStream content) {
-    FileStore.Received received = store.receive(content);
+    FileStore.Received received = store.receive(content, FileStore.MOST_MEGABYTES);
     try {
       return inOneAct.execute(t -> taken(actor, fileName, received));
     } finally {

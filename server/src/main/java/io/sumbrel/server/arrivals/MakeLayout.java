@@ -12,6 +12,7 @@ import io.sumbrel.server.bank.BankAccount;
 import io.sumbrel.server.bank.BankAccounts;
 import io.sumbrel.server.layout.CsvLayouts;
 import io.sumbrel.server.people.Actor;
+import io.sumbrel.server.persistence.FileStore;
 import jakarta.persistence.EntityManager;
 import java.util.List;
 import java.util.Optional;

@@ -11,6 +11,7 @@ import io.sumbrel.server.bank.BankAccount;
 import io.sumbrel.server.bank.BankAccounts;
 import io.sumbrel.server.layout.Lockboxes;
 import io.sumbrel.server.people.Actor;
+import io.sumbrel.server.persistence.FileStore;
 import jakarta.persistence.EntityManager;
 import java.util.ArrayList;
 import java.util.EnumMap;

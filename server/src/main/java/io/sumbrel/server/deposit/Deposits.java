@@ -112,6 +112,20 @@ public class Deposits {
         .toList();
   }
 
+  /**
+   * What a deposit is called.
+   *
+   * @throws Refusal {@code not-found} when it is not in these books
+   */
+  @Transactional(readOnly = true)
+  public String nameOf(long booksId, long id) {
+    DepositRow row = entities.find(DepositRow.class, id);
+    if (row == null || row.booksId != booksId) {
+      throw new Refusal("not-found", "There is no such deposit.");
+    }
+    return some(List.of(id)).get(0).deposit().words();
+  }
+
   /** Receipts that are on hand, oldest first. */
   @Transactional(readOnly = true)
   public List<StoredMember> onHand(long booksId) {

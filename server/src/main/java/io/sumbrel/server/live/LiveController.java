@@ -45,6 +45,8 @@ class LiveController {
           Map.entry("sent-back", Set.of("desk")),
           Map.entry("tape-withdrawn", Set.of("desk")),
           Map.entry("note-written", Set.of("notes")),
+          Map.entry("paper-added", Set.of("papers")),
+          Map.entry("paper-taken-off", Set.of("papers")),
           Map.entry("question-asked", Set.of("desk")),
           Map.entry("question-answered", Set.of("desk")),
           Map.entry("file-dropped", Set.of("arrivals")),

@@ -50,6 +50,8 @@ class PlanReader {
           "sent-back",
           "tape-withdrawn",
           "note-written",
+          "paper-added",
+          "paper-taken-off",
           "question-asked",
           "question-answered",
           "file-layout",

@@ -1,15 +1,9 @@
 package io.sumbrel.server.note;
 
-import io.sumbrel.core.openitem.ItemId;
-import io.sumbrel.core.party.CustomerId;
-import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.server.audit.AuditRecord;
-import io.sumbrel.server.openitem.Items;
-import io.sumbrel.server.party.Customers;
 import io.sumbrel.server.people.Actor;
 import io.sumbrel.server.persistence.RowIds;
-import io.sumbrel.server.receipt.MoneyLines;
 import jakarta.persistence.EntityManager;
 import java.time.Clock;
 import java.time.Instant;
@@ -29,25 +23,14 @@ class Notes {
   private final RowIds ids;
   private final Clock clock;
   private final AuditRecord audit;
-  private final MoneyLines moneyLines;
-  private final Items items;
-  private final Customers customers;
+  private final Subjects subjects;
 
-  Notes(
-      EntityManager entities,
-      RowIds ids,
-      Clock clock,
-      AuditRecord audit,
-      MoneyLines moneyLines,
-      Items items,
-      Customers customers) {
+  Notes(EntityManager entities, RowIds ids, Clock clock, AuditRecord audit, Subjects subjects) {
     this.entities = entities;
     this.ids = ids;
     this.clock = clock;
     this.audit = audit;
-    this.moneyLines = moneyLines;
-    this.items = items;
-    this.customers = customers;
+    this.subjects = subjects;
   }
 
   /** A note. */
@@ -60,7 +43,7 @@ class Notes {
    */
   @Transactional(readOnly = true)
   public List<Note> of(Actor actor, Subject subject, long id) {
-    nameOf(actor, subject, id);
+    subjects.nameOf(actor, subject, id);
     return entities
         .createQuery(
             """
@@ -83,7 +66,7 @@ class Notes {
     if (words.isBlank() || words.strip().length() > MOST_WORDS) {
       throw new Refusal("note", "A note holds up to %,d letters.".formatted(MOST_WORDS));
     }
-    String of = nameOf(actor, subject, id);
+    String of = subjects.nameOf(actor, subject, id);
     NoteRow row = new NoteRow();
     row.id = ids.next();
     row.booksId = actor.booksId();
@@ -94,17 +77,5 @@ class Notes {
     row.words = words.strip();
     entities.persist(row);
     audit.append(actor, WRITTEN, "Note on " + of, row.words);
-  }
-
-  private String nameOf(Actor actor, Subject subject, long id) {
-    return switch (subject) {
-      case MONEY -> moneyLines.find(actor.booksId(), new MoneyInId(id)).moneyIn().words();
-      case CUSTOMER -> customers.one(actor.booksId(), new CustomerId(id)).name();
-      case ITEM ->
-          items.find(actor.booksId(), List.of(new ItemId(id))).values().stream()
-              .findFirst()
-              .orElseThrow(() -> new Refusal("not-found", "There is no such item."))
-              .number();
-    };
   }
 }

@@ -40,6 +40,11 @@ class NotesController {
     return notes.of(actor, Subject.CUSTOMER, id);
   }
 
+  @GetMapping("/deposits/{id}")
+  List<Notes.Note> ofDeposit(@AuthenticationPrincipal Actor actor, @PathVariable long id) {
+    return notes.of(actor, Subject.DEPOSIT, id);
+  }
+
   @PostMapping("/money/{id}")
   @PreAuthorize("hasAuthority('POST')")
   @ResponseStatus(HttpStatus.NO_CONTENT)
@@ -68,5 +73,15 @@ class NotesController {
       @PathVariable long id,
       @RequestBody NoteRequest request) {
     notes.write(actor, Subject.CUSTOMER, id, request.words());
+  }
+
+  @PostMapping("/deposits/{id}")
+  @PreAuthorize("hasAuthority('POST')")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void onDeposit(
+      @AuthenticationPrincipal Actor actor,
+      @PathVariable long id,
+      @RequestBody NoteRequest request) {
+    notes.write(actor, Subject.DEPOSIT, id, request.words());
   }
 }

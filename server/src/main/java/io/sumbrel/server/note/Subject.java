@@ -1,9 +1,10 @@
 package io.sumbrel.server.note;
 
-/** Beside what a note stands. */
+/** Beside what notes and papers stand. */
 public enum Subject {
   /** A sum that came in or went out. */
   MONEY,
   ITEM,
-  CUSTOMER
+  CUSTOMER,
+  DEPOSIT
 }

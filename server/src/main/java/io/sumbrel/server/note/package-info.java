@@ -1,2 +1,2 @@
-/** What people write beside sums, items and customers. Entry: {@code Notes}. */
+/** What people write beside sums, items, customers and deposits. Entry: {@code Notes}. */
 package io.sumbrel.server.note;

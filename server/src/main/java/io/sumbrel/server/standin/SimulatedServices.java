@@ -55,6 +55,10 @@ class SimulatedServices {
         .toList();
   }
 
+  String nameOf(long booksId) {
+    return names.name(booksId);
+  }
+
   SimulatedBank bank(long booksId) {
     return new SimulatedBank(house.invented(), slips(booksId));
   }

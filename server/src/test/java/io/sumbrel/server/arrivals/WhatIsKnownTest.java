@@ -8,6 +8,7 @@ import io.sumbrel.server.House;
 import io.sumbrel.server.ServerTest;
 import io.sumbrel.server.bank.BankAccounts;
 import io.sumbrel.server.persistence.Column;
+import io.sumbrel.server.persistence.FileStore;
 import java.io.ByteArrayInputStream;
 import java.time.LocalDate;
 import java.util.Currency;
@@ -166,7 +167,11 @@ class WhatIsKnownTest extends ServerTest {
   void noFileIsReceivedInsideATransaction() {
     TransactionTemplate act = new TransactionTemplate(transactions);
     assertThatThrownBy(
-            () -> act.execute(t -> files.receive(new ByteArrayInputStream(new byte[] {1}))))
+            () ->
+                act.execute(
+                    t ->
+                        files.receive(
+                            new ByteArrayInputStream(new byte[] {1}), FileStore.MOST_MEGABYTES)))
         .isInstanceOf(IllegalStateException.class);
   }
 

@@ -7,6 +7,7 @@ import io.sumbrel.core.bank.StatementEntry;
 import io.sumbrel.core.bank.StatementFrame;
 import io.sumbrel.core.deposit.LockboxBatch;
 import io.sumbrel.core.deposit.LockboxCheque;
+import io.sumbrel.core.money.Money;
 import io.sumbrel.core.remittance.RemittanceDetail;
 import io.sumbrel.formats.bai2.Bai2Writer;
 import io.sumbrel.formats.camt.CamtReader;
@@ -256,6 +257,19 @@ public final class SimulatedBank {
     return cheques.isEmpty()
         ? List.of()
         : List.of(new LockboxBatch(WrittenCases.LOCKBOX, batch, day, cheques));
+  }
+
+  /**
+   * The picture of a cheque that the lockbox opened.
+   *
+   * @param payee to whose order it is drawn
+   */
+  public Optional<byte[]> picture(String number, Money amount, LocalDate day, String payee) {
+    return batches(day).stream()
+        .flatMap(b -> b.cheques().stream())
+        .filter(c -> c.number().equals(number) && c.amountMinor() == amount.minor())
+        .findFirst()
+        .map(c -> ChequePicture.of(c, amount.currency(), day, payee));
   }
 
   private static LockboxCheque cheque(InventedPayment p, int item) {

@@ -1,7 +1,6 @@
-package io.sumbrel.server.arrivals;
+package io.sumbrel.server.persistence;
 
 import io.sumbrel.core.refusal.Refusal;
-import io.sumbrel.server.persistence.WholeFile;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.OutputStream;
@@ -25,8 +24,9 @@ import org.springframework.transaction.support.TransactionSynchronizationManager
  * disk, and renamed before anything refers to it; names of users never become paths.
  */
 @Component
-class FileStore {
-  static final long MAX_BYTES = 100L << 20;
+public class FileStore {
+  /** So many bytes has a file of a bank or a seller at the most. */
+  public static final int MOST_MEGABYTES = 100;
 
   private static final String ASIDE = "in-";
   private static final String PART = ".part";
@@ -52,12 +52,12 @@ class FileStore {
   }
 
   /** A file that has come in and is not kept yet. */
-  record Received(Path path, String hash, long size) {
-    byte[] bytes() {
+  public record Received(Path path, String hash, long size) {
+    public byte[] bytes() {
       return FileStore.read(path);
     }
 
-    void discard() {
+    public void discard() {
       try {
         Files.deleteIfExists(path);
       } catch (IOException e) {
@@ -70,9 +70,9 @@ class FileStore {
    * Streams to a file aside while hashing. Whoever sends may be slow: no transaction is open, and
    * with it no connection to the database.
    *
-   * @throws Refusal {@code too-large} above 100 MB; nothing is kept then
+   * @throws Refusal {@code too-large} above so many megabytes; nothing is kept then
    */
-  Received receive(InputStream in) {
+  public Received receive(InputStream in, int mostMegabytes) {
     if (TransactionSynchronizationManager.isActualTransactionActive()) {
       throw new IllegalStateException("a file is received inside a transaction");
     }
@@ -81,7 +81,7 @@ class FileStore {
     try {
       aside = Files.createTempFile(folder, ASIDE, PART);
       MessageDigest sha = MessageDigest.getInstance("SHA-256");
-      long size = copy(new DigestInputStream(in, sha), aside);
+      long size = copy(new DigestInputStream(in, sha), aside, mostMegabytes);
       whole = true;
       return new Received(aside, HexFormat.of().formatHex(sha.digest()), size);
     } catch (IOException e) {
@@ -95,19 +95,24 @@ class FileStore {
     }
   }
 
-  static void requireSize(long size) {
-    if (size > MAX_BYTES) {
-      throw new Refusal("too-large", "The file is larger than 100 MB; nothing of it was stored.");
+  /**
+   * @throws Refusal {@code too-large}
+   */
+  public static void requireSize(long size, int mostMegabytes) {
+    if (size > (long) mostMegabytes << 20) {
+      throw new Refusal(
+          "too-large",
+          "The file is larger than %d MB; nothing of it was stored.".formatted(mostMegabytes));
     }
   }
 
-  private static long copy(InputStream in, Path to) throws IOException {
+  private static long copy(InputStream in, Path to, int mostMegabytes) throws IOException {
     byte[] buffer = new byte[1 << 16];
     long size = 0;
     try (OutputStream out = Files.newOutputStream(to)) {
       for (int n = in.read(buffer); n >= 0; n = in.read(buffer)) {
         size += n;
-        requireSize(size);
+        requireSize(size, mostMegabytes);
         out.write(buffer, 0, n);
       }
     }
@@ -115,7 +120,7 @@ class FileStore {
   }
 
   /** Keeps a received file for good. */
-  void keep(Received received) {
+  public void keep(Received received) {
     try {
       WholeFile.put(received.path(), path(received.hash()));
     } catch (IOException e) {
@@ -123,7 +128,7 @@ class FileStore {
     }
   }
 
-  byte[] original(String hash) {
+  public byte[] original(String hash) {
     return read(path(hash));
   }
 

@@ -1,0 +1,1 @@
+export { Papers } from './Papers';
