@@ -109,8 +109,7 @@ function Shown({ paper, takeOff }: { paper: Paper; takeOff: () => void }) {
           </a>
         )}
         <span>
-          {paper.person}
-          {paper.addedAt && `, ${moment(paper.addedAt)}`}
+          {paper.addedAt ? `${paper.person}, ${moment(paper.addedAt)}` : `from ${paper.person}`}
         </span>
         {paper.addedAt && (
           <button type="button" aria-label={`Take off ${paper.fileName}`} onClick={takeOff}>

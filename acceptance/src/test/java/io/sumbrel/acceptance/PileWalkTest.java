@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.FilePayload;
 import java.io.IOException;
 import java.util.List;
 import java.util.regex.Pattern;
@@ -265,5 +266,22 @@ class PileWalkTest {
     button("Remember CITY TREASURY SALTMARSH again").click();
     assertThat(button("Forget CITY TREASURY SALTMARSH for")).isVisible();
     assertThat(gone).hasCount(0);
+  }
+
+  @Test
+  @Order(10)
+  void aPictureStandsBesideATapeAndWhatIsNoneIsRefused() throws IOException {
+    page.navigate(product.address() + "/desk");
+    Browser.choose(page, "WICKERFIELD COLLEGE");
+    Locator papers = page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Papers"));
+    Locator chosen = labelled("A picture or a PDF");
+    chosen.setInputFiles(new FilePayload("advice.pdf", "application/pdf", "no PDF".getBytes()));
+    assertThat(papers.getByRole(AriaRole.ALERT)).containsText("It is no PNG, no JPEG and no PDF");
+    chosen.setInputFiles(new FilePayload("letter.png", "image/png", page.screenshot()));
+    assertThat(papers.getByRole(AriaRole.IMG)).isVisible();
+    assertThat(papers).containsText("letter.png");
+    Browser.assertAccessible(page);
+    button("Take off letter.png").click();
+    assertThat(papers.getByRole(AriaRole.IMG)).hasCount(0);
   }
 }
