@@ -29,6 +29,7 @@ export const KEYS = [
   { where: 'Tape and items', keys: 'D', words: 'difference: why it is not the sum' },
   { where: 'Tape and items', keys: 'T', words: 'to ledger: an account for what is no customer’s' },
   { where: 'Tape and items', keys: 'A', words: 'what is left stays on account' },
+  { where: 'Tape, on account', keys: 'M', words: 'meant for an invoice or order that is to come' },
   { where: 'Tape', keys: 'P', words: 'pair with the entry by which the bank corrected itself' },
   { where: 'Tape, paid out', keys: 'R', words: 'returned: the receipt that the bank takes back' },
   { where: 'Tape, beyond a limit', keys: 'W', words: 'let it wait for a second person' },

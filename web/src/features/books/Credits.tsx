@@ -19,7 +19,13 @@ export function Credits() {
     return <Sentence error={list.error} retry={() => void list.refetch()} />;
   }
   const shown = list.data.filter((c) =>
-    [c.item.number, c.item.customer, c.item.kind, words(-c.item.openMinor, c.item.currency)]
+    [
+      c.item.number,
+      c.item.orderNumber ?? '',
+      c.item.customer,
+      c.item.kind,
+      words(-c.item.openMinor, c.item.currency),
+    ]
       .join(' ')
       .toLowerCase()
       .includes(find.toLowerCase()),
@@ -48,6 +54,7 @@ export function Credits() {
               <th>number</th>
               <th>kind</th>
               <th>customer</th>
+              <th>meant for</th>
               <th>since</th>
               <th className="figures">days</th>
               <th className="figures">open</th>
@@ -71,6 +78,9 @@ function Row({ credit }: { credit: Credit }) {
   if (item.customerId !== undefined) {
     search.set('customer', String(item.customerId));
   }
+  if (credit.come) {
+    search.set('item', String(credit.come.id));
+  }
   return (
     <tr>
       <td>
@@ -78,6 +88,15 @@ function Row({ credit }: { credit: Credit }) {
       </td>
       <td>{item.kind}</td>
       <td>{item.customerId === undefined ? '' : item.customer}</td>
+      <td>
+        {item.orderNumber}
+        {credit.come && (
+          <b>
+            {' '}
+            has come: <Link to={`/trail/items/${credit.come.id}`}>{credit.come.number}</Link>
+          </b>
+        )}
+      </td>
       <td>{shortDate(item.date)}</td>
       <td className="figures">{credit.days}</td>
       <td className="figures">

@@ -6,7 +6,15 @@ import { Key } from '../../components/Key';
 import { Loading, Sentence } from '../../components/States';
 import { useLanding } from '../../keyboard/keys';
 import { PostingLink } from '../trail';
-import { type Choices, choicesQuery, type Credit, creditsQuery, type Posted } from './deskApi';
+import {
+  type Choices,
+  choicesQuery,
+  type Credit,
+  creditsQuery,
+  type Item,
+  type Line,
+  type Posted,
+} from './deskApi';
 import { ItemsPane } from './ItemsPane';
 import { MenuButtons, TapeMenus } from './TapeMenus';
 import { TapeStrip } from './TapeStrip';
@@ -67,6 +75,17 @@ export function CreditsPage() {
   );
 }
 
+/** A credit that is used, on the invoice for which it was meant where that has come. */
+function beginning(item: Item, come: Item | undefined, wanted: string | null): Line[] {
+  const open = Math.abs(item.openMinor);
+  const invoice = come && String(come.id) === wanted ? come : undefined;
+  const used = invoice ? Math.min(open, invoice.openMinor) : open;
+  const line: Line = { kind: 'CREDIT_USED', amountMinor: used, itemId: item.id, item };
+  return invoice
+    ? [line, { kind: 'SETTLES', amountMinor: used, itemId: invoice.id, item: invoice }]
+    : [line];
+}
+
 interface Props {
   credit: Credit | undefined;
   currency: string;
@@ -78,6 +97,7 @@ interface Props {
 }
 
 function CreditsWork({ credit, currency, customerId, choices, posted, asked, said }: Props) {
+  const [search] = useSearchParams();
   const item = credit?.item;
   const tape = useCreditsTape({
     currency,
@@ -85,16 +105,7 @@ function CreditsWork({ credit, currency, customerId, choices, posted, asked, sai
     customerId,
     posted,
     asked,
-    initial: item
-      ? [
-          {
-            kind: 'CREDIT_USED',
-            amountMinor: Math.abs(item.openMinor),
-            itemId: item.id,
-            item,
-          },
-        ]
-      : [],
+    initial: item ? beginning(item, credit.come, search.get('item')) : [],
   });
   useLanding('tape', true);
   const money = { currency, amountMinor: 0, ...(customerId === undefined ? {} : { customerId }) };

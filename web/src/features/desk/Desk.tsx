@@ -194,6 +194,11 @@ export function Desk() {
             Waiting for a second person · {desk.data.waiting}
           </Link>
         )}
+        {desk.data.awaitedCome > 0 && (
+          <Link to="/books/credits" className={styles.soft}>
+            Invoices that money waited for · {desk.data.awaitedCome}
+          </Link>
+        )}
         {desk.data.setAside > 0 && (
           <Link to="/books/set-aside" className={styles.soft}>
             Set aside · {desk.data.setAside}

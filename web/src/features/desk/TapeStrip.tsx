@@ -44,6 +44,9 @@ export function TapeStrip(props: Props) {
     } else if ((event.key === 'Delete' || event.key === 'Backspace') && tape.lines[at]) {
       event.preventDefault();
       tape.change({ type: 'remove', index: at });
+    } else if (event.key.toLowerCase() === 'm' && meantField()) {
+      event.preventDefault();
+      meantField()?.focus();
     } else {
       props.onKey(event);
     }
@@ -78,7 +81,18 @@ export function TapeStrip(props: Props) {
         currency={currency}
         rows={tape.lines.map((line, i) => ({
           key: `${i}-${line.kind}-${line.itemId ?? line.reason ?? ''}`,
-          label: <LineLabel line={line} choices={choices} />,
+          label: (
+            <>
+              <LineLabel line={line} choices={choices} />
+              {line.kind === 'ON_ACCOUNT' && (
+                <MeantFor
+                  key={line.meantFor ?? ''}
+                  number={line.meantFor ?? ''}
+                  keep={(number) => tape.change({ type: 'meant', index: i, number })}
+                />
+              )}
+            </>
+          ),
           minor: line.amountMinor,
           side: sideOf(line, amountMinor < 0, choices),
           chosen: i === at,
@@ -103,6 +117,34 @@ export function TapeStrip(props: Props) {
       </p>
       {props.children}
     </section>
+  );
+}
+
+const meantField = () => document.querySelector<HTMLInputElement>('[data-meant]');
+
+/** For which invoice or order that is not there yet money stays on account. */
+function MeantFor({ number, keep }: { number: string; keep: (number: string) => void }) {
+  const [typed, setTyped] = useState(number);
+  return (
+    <input
+      className={styles.meant}
+      aria-label="Meant for invoice or order"
+      placeholder="meant for … (M)"
+      data-meant
+      value={typed}
+      maxLength={40}
+      onChange={(e) => setTyped(e.target.value)}
+      onBlur={() => typed.trim() !== number && keep(typed)}
+      onKeyDown={(e) => {
+        if (e.key === 'Enter') {
+          e.preventDefault();
+          focusZone('tape');
+        } else if (e.key === 'Escape') {
+          setTyped(number);
+          focusZone('tape');
+        }
+      }}
+    />
   );
 }
 

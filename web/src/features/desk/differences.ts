@@ -153,6 +153,7 @@ export function lineDetail(line: Line, choices: Choices): string {
     line.exchange && exchangeWords(line.exchange),
     shortPay && `rest stays open: ${shortPay.words}`,
     tax && `with ${tax.words}`,
+    line.meantFor && `meant for ${line.meantFor}`,
     line.note,
   ]
     .filter(Boolean)

@@ -13,6 +13,7 @@ export type TapeAction =
   | { type: 'change'; index: number; minor: number }
   | { type: 'add'; line: Line }
   | { type: 'leaveOpen'; itemId: number; minor: number; shortPay: NonNullable<Line['shortPay']> }
+  | { type: 'meant'; index: number; number: string }
   | { type: 'remove'; index: number }
   | { type: 'load'; lines: Line[] }
   | { type: 'undo' };
@@ -56,9 +57,18 @@ function changed(
           ? { ...withAmount(l, l.amountMinor - action.minor), shortPay: action.shortPay }
           : l,
       );
+    case 'meant':
+      return lines.map((l, i) => (i === action.index ? meant(l, action.number) : l));
     case 'remove':
       return lines.filter((_, i) => i !== action.index);
   }
+}
+
+/** What a line that stays on account is to pay; nothing where no number is given. */
+function meant(line: Line, number: string): Line {
+  const changed = { ...line };
+  delete changed.meantFor;
+  return number.trim() === '' ? changed : { ...changed, meantFor: number.trim() };
 }
 
 /** Of an item that is settled whole no rest stays open. */
@@ -142,6 +152,7 @@ export function keyOf(lines: Line[]): string {
         l.note,
         l.customerId,
         l.returned,
+        l.meantFor,
       ].join(),
     )
     .sort()

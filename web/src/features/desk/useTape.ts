@@ -66,6 +66,7 @@ export function useTape({ money, choices, posted, putBy, aside }: Options): Tape
     initial: standing(money),
     customerId: money.customerId,
     withMoney: true,
+    meantFor: money.meantFor,
   });
   const { lines, toggle, setProblem, attempt, change, touched } = work;
   /** What was last known to stand on the server. */

@@ -14,6 +14,8 @@ interface Options {
   initial: Line[];
   /** Whose sum it is most likely. */
   customerId: number | undefined;
+  /** An invoice or order that the payer names: what stays on account is meant for it. */
+  meantFor?: string | undefined;
   /** Whether there is a sum: without one nothing was kept back, and nothing is unidentified. */
   withMoney: boolean;
 }
@@ -57,7 +59,7 @@ export interface TapeLinesWork extends TapeLines {
 }
 
 export function useTapeLines(options: Options): TapeLinesWork {
-  const { amountMinor, currency, choices, withMoney } = options;
+  const { amountMinor, currency, choices, withMoney, meantFor } = options;
   const [state, dispatch] = useReducer(tapeReducer, { lines: options.initial, past: [] });
   const { lines, past } = state;
   const [problem, setProblem] = useState('');
@@ -71,11 +73,18 @@ export function useTapeLines(options: Options): TapeLinesWork {
   const customerId =
     lines.find((l) => l.item?.customerId !== undefined)?.item?.customerId ?? options.customerId;
 
-  const change = useCallback((action: TapeAction) => {
-    setProblem('');
-    setMenu(undefined);
-    dispatch(action);
-  }, []);
+  const change = useCallback(
+    (action: TapeAction) => {
+      setProblem('');
+      setMenu(undefined);
+      dispatch(
+        action.type === 'add' && action.line.kind === 'ON_ACCOUNT' && meantFor
+          ? { ...action, line: { ...action.line, meantFor } }
+          : action,
+      );
+    },
+    [meantFor],
+  );
 
   const attempt = async (act: () => Promise<void>) => {
     setProblem('');

@@ -284,4 +284,25 @@ class PileWalkTest {
     button("Take off letter.png").click();
     assertThat(papers.getByRole(AriaRole.IMG)).hasCount(0);
   }
+
+  @Test
+  @Order(11)
+  void aPrepaymentStaysOnAccountForTheOrderThatItNames() {
+    page.navigate(product.address() + "/desk");
+    Browser.choose(page, "HERON BAY MARKET STALL");
+    page.locator("[data-zone=tape]").focus();
+    page.keyboard().press("a");
+    labelled("Account or customer").fill("pale heron");
+    assertThat(page.getByText("430.00 on account of")).isVisible();
+    page.keyboard().press("Enter");
+    assertThat(labelled("Meant for invoice or order")).hasValue("W-8804");
+    page.keyboard().press("m");
+    labelled("Meant for invoice or order").fill("W-8804/2");
+    page.keyboard().press("Enter");
+    Browser.assertAccessible(page);
+    page.keyboard().press("Control+Enter");
+    assertThat(page.getByText("Posted 430.00 to")).isVisible();
+    page.navigate(product.address() + "/books/credits");
+    assertThat(page.getByText("W-8804/2")).isVisible();
+  }
 }

@@ -116,7 +116,7 @@ public record TapePosted(
         0,
         0,
         Optional.empty(),
-        Optional.empty(),
+        line.meantFor(),
         Optional.empty());
   }
 

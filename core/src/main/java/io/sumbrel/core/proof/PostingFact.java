@@ -84,6 +84,7 @@ public final class PostingFact {
           line.account().map(AccountCode::code).orElse(null),
           number(line.customer()));
       line.returned().ifPresent(m -> add(m.number()));
+      line.meantFor().ifPresent(this::add);
       line.exchange()
           .ifPresent(
               e ->

@@ -124,7 +124,8 @@ public final class SharedOut {
             line.note(),
             line.customer(),
             line.returned(),
-            Optional.empty());
+            Optional.empty(),
+            line.meantFor());
     return line.tax()
         .map(t -> part.taxed(chart.taxIn(t.code(), minor, sums.get(at).date())))
         .orElse(part);

@@ -22,6 +22,8 @@ import java.util.Optional;
  * @param note what a person wrote beside it; may be empty
  * @param customer of money that stays on account, or is owed
  * @param returned the receipt of which it undoes a part
+ * @param meantFor of money that stays on account: the invoice or order that it is to pay, which is
+ *     not there yet
  * @param exchange where its item is in another currency: by how much that moves, and the rate
  */
 public record TapeLine(
@@ -35,10 +37,14 @@ public record TapeLine(
     String note,
     Optional<CustomerId> customer,
     Optional<MoneyInId> returned,
-    Optional<Exchange> exchange) {
+    Optional<Exchange> exchange,
+    Optional<String> meantFor) {
 
   /** A longer note is cut nowhere; it is refused. */
   public static final int MOST_NOTE = 200;
+
+  /** No number of an invoice or order is longer. */
+  public static final int MOST_NUMBER = 40;
 
   public TapeLine {
     Objects.requireNonNull(kind);
@@ -52,6 +58,7 @@ public record TapeLine(
     Objects.requireNonNull(customer);
     Objects.requireNonNull(returned);
     Objects.requireNonNull(exchange);
+    Objects.requireNonNull(meantFor);
   }
 
   private static TapeLine bare(LineKind kind, Money amount) {
@@ -64,6 +71,7 @@ public record TapeLine(
         Optional.empty(),
         Optional.empty(),
         "",
+        Optional.empty(),
         Optional.empty(),
         Optional.empty(),
         Optional.empty());
@@ -101,6 +109,7 @@ public record TapeLine(
         "",
         Optional.empty(),
         Optional.empty(),
+        Optional.empty(),
         Optional.empty());
   }
 
@@ -130,6 +139,7 @@ public record TapeLine(
         Optional.empty(),
         "",
         Optional.of(customer),
+        Optional.empty(),
         Optional.empty(),
         Optional.empty());
   }
@@ -171,7 +181,8 @@ public record TapeLine(
         l.note,
         l.customer,
         Optional.of(receipt),
-        l.exchange);
+        l.exchange,
+        l.meantFor);
   }
 
   /** The same line on an item. */
@@ -187,7 +198,8 @@ public record TapeLine(
         note,
         customer,
         returned,
-        exchange);
+        exchange,
+        meantFor);
   }
 
   /** The same line, with the rest of its item still claimed for a reason. */
@@ -203,7 +215,8 @@ public record TapeLine(
         note,
         customer,
         returned,
-        exchange);
+        exchange,
+        meantFor);
   }
 
   /** The same line, with a part of it that is tax. */
@@ -219,13 +232,32 @@ public record TapeLine(
         note,
         customer,
         returned,
-        exchange);
+        exchange,
+        meantFor);
   }
 
   /** The same line with something written beside it. */
   public TapeLine noted(String words) {
     return new TapeLine(
-        kind, amount, item, reason, shortPay, account, tax, words, customer, returned, exchange);
+        kind, amount, item, reason, shortPay, account, tax, words, customer, returned, exchange,
+        meantFor);
+  }
+
+  /** The same line, meant for an invoice or order that is not there yet. */
+  public TapeLine meantFor(String number) {
+    return new TapeLine(
+        kind,
+        amount,
+        item,
+        reason,
+        shortPay,
+        account,
+        tax,
+        note,
+        customer,
+        returned,
+        exchange,
+        Optional.of(number));
   }
 
   /** The same line on an item in another currency. */
@@ -241,7 +273,8 @@ public record TapeLine(
         note,
         customer,
         returned,
-        Optional.of(rate));
+        Optional.of(rate),
+        meantFor);
   }
 
   /** The same line without a word of the rest, and without a note. */
@@ -257,7 +290,8 @@ public record TapeLine(
         "",
         customer,
         returned,
-        exchange);
+        exchange,
+        meantFor);
   }
 
   private static TapeLine because(TapeLine l, DifferenceReason reason) {
@@ -272,7 +306,8 @@ public record TapeLine(
         l.note,
         l.customer,
         l.returned,
-        l.exchange);
+        l.exchange,
+        l.meantFor);
   }
 
   /** The amount in minor units. */

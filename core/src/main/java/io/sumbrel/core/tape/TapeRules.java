@@ -99,6 +99,7 @@ final class TapeRules {
     if (line.note().length() > TapeLine.MOST_NOTE) {
       throw new Refusal("note", "A note holds up to %d letters.".formatted(TapeLine.MOST_NOTE));
     }
+    requireMeantFor(line);
     if (line.exchange().isPresent() && !PLACES.contains(line.kind())) {
       throw new Refusal("rate", "Only what is placed on an item has a rate.");
     }
@@ -119,6 +120,17 @@ final class TapeRules {
         }
       }
       case UNIDENTIFIED, TO_PAY -> {}
+    }
+  }
+
+  private static void requireMeantFor(TapeLine line) {
+    if (line.meantFor().isPresent() && line.kind() != LineKind.ON_ACCOUNT) {
+      throw new Refusal("meant-for", "Only what stays on account is meant for what is to come.");
+    }
+    if (line.meantFor().filter(n -> n.isBlank() || n.length() > TapeLine.MOST_NUMBER).isPresent()) {
+      throw new Refusal(
+          "meant-for",
+          "A number has one to %d letters and digits.".formatted(TapeLine.MOST_NUMBER));
     }
   }
 

@@ -2,12 +2,14 @@ package io.sumbrel.server.desk;
 
 import io.sumbrel.core.evidence.Evidence;
 import io.sumbrel.core.learning.Decision;
+import io.sumbrel.core.matching.Awaited;
 import io.sumbrel.core.matching.Certainty;
 import io.sumbrel.core.matching.Plan;
 import io.sumbrel.core.matching.Proposal;
 import io.sumbrel.core.party.CustomerId;
 import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.receipt.MoneyInId;
+import io.sumbrel.core.receipt.NamedDocument;
 import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.core.returned.Returns;
 import io.sumbrel.core.tape.Tape;
@@ -113,6 +115,7 @@ class Desk {
         setAsides.ids(actor.booksId()).size(),
         (int) all.stream().filter(d -> d.waitsFor().isPresent()).count()
             + waitingTapes.count(actor.booksId()),
+        Awaited.come(board.problem()).size(),
         questions.all(actor.booksId()),
         changes.feedNumber(),
         changes.whole(),
@@ -207,6 +210,7 @@ class Desk {
         row.countWords(),
         row.searchedWords(),
         row.recordedAlready(),
+        NamedDocument.in(line.moneyIn().text()),
         row.customer().map(CustomerId::number),
         mine.map(d -> relined(d.lines(), views)),
         worked.stream().anyMatch(Drafts.Draft::putBy),

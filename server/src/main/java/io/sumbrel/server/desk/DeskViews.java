@@ -57,6 +57,7 @@ final class DeskViews {
   record WorkedView(long id, boolean putBy, List<String> workedBy) {}
 
   /**
+   * @param awaitedCome money on account that was meant for invoices that have come
    * @param anyMoney whether any money has ever come in: an empty pile says little of a new house
    * @param entries how many rows the pile has
    * @param setAside how many sums were taken out of the work
@@ -73,6 +74,7 @@ final class DeskViews {
       int putBy,
       int setAside,
       int waiting,
+      int awaitedCome,
       List<Questions.QuestionView> questions,
       long feedNumber,
       boolean whole,
@@ -148,6 +150,7 @@ final class DeskViews {
    * @param question what was asked about it
    * @param waitsFor why one's own tape waits for a second person
    * @param sentBack what the second person said against it
+   * @param meantFor an invoice or order that the text names
    * @param recordedAlready in words, that the money may be in the books already; else empty
    */
   record MoneyView(
@@ -173,6 +176,7 @@ final class DeskViews {
       String waysCount,
       String searched,
       String recordedAlready,
+      Optional<String> meantFor,
       Optional<Long> customerId,
       Optional<List<LineView>> draft,
       boolean putBy,
@@ -201,8 +205,10 @@ final class DeskViews {
    *
    * @param days since it began
    * @param usable whether a tape may use it; what is to be paid back waits for the bank
+   * @param come the invoice for which it was meant, where that has come
    */
-  record CreditView(LineView.ItemView item, long days, boolean usable) {}
+  record CreditView(
+      LineView.ItemView item, long days, boolean usable, Optional<LineView.ItemView> come) {}
 
   /**
    * The core's judgement of a tape that is being made.

@@ -28,6 +28,7 @@ import java.util.Optional;
  * A line of a tape as the browser sends and shows it.
  *
  * @param customer what the customer is called
+ * @param meantFor the invoice or order that money on account is to pay
  * @param returned the receipt of which it undoes a part, by the id of its sum
  */
 record LineView(
@@ -43,6 +44,7 @@ record LineView(
     Optional<String> customer,
     Optional<Long> returned,
     Optional<ExchangeView> exchange,
+    Optional<String> meantFor,
     Optional<ItemView> item) {
 
   /**
@@ -86,7 +88,8 @@ record LineView(
         note.orElse(""),
         customerId.map(CustomerId::new),
         returned.map(MoneyInId::new),
-        exchange.map(e -> e.toExchange(amount)));
+        exchange.map(e -> e.toExchange(amount)),
+        meantFor.map(String::strip).filter(n -> !n.isEmpty()));
   }
 
   private static Money within(Currency currency, long minor) {
@@ -113,6 +116,7 @@ record LineView(
         line.customer().map(shown.customers::get),
         line.returned().map(MoneyInId::number),
         line.exchange().map(ExchangeView::of),
+        line.meantFor(),
         line.item().map(shown.items::get));
   }
 
@@ -131,6 +135,7 @@ record LineView(
         customerId.map(c -> shown.customers.get(new CustomerId(c))),
         returned,
         exchange,
+        meantFor,
         itemId.map(i -> shown.items.get(new ItemId(i))));
   }
 

@@ -1,5 +1,6 @@
 package io.sumbrel.server.desk;
 
+import io.sumbrel.core.matching.Awaited;
 import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.server.matching.PlanBoard;
 import io.sumbrel.server.people.Actor;
@@ -90,7 +91,7 @@ class SecondPersonController {
   /** What is open of credits, and money of nobody. */
   @GetMapping("/credits")
   List<DeskViews.CreditView> credits(@AuthenticationPrincipal Actor actor) {
-    return shownItems.credits(actor);
+    return shownItems.credits(actor, Awaited.come(plans.board(actor.booksId()).problem()));
   }
 
   /** Uses credits without money that came in. */

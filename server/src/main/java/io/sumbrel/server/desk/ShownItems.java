@@ -154,8 +154,12 @@ class ShownItems {
     return itemsView(actor, "Found in every customer", Optional.empty(), in, found);
   }
 
-  /** What is open of credits and of money of nobody, and is to be paid back; the oldest first. */
-  List<DeskViews.CreditView> credits(Actor actor) {
+  /**
+   * What is open of credits and of money of nobody, and is to be paid back; the oldest first.
+   *
+   * @param come what has come for which some of it was meant
+   */
+  List<DeskViews.CreditView> credits(Actor actor, Map<ItemId, OpenItem> come) {
     Map<CustomerId, Customer> byId = customers.byId(actor.booksId());
     LocalDate today = houses.businessDate(actor.booksId());
     return openItems
@@ -167,7 +171,11 @@ class ShownItems {
                 new DeskViews.CreditView(
                     LineView.ItemView.of(i, nameOf(i, byId), today, Optional.empty()),
                     ChronoUnit.DAYS.between(i.date(), today),
-                    !i.kind().isOnItsWay()))
+                    !i.kind().isOnItsWay(),
+                    Optional.ofNullable(come.get(i.id()))
+                        .map(
+                            c ->
+                                LineView.ItemView.of(c, nameOf(c, byId), today, Optional.empty()))))
         .toList();
   }
 

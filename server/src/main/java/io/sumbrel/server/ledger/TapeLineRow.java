@@ -80,6 +80,7 @@ class TapeLineRow {
   Long itemMinor;
   BigDecimal rate;
   LocalDate rateDate;
+  String meantFor;
 
   static TapeLineRow of(long postingId, int number, Tape tape, TapeLine line) {
     TapeLineRow row = new TapeLineRow();
@@ -117,6 +118,7 @@ class TapeLineRow {
               row.rate = e.rate().rate();
               row.rateDate = e.rate().date();
             });
+    row.meantFor = line.meantFor().orElse(null);
     row.note = line.note();
     row.agreed = tape.agreed().contains(line);
     row.returnedId = line.returned().map(MoneyInId::number).orElse(null);
@@ -157,7 +159,8 @@ class TapeLineRow {
         note,
         Optional.ofNullable(customerId).map(CustomerId::new),
         Optional.ofNullable(returnedId).map(MoneyInId::new),
-        Optional.ofNullable(itemCurrency).map(code -> exchange(Currency.getInstance(code))));
+        Optional.ofNullable(itemCurrency).map(code -> exchange(Currency.getInstance(code))),
+        Optional.ofNullable(meantFor));
   }
 
   private Exchange exchange(Currency ofItem) {
