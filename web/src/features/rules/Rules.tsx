@@ -11,6 +11,7 @@ import { ExchangeRates } from './ExchangeRates';
 import { HouseLimits } from './HouseLimits';
 import { Learned } from './Learned';
 import { Payers } from './Payers';
+import { Reasons } from './Reasons';
 import styles from './Rules.module.css';
 import { dropHouseList, keepHouseList, keepRates, rulesQuery } from './rulesApi';
 import { SilentSteps } from './SilentSteps';
@@ -69,6 +70,7 @@ export function Rules() {
       <Withheld key={rules.data.withheld} rates={rules.data.withheld} may={may} />
       <Payers may={session?.rights.includes('POST') ?? false} />
       <ExchangeRates rates={rules.data.exchange} may={may} />
+      <Reasons reasons={rules.data.reasons} accounts={rules.data.accounts} may={may} />
       <HouseLimits limits={rules.data.limits} beginnings={rules.data.beginnings} may={may} />
       <Learned may={may} />
     </div>

@@ -38,6 +38,12 @@ export const dropOwnList = (id: number) =>
 export const keepRates = (withheld: string) =>
   unwrap(client.PUT('/api/rules/withheld-rates', { body: { withheld } }));
 
+export type Reason = Schemas['RulesView']['reasons'][number];
+export type FreeAccount = Schemas['FreeAccount'];
+
+export const keepReason = (reason: Schemas['ReasonRequest']) =>
+  unwrap(client.PUT('/api/rules/reasons', { body: reason }));
+
 export type Payer = Schemas['PayerView'];
 
 export const payersQuery = (find: string) =>

@@ -188,4 +188,23 @@ class WithoutMoneyWalkTest {
     assertThat(ines.getByText("Currency clearing").first()).isVisible();
     assertThat(ines.getByText("Exchange differences").first()).isVisible();
   }
+
+  @Test
+  @Order(6)
+  void aReasonOfTheHouseIsAddedAndOffered() {
+    ruta.navigate(product.address() + "/rules");
+    button(ruta, "Add a reason").click();
+    labelled(ruta, "Words").fill("opening week");
+    labelled(ruta, "Account").selectOption("4900");
+    Browser.assertAccessible(ruta);
+    button(ruta, "Keep the reason").click();
+    assertThat(button(ruta, "Change opening week")).isVisible();
+    ines.navigate(product.address() + "/desk");
+    Browser.choose(ines, "WICKERFIELD COLLEGE");
+    zone("items").focus();
+    ines.keyboard().press("ArrowDown");
+    ines.keyboard().press("Space");
+    ines.keyboard().press("d");
+    assertThat(ines.getByText("opening week on")).isVisible();
+  }
 }

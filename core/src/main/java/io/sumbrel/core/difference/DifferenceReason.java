@@ -59,6 +59,20 @@ public record DifferenceReason(String code, String words, Side side, AccountCode
   public static final DifferenceReason ROUNDING =
       standard("ROUNDING", "rounding", Side.GRANTED, StandardAccount.ROUNDING, Tax.STAYS);
 
+  public static final DifferenceReason DAMAGE =
+      standard("DAMAGE", "goods damaged", Side.GRANTED, StandardAccount.ALLOWANCES, Tax.CORRECTED);
+  public static final DifferenceReason RETURNED_GOODS =
+      standard(
+          "RETURNED_GOODS",
+          "goods returned",
+          Side.GRANTED,
+          StandardAccount.RETURNED_SALES,
+          Tax.CORRECTED);
+  public static final DifferenceReason FREIGHT =
+      standard("FREIGHT", "freight", Side.GRANTED, StandardAccount.ALLOWANCES, Tax.CORRECTED);
+  public static final DifferenceReason PROMOTION =
+      standard("PROMOTION", "promotion", Side.GRANTED, StandardAccount.DISCOUNTS, Tax.CORRECTED);
+
   /** What every house starts with, in the order in which people are shown them. */
   public static final List<DifferenceReason> STANDARD =
       List.of(
@@ -70,7 +84,11 @@ public record DifferenceReason(String code, String words, Side side, AccountCode
           QUANTITY,
           SMALL_DIFFERENCE,
           ROUNDING,
-          EXCHANGE);
+          EXCHANGE,
+          DAMAGE,
+          RETURNED_GOODS,
+          FREIGHT,
+          PROMOTION);
 
   /** Where the money stayed. */
   public enum Side {

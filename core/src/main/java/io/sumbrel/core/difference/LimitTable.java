@@ -68,6 +68,13 @@ public record LimitTable(
     }
   }
 
+  /** What a reason begins with: one of the house's own as a small difference does. */
+  public static Figures beginning(DifferenceReason reason, Authority authority) {
+    return STANDARD
+        .of(authority)
+        .getOrDefault(reason, STANDARD.of(DifferenceReason.SMALL_DIFFERENCE, authority));
+  }
+
   /** The limit of a reason; nothing is allowed for one that has none. */
   public Figures of(DifferenceReason reason, Authority authority) {
     return of(authority).getOrDefault(reason, Figures.NOTHING);

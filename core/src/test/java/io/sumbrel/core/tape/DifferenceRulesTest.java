@@ -253,8 +253,8 @@ class DifferenceRulesTest {
             limits
                 .of(
                     new DifferenceReason(
-                        "FREIGHT",
-                        "freight",
+                        "OWN_PACKING",
+                        "packing",
                         DifferenceReason.Side.GRANTED,
                         StandardAccount.ALLOWANCES.code(),
                         DifferenceReason.Tax.STAYS),

@@ -60,8 +60,12 @@ public class Charts {
         cells.addAll(List.of(a.code().code(), a.number(), a.name(), a.use(), a.retired()));
       }
     }
+    Map<String, String> codes = codesOfReasons(booksId);
     for (DifferenceReason r : chart.reasons()) {
       cells.addAll(List.of(r.code(), r.words(), r.side(), r.account().code(), r.tax()));
+      if (!codes.get(r.code()).isEmpty()) {
+        cells.add(codes.get(r.code()));
+      }
     }
     for (TaxCode t : chart.taxCodes()) {
       cells.addAll(List.of(t.code(), t.words(), t.account().code(), t.basisPoints().size()));
@@ -108,6 +112,27 @@ public class Charts {
         .methods()
         .forEach(m -> rows.add(PaymentMethodRow.of(booksId, chart.methods().indexOf(m) + 1, m)));
     rows.forEach(entities::persist);
+  }
+
+  /** The codes of advices that mean each reason, by the code of that; with blanks between. */
+  @Transactional(readOnly = true)
+  public Map<String, String> codesOfReasons(long booksId) {
+    return rows(DifferenceReasonRow.class, booksId, "place").stream()
+        .collect(Collectors.toMap(r -> r.code, r -> r.codes));
+  }
+
+  /** Keeps a reason as it is now; a new one comes last. */
+  @Transactional(propagation = Propagation.MANDATORY)
+  public void keep(long booksId, DifferenceReason reason, String codes) {
+    DifferenceReasonRow known =
+        entities.find(
+            DifferenceReasonRow.class, new DifferenceReasonRow.Key(booksId, reason.code()));
+    int place =
+        known == null ? rows(DifferenceReasonRow.class, booksId, "place").size() + 1 : known.place;
+    DifferenceReasonRow row = DifferenceReasonRow.of(booksId, place, reason);
+    row.codes = codes;
+    entities.merge(row);
+    entities.flush();
   }
 
   /** Reasons that houses begin with now and this one does not have yet; they come last. */

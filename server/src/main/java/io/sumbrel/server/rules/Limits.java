@@ -106,7 +106,7 @@ public class Limits {
     List<String> currencies = rows(booksId).map(r -> r.currency).distinct().toList();
     for (DifferenceReason reason : added) {
       for (Authority authority : Authority.values()) {
-        LimitTable.Figures figures = LimitTable.STANDARD.of(reason, authority);
+        LimitTable.Figures figures = LimitTable.beginning(reason, authority);
         currencies.forEach(
             c -> entities.persist(DifferenceLimitRow.of(booksId, c, reason, authority, figures)));
       }

@@ -1,6 +1,8 @@
 package io.sumbrel.server.rules;
 
+import io.sumbrel.core.chart.Chart;
 import io.sumbrel.core.difference.DifferenceReason;
+import io.sumbrel.core.ledger.LedgerAccount;
 import io.sumbrel.core.money.Currencies;
 import io.sumbrel.core.money.ExchangeRate;
 import io.sumbrel.core.party.CustomerId;
@@ -41,10 +43,17 @@ class RulesController {
   private final Charts charts;
   private final BankAccounts accounts;
   private final RatesOfDays rates;
+  private final Reasons reasons;
 
   RulesController(
-      Rules rules, Customers customers, Charts charts, BankAccounts accounts, RatesOfDays rates) {
+      Rules rules,
+      Reasons reasons,
+      Customers customers,
+      Charts charts,
+      BankAccounts accounts,
+      RatesOfDays rates) {
     this.rates = rates;
+    this.reasons = reasons;
     this.charts = charts;
     this.accounts = accounts;
     this.rules = rules;
@@ -82,7 +91,29 @@ class RulesController {
       String withheld,
       List<LimitsView.OfCurrency> beginnings,
       LimitsView limits,
-      List<RateView> exchange) {}
+      List<RateView> exchange,
+      List<ReasonOfHouse> reasons,
+      List<FreeAccount> accounts) {}
+
+  /**
+   * Why a tape may differ from what was received.
+   *
+   * @param codes by which payers state it in their advices
+   */
+  record ReasonOfHouse(
+      String code,
+      String words,
+      DifferenceReason.Side side,
+      String account,
+      DifferenceReason.Tax tax,
+      String codes) {}
+
+  /** An account that may bear a difference. */
+  record FreeAccount(String code, String words) {
+    static FreeAccount of(LedgerAccount account) {
+      return new FreeAccount(account.code().code(), account.number() + " " + account.name());
+    }
+  }
 
   /**
    * What a unit of a currency is worth from a day on.
@@ -126,7 +157,8 @@ class RulesController {
                     new AgreedView(
                         c.id().number(), c.name(), all.silent().of(c.id()).orElseThrow().words()))
             .toList();
-    List<DifferenceReason> reasons = charts.of(actor.booksId()).reasons();
+    Chart chart = charts.of(actor.booksId());
+    List<DifferenceReason> reasons = chart.reasons();
     List<Currency> currencies =
         accounts.all(actor.booksId()).stream().map(a -> a.beginsWith().currency()).toList();
     return new RulesView(
@@ -135,7 +167,38 @@ class RulesController {
         words(all),
         LimitsView.beginnings(all.limits(), reasons, currencies),
         LimitsView.of(all.limits(), reasons),
-        exchange(actor));
+        exchange(actor),
+        reasons(actor, chart),
+        chart.accounts().stream()
+            .filter(
+                a ->
+                    a.isFree()
+                        || chart.reasons().stream().anyMatch(r -> r.account().equals(a.code())))
+            .map(FreeAccount::of)
+            .toList());
+  }
+
+  private List<ReasonOfHouse> reasons(Actor actor, Chart chart) {
+    Map<String, String> codes = charts.codesOfReasons(actor.booksId());
+    return chart.reasons().stream()
+        .map(
+            r ->
+                new ReasonOfHouse(
+                    r.code(),
+                    r.words(),
+                    r.side(),
+                    r.account().code(),
+                    r.tax(),
+                    codes.get(r.code())))
+        .toList();
+  }
+
+  @PutMapping("/reasons")
+  @PreAuthorize("hasAuthority('APPROVE')")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void keepReason(
+      @AuthenticationPrincipal Actor actor, @RequestBody Reasons.ReasonRequest request) {
+    reasons.keep(actor, request);
   }
 
   /** The newest of each two currencies. */

@@ -1,0 +1,165 @@
+import Button from '@mui/material/Button';
+import { useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { sentenceOf } from '../../api/client';
+import { Field } from '../../components/Field';
+import { Sentence } from '../../components/States';
+import page from '../../components/Page.module.css';
+import styles from './Rules.module.css';
+import { type FreeAccount, keepReason, type Reason } from './rulesApi';
+
+const SIDES: Record<Reason['side'], string> = {
+  KEPT_BACK: 'kept back on the way',
+  GRANTED: 'granted to the customer',
+};
+
+const TAXES: Record<Reason['tax'], string> = {
+  STAYS: 'tax stays',
+  CORRECTED: 'corrects tax',
+};
+
+type Edited = Omit<Reason, 'code'> & { code?: string };
+
+const NEW: Edited = { words: '', side: 'GRANTED', account: '', tax: 'STAYS', codes: '' };
+
+interface Props {
+  reasons: Reason[];
+  accounts: FreeAccount[];
+  may: boolean;
+}
+
+/** Why what was received is not what is settled: the table of the house. */
+export function Reasons({ reasons, accounts, may }: Props) {
+  const queries = useQueryClient();
+  const [edited, setEdited] = useState<Edited>();
+  const [problem, setProblem] = useState('');
+  const nameOf = (code: string) => accounts.find((a) => a.code === code)?.words ?? code;
+
+  const keep = async (reason: Edited) => {
+    setProblem('');
+    try {
+      await keepReason(reason);
+      setEdited(undefined);
+    } catch (e) {
+      setProblem(sentenceOf(e));
+    }
+    await queries.invalidateQueries();
+  };
+
+  return (
+    <section className={styles.rule} aria-label="Reasons">
+      <h2>Reasons of differences</h2>
+      <p className={page.soft}>
+        In the order in which they are offered. What was posted keeps the account that its reason
+        had then; the limits of a new one stand below.
+      </p>
+      <table className={page.table}>
+        <thead>
+          <tr>
+            <th>reason</th>
+            <th>who has it</th>
+            <th>account</th>
+            <th>tax</th>
+            <th>codes</th>
+            {may && <th aria-label="change" />}
+          </tr>
+        </thead>
+        <tbody>
+          {reasons.map((r) => (
+            <tr key={r.code} onDoubleClick={() => may && setEdited(r)}>
+              <td>{r.words}</td>
+              <td>{SIDES[r.side]}</td>
+              <td>{nameOf(r.account)}</td>
+              <td>{TAXES[r.tax]}</td>
+              <td>{r.codes}</td>
+              {may && (
+                <td>
+                  <Button aria-label={`Change ${r.words}`} onClick={() => setEdited(r)}>
+                    Change
+                  </Button>
+                </td>
+              )}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      {may && !edited && <Button onClick={() => setEdited(NEW)}>Add a reason</Button>}
+      {edited && (
+        <ReasonForm
+          key={edited.code ?? ''}
+          begun={edited}
+          accounts={accounts}
+          keep={(reason) => void keep(reason)}
+          leave={() => setEdited(undefined)}
+        />
+      )}
+      {problem && <Sentence error={problem} />}
+    </section>
+  );
+}
+
+interface FormProps {
+  begun: Edited;
+  accounts: FreeAccount[];
+  keep: (reason: Edited) => void;
+  leave: () => void;
+}
+
+function ReasonForm({ begun, accounts, keep, leave }: FormProps) {
+  const [reason, setReason] = useState(begun);
+  const set = (more: Partial<Edited>) => setReason((before) => ({ ...before, ...more }));
+  return (
+    <form
+      className={styles.row}
+      aria-label={begun.code ? `Change ${begun.words}` : 'A new reason'}
+      onSubmit={(e) => {
+        e.preventDefault();
+        keep(reason);
+      }}
+    >
+      <Field first label="Words" value={reason.words} change={(words) => set({ words })} />
+      <label className={styles.choice}>
+        Who has it
+        <select
+          value={reason.side}
+          disabled={begun.code !== undefined}
+          onChange={(e) => set({ side: e.target.value as Reason['side'] })}
+        >
+          {Object.entries(SIDES).map(([side, words]) => (
+            <option key={side} value={side}>
+              {words}
+            </option>
+          ))}
+        </select>
+      </label>
+      <label className={styles.choice}>
+        Account
+        <select value={reason.account} onChange={(e) => set({ account: e.target.value })}>
+          <option value="">choose one</option>
+          {accounts.map((a) => (
+            <option key={a.code} value={a.code}>
+              {a.words}
+            </option>
+          ))}
+        </select>
+      </label>
+      <label className={styles.choice}>
+        Tax
+        <select value={reason.tax} onChange={(e) => set({ tax: e.target.value as Reason['tax'] })}>
+          {Object.entries(TAXES).map(([tax, words]) => (
+            <option key={tax} value={tax}>
+              {words}
+            </option>
+          ))}
+        </select>
+      </label>
+      <Field label="Codes of advices" value={reason.codes} change={(codes) => set({ codes })} />
+      <Button type="submit" disabled={!reason.words.trim() || !reason.account}>
+        Keep the reason
+      </Button>
+      <Button variant="text" onClick={leave}>
+        Leave
+      </Button>
+    </form>
+  );
+}
