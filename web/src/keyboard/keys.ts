@@ -23,6 +23,7 @@ export const KEYS = [
   { where: 'Tape', keys: '↑ ↓ · Enter · Delete', words: 'choose a line · change · remove it' },
   { where: 'Tape and items', keys: 'double click', words: 'type an amount' },
   { where: 'Items', keys: '↑ ↓ · Space', words: 'choose an item · put it on the tape or off' },
+  { where: 'Items', keys: 'Ctrl+A', words: 'put all that is shown on the tape, or off' },
   { where: 'Items', keys: 'Enter or a digit', words: 'type the amount · Esc drops it' },
   { where: 'Items', keys: 'O', words: 'open the item: what moved it, notes · close it' },
   { where: 'Items', keys: 'F', words: 'look in every customer' },

@@ -2,11 +2,14 @@ import { useQuery } from '@tanstack/react-query';
 import { type KeyboardEvent, useRef, useState } from 'react';
 import { Amount } from '../../components/Amount';
 import { AmountField } from '../../components/AmountField';
+import { meets } from '../../components/conditions';
 import { Empty, Loading, Sentence } from '../../components/States';
 import { focusZone, isInField } from '../../keyboard/keys';
 import { shortDate, words } from '../../money/money';
 import { ItemCard } from '../trail';
 import { type Item, itemsQuery, type Money } from './deskApi';
+import { ItemsHead, useItemView } from './ItemsHead';
+import { inOrder, ITEM_FIELDS } from './itemView';
 import { openIn, placedOf } from './tape';
 import type { TapeLines } from './useTapeLines';
 import styles from './Work.module.css';
@@ -35,9 +38,19 @@ export function ItemsPane({ money, tape }: Props) {
     ...itemsQuery({ currency: money.currency, day: money.date }, customer, text),
     enabled,
   });
-  const items = (enabled ? found.data?.items : undefined) ?? [];
-  const foreign = items.filter((i) => i.currency !== money.currency).length;
+  const view = useItemView();
+  const all = (enabled ? found.data?.items : undefined) ?? [];
+  const items = inOrder(
+    all.filter((i) => meets(i, view.conditions, ITEM_FIELDS)),
+    view.order,
+  );
+  const foreign = all.filter((i) => i.currency !== money.currency).length;
   const current = items[Math.min(at, items.length - 1)];
+
+  const tickAll = () => {
+    const off = items.filter((i) => placedOf(tape.lines, i.id) === 0);
+    tape.change({ type: 'tickAll', items: off.length > 0 ? off : items, on: off.length > 0 });
+  };
 
   const goTo = (index: number) => {
     const bounded = Math.min(items.length - 1, Math.max(0, index));
@@ -47,6 +60,10 @@ export function ItemsPane({ money, tape }: Props) {
   };
 
   const onKeyDown = (event: KeyboardEvent) => {
+    if (event.ctrlKey && event.key.toLowerCase() === 'a' && !isInField(event)) {
+      event.preventDefault();
+      tickAll();
+    }
     if (isInField(event) || event.ctrlKey || event.altKey) {
       return;
     }
@@ -80,8 +97,7 @@ export function ItemsPane({ money, tape }: Props) {
       <h3 className={styles.heading}>
         {found.data && enabled ? (
           <>
-            {found.data.found > items.length &&
-              `The first ${items.length} of ${found.data.found}. `}
+            {found.data.found > all.length && `The first ${all.length} of ${found.data.found}. `}
             {found.data.title}: invoices {words(found.data.invoicesMinor, money.currency)}
             {foreign > 0 && ` in ${money.currency}, ${foreign} in other currencies`}
             {found.data.creditsMinor < 0 &&
@@ -91,6 +107,16 @@ export function ItemsPane({ money, tape }: Props) {
           'No customer is known yet'
         )}
       </h3>
+      {all.length > 0 && (
+        <ItemsHead
+          view={view}
+          shown={items}
+          of={all.length}
+          currency={money.currency}
+          lines={tape.lines}
+          tickAll={tickAll}
+        />
+      )}
       <div
         data-zone="items"
         role="group"
@@ -145,7 +171,11 @@ export function ItemsPane({ money, tape }: Props) {
           </table>
         )}
         {enabled && found.isSuccess && items.length === 0 && (
-          <Empty>Nothing open is found. Look in every customer by number, name or amount.</Empty>
+          <Empty>
+            {all.length > 0
+              ? 'None of the items is like that.'
+              : 'Nothing open is found. Look in every customer by number, name or amount.'}
+          </Empty>
         )}
       </div>
       {opened && current && <ItemCard id={current.id} />}

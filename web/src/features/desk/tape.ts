@@ -9,6 +9,7 @@ export interface TapeState {
 export type TapeAction =
   | { type: 'take'; lines: Line[] }
   | { type: 'tick'; item: Item }
+  | { type: 'tickAll'; items: Item[]; on: boolean }
   | { type: 'place'; item: Item; minor: number }
   | { type: 'change'; index: number; minor: number }
   | { type: 'add'; line: Line }
@@ -41,6 +42,10 @@ function changed(
       return isOn(lines, action.item.id)
         ? lines.filter((l) => l.itemId !== action.item.id)
         : [...lines, placing(action.item, openIn(action.item))];
+    case 'tickAll':
+      return action.on
+        ? [...lines, ...action.items.map((i) => placing(i, openIn(i)))]
+        : lines.filter((l) => !action.items.some((i) => i.id === l.itemId));
     case 'place':
       return action.minor === 0
         ? lines.filter((l) => l.itemId !== action.item.id)

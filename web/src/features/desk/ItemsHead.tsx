@@ -1,0 +1,87 @@
+import { useState } from 'react';
+import { useSearchParams } from 'react-router';
+import { Conditions } from '../../components/Conditions';
+import { type Condition, conditionsIn, written } from '../../components/conditions';
+import { useSetting } from '../../components/useSetting';
+import { words } from '../../money/money';
+import type { Item, Line } from './deskApi';
+import { ITEM_FIELDS, ITEM_ORDERS, type ItemOrder, nextItemOrder } from './itemView';
+import { placedOf } from './tape';
+import styles from './Work.module.css';
+
+const PARAM = 'items';
+
+/** By what items are narrowed, which stands in the address, and their order, which is one's own. */
+export function useItemView() {
+  const [search, setSearch] = useSearchParams();
+  const [order, setOrder] = useSetting<ItemOrder>('items-order', 'usual');
+  const change = (conditions: Condition[]) =>
+    setSearch(
+      (before) => {
+        const next = new URLSearchParams(before);
+        next.delete(PARAM);
+        if (conditions.length > 0) {
+          next.set(PARAM, written(conditions));
+        }
+        return next;
+      },
+      { replace: true },
+    );
+  return { order, setOrder, conditions: conditionsIn(search.get(PARAM)), change };
+}
+
+interface Props {
+  view: ReturnType<typeof useItemView>;
+  /** What is shown, and of how many. */
+  shown: Item[];
+  of: number;
+  currency: string;
+  lines: Line[];
+  tickAll: () => void;
+}
+
+/** Order and conditions of the items, with the sums of what is shown and of what is ticked. */
+export function ItemsHead({ view, shown, of, currency, lines, tickAll }: Props) {
+  const [narrowing, setNarrowing] = useState(view.conditions.length > 0);
+  const own = shown.filter((i) => i.currency === currency);
+  const ticked = shown.filter((i) => placedOf(lines, i.id) > 0);
+  const placed = ticked.reduce((sum, i) => sum + (i.credit ? -1 : 1) * placedOf(lines, i.id), 0);
+  const sum = own.reduce((all, i) => all + i.openMinor, 0);
+  return (
+    <>
+      <div className={styles.itemsLook}>
+        <button
+          type="button"
+          aria-label={`Order of the items: ${ITEM_ORDERS[view.order]}, another by a click`}
+          onClick={() => view.setOrder(nextItemOrder(view.order))}
+        >
+          {ITEM_ORDERS[view.order]}
+        </button>
+        <button
+          type="button"
+          aria-expanded={narrowing}
+          aria-label="Narrow the items"
+          onClick={() => setNarrowing((open) => !open)}
+        >
+          narrow{view.conditions.length > 0 && ` · ${view.conditions.length}`}
+        </button>
+        <button type="button" aria-label="Tick all items shown, or none" onClick={tickAll}>
+          all shown
+        </button>
+        <span className={styles.soft}>
+          {shown.length < of && `${shown.length} of ${of}, `}
+          {words(sum, currency)}
+          {ticked.length > 0 && ` · ticked ${ticked.length}, ${words(placed, currency)}`}
+        </span>
+      </div>
+      {narrowing && (
+        <Conditions
+          name="items"
+          fields={ITEM_FIELDS}
+          conditions={view.conditions}
+          change={view.change}
+        />
+      )}
+    </>
+  );
+}
