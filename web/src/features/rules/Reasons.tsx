@@ -121,6 +121,7 @@ function ReasonForm({ begun, accounts, keep, leave }: FormProps) {
       <label className={styles.choice}>
         Who has it
         <select
+          aria-label="Who has it"
           value={reason.side}
           disabled={begun.code !== undefined}
           onChange={(e) => set({ side: e.target.value as Reason['side'] })}
@@ -134,7 +135,11 @@ function ReasonForm({ begun, accounts, keep, leave }: FormProps) {
       </label>
       <label className={styles.choice}>
         Account
-        <select value={reason.account} onChange={(e) => set({ account: e.target.value })}>
+        <select
+          aria-label="Account"
+          value={reason.account}
+          onChange={(e) => set({ account: e.target.value })}
+        >
           <option value="">choose one</option>
           {accounts.map((a) => (
             <option key={a.code} value={a.code}>
@@ -145,7 +150,11 @@ function ReasonForm({ begun, accounts, keep, leave }: FormProps) {
       </label>
       <label className={styles.choice}>
         Tax
-        <select value={reason.tax} onChange={(e) => set({ tax: e.target.value as Reason['tax'] })}>
+        <select
+          aria-label="Tax"
+          value={reason.tax}
+          onChange={(e) => set({ tax: e.target.value as Reason['tax'] })}
+        >
           {Object.entries(TAXES).map(([tax, words]) => (
             <option key={tax} value={tax}>
               {words}
