@@ -11,7 +11,7 @@ import page from '../../components/Page.module.css';
 import { shortDate } from '../../money/money';
 import { Notes } from '../notes';
 import { Papers } from '../papers';
-import { Agreed } from '../rules';
+import { Agreed, WhoPays } from '../rules';
 import { PostingLink } from '../trail';
 import { accountQuery, customerQuery, customersQuery, settledQuery } from './customersApi';
 
@@ -134,6 +134,7 @@ function One({ id }: { id: number }) {
       <Papers on="CUSTOMER" id={id} />
       <Notes on="customers" id={id} />
       <Agreed customer={id} />
+      <WhoPays customer={id} />
       <Account id={id} />
       <Settled id={id} />
     </div>

@@ -7,8 +7,9 @@ import { Field } from '../../components/Field';
 import { Empty, Sentence } from '../../components/States';
 import page from '../../components/Page.module.css';
 import { longDate } from '../../money/money';
+import { sessionQuery } from '../session';
 import styles from './Rules.module.css';
-import { forgetPayer, payersQuery } from './rulesApi';
+import { forgetPayer, type Payer, payersQuery, whoPaysQuery } from './rulesApi';
 
 interface Who {
   payer: string;
@@ -44,42 +45,7 @@ export function Payers({ may }: { may: boolean }) {
       {payers.isError && <Sentence error={payers.error} retry={() => void payers.refetch()} />}
       {problem && <Sentence error={problem} />}
       {payers.data && payers.data.payers.length > 0 && (
-        <table className={page.table}>
-          <caption className="unseen">Remembered payers</caption>
-          <thead>
-            <tr>
-              <th>payer</th>
-              <th>pays for</th>
-              <th className="figures">times</th>
-              <th>from</th>
-              <th>last</th>
-              {may && <th aria-label="forget" />}
-            </tr>
-          </thead>
-          <tbody>
-            {payers.data.payers.slice(0, SHOWN).map((p) => (
-              <tr key={`${p.payer} ${p.byAccount} ${p.customerId}`}>
-                <td>{p.byAccount ? `account ${p.words}` : p.words}</td>
-                <td>
-                  <Link to={`/customers/${p.customerId}`}>{p.customer}</Link>
-                </td>
-                <td className="figures">{p.times}</td>
-                <td>{fromWhere(p.times, p.before)}</td>
-                <td>{longDate(p.last)}</td>
-                {may && (
-                  <td>
-                    <Button
-                      aria-label={`Forget ${p.words} for ${p.customer}`}
-                      onClick={() => void forget(p, true)}
-                    >
-                      Forget
-                    </Button>
-                  </td>
-                )}
-              </tr>
-            ))}
-          </tbody>
-        </table>
+        <PayerTable payers={payers.data.payers.slice(0, SHOWN)} may={may} forget={forget} />
       )}
       {payers.data?.payers.length === 0 && (
         <Empty>
@@ -110,6 +76,93 @@ export function Payers({ may }: { may: boolean }) {
             </li>
           ))}
         </ul>
+      )}
+    </section>
+  );
+}
+
+interface TableProps {
+  payers: Payer[];
+  may: boolean;
+  forget: (who: Who, forgotten: boolean) => Promise<void>;
+}
+
+function PayerTable({ payers, may, forget }: TableProps) {
+  return (
+    <table className={page.table}>
+      <caption className="unseen">Remembered payers</caption>
+      <thead>
+        <tr>
+          <th>payer</th>
+          <th>pays for</th>
+          <th className="figures">times</th>
+          <th>from</th>
+          <th>last</th>
+          {may && <th aria-label="forget" />}
+        </tr>
+      </thead>
+      <tbody>
+        {payers.map((p) => (
+          <tr key={`${p.payer} ${p.byAccount} ${p.customerId}`}>
+            <td>{p.byAccount ? `account ${p.words}` : p.words}</td>
+            <td>
+              <Link to={`/customers/${p.customerId}`}>{p.customer}</Link>
+            </td>
+            <td className="figures">{p.times}</td>
+            <td>{fromWhere(p.times, p.before)}</td>
+            <td>{longDate(p.last)}</td>
+            {may && (
+              <td>
+                <Button
+                  aria-label={`Forget ${p.words} for ${p.customer}`}
+                  onClick={() => void forget(p, true)}
+                >
+                  Forget
+                </Button>
+              </td>
+            )}
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+/** Who pays for a customer, and how it usually does. */
+export function WhoPays({ customer }: { customer: number }) {
+  const queries = useQueryClient();
+  const { data: session } = useQuery(sessionQuery);
+  const [problem, setProblem] = useState('');
+  const who = useQuery(whoPaysQuery(customer));
+  if (!who.data || who.data.payments + who.data.payers.length === 0) {
+    return null;
+  }
+  const forget = async ({ payer, byAccount, customerId }: Who, forgotten: boolean) => {
+    setProblem('');
+    try {
+      await forgetPayer({ payer, byAccount, customerId }, forgotten);
+    } catch (e) {
+      setProblem(sentenceOf(e));
+    }
+    await queries.invalidateQueries();
+  };
+  return (
+    <section aria-label="Who pays">
+      <h2>Who pays, and how</h2>
+      {who.data.habits.length > 0 && (
+        <ul>
+          {who.data.habits.map((h) => (
+            <li key={h}>{h}</li>
+          ))}
+        </ul>
+      )}
+      {problem && <Sentence error={problem} />}
+      {who.data.payers.length > 0 && (
+        <PayerTable
+          payers={who.data.payers}
+          may={session?.rights.includes('POST') ?? false}
+          forget={forget}
+        />
       )}
     </section>
   );

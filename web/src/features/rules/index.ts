@@ -1,2 +1,3 @@
 export { Agreed } from './Agreed';
 export { Rules } from './Rules';
+export { WhoPays } from './Payers';

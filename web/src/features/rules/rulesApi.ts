@@ -53,6 +53,12 @@ export const payersQuery = (find: string) =>
     placeholderData: (before) => before,
   });
 
+export const whoPaysQuery = (id: number) =>
+  queryOptions({
+    queryKey: ['payers', 'of', id],
+    queryFn: () => unwrap(client.GET('/api/payers/customers/{id}', { params: { path: { id } } })),
+  });
+
 export const forgetPayer = (payer: Schemas['PayerRequest'], forgotten: boolean) =>
   unwrap(client.PUT('/api/payers/forgotten', { body: { payers: [payer], forgotten } }));
 

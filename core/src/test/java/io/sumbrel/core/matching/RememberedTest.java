@@ -67,6 +67,14 @@ class RememberedTest extends SmallHouse {
         .isEmpty();
   }
 
+  @Test
+  void aHabitIsSaidWhereItIsUsual() {
+    assertThat(problem().remembered().habitOf(alder).words())
+        .as("three payments, a month of 30 days apart: 17 Oct, 17 Sep, 18 Aug")
+        .containsExactly("pays about day 17 of a month: 3 of 3 payments");
+    assertThat(problem().remembered().habitOf(birch).words()).isEmpty();
+  }
+
   /** Decided in these books. */
   private static PastPayment here(CustomerId customer) {
     return new PastPayment(

@@ -1,5 +1,6 @@
 package io.sumbrel.server.matching;
 
+import io.sumbrel.core.matching.problem.Habit;
 import io.sumbrel.core.matching.problem.RememberedPayers;
 import io.sumbrel.core.party.Customer;
 import io.sumbrel.core.party.CustomerId;
@@ -17,6 +18,7 @@ import org.springframework.http.HttpStatus;
 import org.springframework.security.access.prepost.PreAuthorize;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
@@ -91,6 +93,29 @@ class PayersController {
         known.size(),
         known.stream().limit(MOST).map(k -> view(k, remembered.written(k.payer()), byId)).toList(),
         forgotten(board, byId, wanted));
+  }
+
+  /**
+   * Who pays for a customer, and how.
+   *
+   * @param payments how many are known
+   * @param habits what is usual of them, in words
+   */
+  record WhoPaysView(int payments, List<String> habits, List<PayerView> payers) {}
+
+  @GetMapping("/customers/{id}")
+  WhoPaysView of(@AuthenticationPrincipal Actor actor, @PathVariable long id) {
+    Customer customer = customers.one(actor.booksId(), new CustomerId(id));
+    RememberedPayers remembered = plans.board(actor.booksId()).problem().remembered();
+    Habit habit = remembered.habitOf(customer.id());
+    Map<CustomerId, Customer> byId = Map.of(customer.id(), customer);
+    return new WhoPaysView(
+        habit.payments(),
+        habit.words(),
+        remembered.all(k -> k.customer().equals(customer.id())).stream()
+            .limit(MOST)
+            .map(k -> view(k, remembered.written(k.payer()), byId))
+            .toList());
   }
 
   private static List<ForgottenView> forgotten(

@@ -3,6 +3,8 @@ package io.sumbrel.core.matching.problem;
 import io.sumbrel.core.openitem.OpenItem;
 import io.sumbrel.core.receipt.PastPayment;
 import java.time.YearMonth;
+import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.IntSummaryStatistics;
@@ -10,6 +12,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.function.IntPredicate;
+import java.util.stream.IntStream;
 
 /**
  * How a customer's payments came. What the items of a payment say is counted only where all of them
@@ -106,6 +109,32 @@ public record Habit(
       return new Habit(
           payments, discounted, known, months, inPart, Map.copyOf(kept), Map.copyOf(days));
     }
+  }
+
+  /** What is usual, in words for people; the machine goes by the same. */
+  public List<String> words() {
+    List<String> words = new ArrayList<>();
+    if (takesDiscounts()) {
+      words.add("takes discounts: on %d of %d payments".formatted(discounted, payments));
+    }
+    if (paysMonths()) {
+      words.add("pays whole months: on %d of %d payments".formatted(months, known));
+    }
+    if (paysEarliestFirst()) {
+      words.add(
+          "runs down from the earliest due, the last in part: on %d of %d payments"
+              .formatted(inPart, known));
+    }
+    IntStream.rangeClosed(1, 31)
+        .boxed()
+        .max(Comparator.comparing(this::timesAbout).thenComparing(d -> days.getOrDefault(d, 0)))
+        .filter(this::paysAbout)
+        .ifPresent(
+            day ->
+                words.add(
+                    "pays about day %d of a month: %d of %d payments"
+                        .formatted(day, timesAbout(day), payments)));
+    return words;
   }
 
   /** On two of three payments or more. */
