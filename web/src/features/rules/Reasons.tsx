@@ -47,7 +47,7 @@ export function Reasons({ reasons, accounts, may }: Props) {
   };
 
   return (
-    <section className={styles.rule} aria-label="Reasons">
+    <section className={`${styles.rule} ${styles.wide}`} aria-label="Reasons">
       <h2>Reasons of differences</h2>
       <p className={page.soft}>
         In the order in which they are offered. What was posted keeps the account that its reason
