@@ -5,7 +5,7 @@ import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { lazy, Suspense } from 'react';
 import { createBrowserRouter, Navigate, RouterProvider } from 'react-router';
 import { Problem } from '../api/client';
-import { CreditsPage, Desk } from '../features/desk';
+import { CorrectPage, CreditsPage, Desk } from '../features/desk';
 import { theme } from '../theme/theme';
 import { Shell } from './Shell';
 
@@ -43,6 +43,7 @@ const router = createBrowserRouter([
     children: [
       { index: true, element: <Navigate to="/desk" replace /> },
       { path: 'desk/:moneyId?', element: <Desk /> },
+      { path: 'correct/:number', element: <CorrectPage /> },
       { path: 'credits', element: <CreditsPage /> },
       { path: 'arrivals/:arrivalId?/:step?', element: <Arrivals /> },
       { path: 'deposits/:depositId?', element: <Deposits /> },

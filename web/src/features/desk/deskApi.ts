@@ -117,6 +117,31 @@ export const forgetPayers = (payers: Schemas['PayerRequest'][], forgotten: boole
 export const shareOut = (money: number[], lines: Line[]) =>
   unwrap(client.PUT('/api/desk/together', { body: { money, lines } }));
 
+const partsOf = (number: string) => {
+  const [year = '', count = ''] = number.split('-');
+  return { year: Number(year), number: Number(count) };
+};
+
+export const postedTapeQuery = (number: string) =>
+  queryOptions({
+    queryKey: ['desk', 'posted', number],
+    queryFn: () =>
+      unwrap(
+        client.GET('/api/desk/postings/{year}/{number}/tape', {
+          params: { path: partsOf(number) },
+        }),
+      ),
+  });
+
+/** Sets right what was wrong of a posted tape but its money. */
+export const correct = (number: string, lines: Line[], key: string) =>
+  unwrap(
+    client.POST('/api/desk/postings/{year}/{number}/correction', {
+      params: { path: partsOf(number), header: { 'Idempotency-Key': key } },
+      body: { lines },
+    }),
+  );
+
 export type Customer = Schemas['FoundView'];
 
 /** The first customers whose name or number holds a text. */

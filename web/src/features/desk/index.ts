@@ -1,3 +1,4 @@
+export { CorrectPage } from './CorrectPage';
 export { CreditsPage } from './CreditsPage';
 export { Desk } from './Desk';
 export {

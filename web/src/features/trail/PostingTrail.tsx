@@ -115,6 +115,13 @@ export function PostingTrail() {
             footMinor={left}
           />
         )}
+        {t.money && t.tape.length > 0 && !t.turnedBackBy && (
+          <p>
+            <Link to={`/correct/${t.number}`}>
+              Correct a reason, an account, a note, a customer
+            </Link>
+          </p>
+        )}
         {t.money && <pre className={styles.sent}>{t.money.text}</pre>}
       </div>
       <div className={styles.side}>

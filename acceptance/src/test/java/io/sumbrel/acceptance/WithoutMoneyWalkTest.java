@@ -207,4 +207,25 @@ class WithoutMoneyWalkTest {
     ines.keyboard().press("d");
     assertThat(ines.getByText("opening week on")).isVisible();
   }
+
+  /** The 18.00 that were a small difference turn out to be a price that was wrong. */
+  @Test
+  @Order(7)
+  void aReasonIsCorrectedWithoutReopeningAnything() {
+    ruta.navigate(product.address() + "/books/done?find=3,412.40");
+    ruta.getByRole(AriaRole.LINK)
+        .filter(new Locator.FilterOptions().setHasText(Pattern.compile("^2026-\\d+$")))
+        .first()
+        .click();
+    ruta.getByText("Correct a reason, an account").click();
+    assertThat(ruta.getByText("amounts and items stay as they were")).isVisible();
+    button(ruta, "Correct it").click();
+    assertThat(ruta.getByRole(AriaRole.ALERT)).containsText("Nothing is another than it was.");
+    labelled(ruta, "Reason").selectOption("PRICE");
+    Browser.assertAccessible(ruta);
+    ruta.keyboard().press("Control+Enter");
+    ruta.waitForURL(Pattern.compile(".*/trail/postings/.*"));
+    assertThat(ruta.getByText("Price and quantity allowances")).isVisible();
+    assertThat(ruta.getByText("Small differences")).hasCount(0);
+  }
 }

@@ -50,6 +50,7 @@ class DeskController {
   private final SettingAside settingAside;
   private final ShownItems shownItems;
   private final WorkTogether together;
+  private final CorrectPosting correctPosting;
   private final PostPreview preview;
   private final FindAnything findAnything;
 
@@ -66,6 +67,7 @@ class DeskController {
       SettingAside settingAside,
       ShownItems shownItems,
       WorkTogether together,
+      CorrectPosting correctPosting,
       PostPreview preview,
       FindAnything findAnything) {
     this.plans = plans;
@@ -80,6 +82,7 @@ class DeskController {
     this.settingAside = settingAside;
     this.shownItems = shownItems;
     this.together = together;
+    this.correctPosting = correctPosting;
     this.preview = preview;
     this.findAnything = findAnything;
   }
@@ -272,6 +275,24 @@ class DeskController {
   Posted turnBack(
       @AuthenticationPrincipal Actor actor, @PathVariable int year, @PathVariable int number) {
     return turnBackPosting.turnBack(actor, PostingNumber.of(year, number));
+  }
+
+  /** A posted tape, to be corrected. */
+  @GetMapping("/postings/{year}/{number}/tape")
+  CorrectPosting.PostedTapeView postedTape(
+      @AuthenticationPrincipal Actor actor, @PathVariable int year, @PathVariable int number) {
+    return correctPosting.tape(actor, PostingNumber.of(year, number));
+  }
+
+  @PostMapping("/postings/{year}/{number}/correction")
+  @PreAuthorize("hasAuthority('POST')")
+  Posted correct(
+      @AuthenticationPrincipal Actor actor,
+      @PathVariable int year,
+      @PathVariable int number,
+      @RequestHeader("Idempotency-Key") String key,
+      @RequestBody CorrectPosting.CorrectionRequest request) {
+    return correctPosting.correct(actor, PostingNumber.of(year, number), request, key);
   }
 
   /**
