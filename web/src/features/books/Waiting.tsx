@@ -100,6 +100,7 @@ function ForSecondPerson() {
   return (
     <>
       {said && <p role="status">{said}.</p>}
+      <ReleaseAll waiting={list.data} said={setSaid} />
       {list.data.length === 0 ? (
         <Empty>
           Nothing waits for a second person. What goes beyond somebody’s limits, or is to be paid
@@ -123,6 +124,41 @@ function ForSecondPerson() {
           </tbody>
         </table>
       )}
+    </>
+  );
+}
+
+/** Approves all that another made and that waits, one after the other; what fails is said. */
+function ReleaseAll({ waiting, said }: { waiting: WaitingTape[]; said: (words: string) => void }) {
+  const session = useQuery(sessionQuery);
+  const queries = useQueryClient();
+  const [at, setAt] = useState<number>();
+  const [problems, setProblems] = useState<string[]>([]);
+  const mine = waiting.filter((w) => w.sentBack === undefined && w.person !== session.data?.name);
+  if (!session.data?.rights.includes('APPROVE') || mine.length < 2) {
+    return problems.length > 0 ? <Sentence error={problems.join(' ')} /> : null;
+  }
+  const all = async () => {
+    const failed: string[] = [];
+    for (const [i, w] of mine.entries()) {
+      setAt(i);
+      await approve(w, crypto.randomUUID()).catch((e: unknown) =>
+        failed.push(`${w.words}: ${sentenceOf(e)}`),
+      );
+    }
+    setAt(undefined);
+    setProblems(failed);
+    said(`${mine.length - failed.length} of ${mine.length} approved`);
+    await queries.invalidateQueries();
+  };
+  return (
+    <>
+      {problems.length > 0 && <Sentence error={problems.join(' ')} />}
+      <p>
+        <Button disabled={at !== undefined} onClick={() => void all()}>
+          {at === undefined ? `Approve all ${mine.length}` : `${at + 1} of ${mine.length} …`}
+        </Button>
+      </p>
     </>
   );
 }

@@ -1,12 +1,12 @@
 import Button from '@mui/material/Button';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { type KeyboardEvent, useEffect, useRef, useState } from 'react';
-import { sentenceOf } from '../../api/client';
+import { Problem, sentenceOf } from '../../api/client';
 import { Amount } from '../../components/Amount';
 import { Key } from '../../components/Key';
 import { Loading, Sentence } from '../../components/States';
 import { words } from '../../money/money';
-import { post, previewQuery, type PreviewRow, type Together } from './deskApi';
+import { askForMoney, post, previewQuery, type PreviewRow, type Together } from './deskApi';
 import styles from './PostPreview.module.css';
 
 type Outcome = { done: boolean; words: string };
@@ -27,6 +27,17 @@ export function PostPreview({ what, close }: Props) {
     return <Sentence error={preview.error} retry={() => void preview.refetch()} />;
   }
   return <Sheet seen={preview.data} planned={what.kind === 'sure'} close={close} />;
+}
+
+/** Where every posting is released by a second person, each waits for that. */
+async function waitsOrNot(row: PreviewRow, why: unknown): Promise<Outcome> {
+  if (!(why instanceof Problem) || why.code !== 'release') {
+    return { done: false, words: sentenceOf(why) };
+  }
+  return askForMoney(row.moneyInId, row.lines).then(
+    () => ({ done: true, words: 'waits for a second person' }),
+    (e: unknown) => ({ done: false, words: sentenceOf(e) }),
+  );
 }
 
 /** The rows as they were first seen: what changes elsewhere meanwhile does not change them. */
@@ -70,7 +81,7 @@ function Sheet({
         makerId: row.makerId,
       }).then(
         (p) => ({ done: true, words: p.number }),
-        (e: unknown) => ({ done: false, words: sentenceOf(e) }),
+        (e: unknown) => waitsOrNot(row, e),
       );
       setOutcomes((before) => new Map(before).set(row.moneyInId, outcome));
     }

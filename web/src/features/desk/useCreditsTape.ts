@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { askForCredits, type Choices, type Line, type Posted, postCredits } from './deskApi';
 import { placedOf, type TapeAction } from './tape';
-import { useDeskKeys } from './useTape';
+import { isBeyond, useDeskKeys } from './useTape';
 import { actByLetter, type TapeLines, useTapeLines } from './useTapeLines';
 
 interface Options {
@@ -31,7 +31,7 @@ export function useCreditsTape(options: Options): CreditsTape {
   const work = useTapeLines({ ...options, amountMinor: 0, withMoney: false });
   const { lines, left, change, setProblem } = work;
   const [busy, setBusy] = useState(false);
-  const waits = lines.some((l) => l.kind === 'TO_PAY') || work.refusedBy === 'over-limit';
+  const waits = lines.some((l) => l.kind === 'TO_PAY') || isBeyond(work.refusedBy);
 
   const act = async () => {
     if (busy) {

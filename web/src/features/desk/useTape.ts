@@ -1,6 +1,6 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
-import { sentenceOf } from '../../api/client';
+import { Problem, sentenceOf } from '../../api/client';
 import { isInField } from '../../keyboard/keys';
 import {
   askAbout,
@@ -121,7 +121,19 @@ export function useTape({ money, choices, posted, putBy, aside }: Options): Tape
     return () => clearTimeout(timer);
   }, [lines, touched, money.id, leaves, setProblem]);
 
-  const tryToPost = () => void attempt(async () => void (await posting.mutateAsync()));
+  // in a house in which every posting is released by a second person, to post is to let it wait
+  const tryToPost = () =>
+    void (async () => {
+      try {
+        await posting.mutateAsync();
+      } catch (e) {
+        if (e instanceof Problem && e.code === 'release') {
+          await letWait();
+        } else {
+          await attempt(() => Promise.reject(e as Error));
+        }
+      }
+    })();
 
   const setBy = () =>
     void attempt(async () => {
@@ -155,7 +167,7 @@ export function useTape({ money, choices, posted, putBy, aside }: Options): Tape
 
   useDeskKeys({ undo: () => change({ type: 'undo' }), post: tryToPost });
 
-  const beyond = judged?.code === 'over-limit' || work.refusedBy === 'over-limit';
+  const beyond = isBeyond(judged?.code) || isBeyond(work.refusedBy);
   const letters: Record<string, () => void> = {
     ...work.letters,
     b: setBy,
@@ -183,6 +195,11 @@ export function useTape({ money, choices, posted, putBy, aside }: Options): Tape
     ask,
     onKey: (event) => actByLetter(letters, event),
   };
+}
+
+/** Whether a second person may post what one alone may not. */
+export function isBeyond(code: string | undefined): boolean {
+  return code === 'over-limit' || code === 'release';
 }
 
 /** What was kept, else what the machine proposes; nothing where it proposes nothing. */

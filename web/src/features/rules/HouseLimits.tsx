@@ -18,7 +18,7 @@ const COLUMNS: [keyof Reason, string][] = [
   ['supervisorMonth', 'supervisor, customer and month'],
 ];
 
-const FIELDS: [Exclude<keyof Limits, 'reasons' | 'own'>, string][] = [
+const FIELDS: [Exclude<keyof Limits, 'reasons' | 'own' | 'release'>, string][] = [
   ['discountGraceDays', 'Days of grace for a discount'],
   ['lookBackMonths', 'Months back, for settled numbers'],
   ['recordedDays', 'Days from recorded to bank'],
@@ -111,6 +111,15 @@ export function HouseLimits({ limits, beginnings, may }: Props) {
             />
           ))}
         </div>
+        <label className={styles.released}>
+          <input
+            type="checkbox"
+            checked={(typed.release ?? limits.release) === 'BY_A_SECOND_PERSON'}
+            disabled={!may}
+            onChange={(e) => type({ release: e.target.checked ? 'BY_A_SECOND_PERSON' : 'AT_ONCE' })}
+          />{' '}
+          Every posting waits for a second person
+        </label>
         {may && (
           <Button type="submit" disabled={Object.keys(typed).length === 0}>
             Keep the limits

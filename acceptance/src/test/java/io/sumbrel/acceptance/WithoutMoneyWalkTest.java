@@ -7,6 +7,7 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import java.io.IOException;
+import java.util.List;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
@@ -227,5 +228,28 @@ class WithoutMoneyWalkTest {
     ruta.waitForURL(Pattern.compile(".*/trail/postings/.*"));
     assertThat(ruta.getByText("Price and quantity allowances")).isVisible();
     assertThat(ruta.getByText("Small differences")).hasCount(0);
+  }
+
+  @Test
+  @Order(8)
+  void aHouseLetsEveryPostingWaitAndOneOrAllAreReleased() {
+    ruta.navigate(product.address() + "/rules");
+    ruta.getByLabel("Every posting waits for a second person").check();
+    button(ruta, "Keep the limits").click();
+    assertThat(button(ruta, "Keep the limits")).isDisabled();
+    ines.navigate(product.address() + "/desk");
+    for (String payer : List.of("AMBERLEY SLIPWARE", "DUNMARROW STONEWARE")) {
+      Browser.choose(ines, payer);
+      assertThat(left()).hasText("Left to place 0.00");
+      ines.keyboard().press("Control+Enter");
+    }
+    assertThat(ines.getByText("Waiting for a second person · 2")).isVisible();
+    ruta.navigate(product.address() + "/books/waiting");
+    button(ruta, "Approve all 2").click();
+    assertThat(ruta.getByText("2 of 2 approved.")).isVisible();
+    ruta.navigate(product.address() + "/rules");
+    ruta.getByLabel("Every posting waits for a second person").uncheck();
+    button(ruta, "Keep the limits").click();
+    assertThat(button(ruta, "Keep the limits")).isDisabled();
   }
 }

@@ -23,17 +23,19 @@ import java.util.stream.Collectors;
  * @param lookBackMonths how old a settled item may be to be recognised in a text
  * @param recordedDays how long what is recorded may take to reach the bank and still be proposed
  * @param daysAhead how many days after the business date money may be booked, or posted
+ * @param release when what one person made is in the books
  */
 public record HouseLimits(
     DifferenceLimits differences,
     int discountGraceDays,
     int lookBackMonths,
     int recordedDays,
-    int daysAhead) {
+    int daysAhead,
+    Release release) {
 
   /** What a house starts with. */
   public static final HouseLimits DEFAULTS =
-      new HouseLimits(DifferenceLimits.DEFAULTS, 3, 18, 60, 31);
+      new HouseLimits(DifferenceLimits.DEFAULTS, 3, 18, 60, 31, Release.AT_ONCE);
 
   /** Limits for every currency are written as one with two decimals is. */
   public static final Currency WRITTEN_IN = Currency.getInstance("USD");
@@ -53,6 +55,7 @@ public record HouseLimits(
 
   public HouseLimits {
     Objects.requireNonNull(differences);
+    Objects.requireNonNull(release);
     requireWithin("Days of grace for a discount", discountGraceDays, 0, MOST_GRACE_DAYS);
     requireWithin("Months to look back", lookBackMonths, 1, MOST_MONTHS);
     requireWithin("Days until the bank has what is recorded", recordedDays, LEAST_DAYS, MOST_DAYS);
@@ -103,6 +106,9 @@ public record HouseLimits(
     parts.put("months back", "" + lookBackMonths);
     parts.put("days to the bank", "" + recordedDays);
     parts.put("days ahead", "" + daysAhead);
+    parts.put(
+        "postings wait for",
+        release == Release.AT_ONCE ? "nobody" : "a second person, all of them");
     return parts;
   }
 

@@ -10,6 +10,7 @@ import io.sumbrel.core.openitem.ItemId;
 import io.sumbrel.core.openitem.OpenItem;
 import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.refusal.Refusal;
+import io.sumbrel.core.rules.Release;
 import java.util.EnumSet;
 import java.util.HashSet;
 import java.util.List;
@@ -61,6 +62,9 @@ final class TapeRules {
     rules.requireEachItemOnce();
     Set<TapeLine> agreed = new DifferenceRules(money, lines, facts).require();
     rules.requireZero();
+    if (facts.limits().release() == Release.BY_A_SECOND_PERSON && !facts.secondPerson()) {
+      throw new Refusal("release", "In this house a second person releases every posting.");
+    }
     return agreed;
   }
 

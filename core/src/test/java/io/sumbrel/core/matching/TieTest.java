@@ -10,6 +10,7 @@ import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.core.rules.HouseLimits;
 import io.sumbrel.core.rules.HouseRules;
+import io.sumbrel.core.rules.Release;
 import io.sumbrel.core.rules.SilentPayments;
 import java.util.Currency;
 import java.util.List;
@@ -62,7 +63,7 @@ class TieTest extends SmallHouse {
             Set.of()));
     bankLine(64_000, "BRANCH DEPOSIT");
     assertThat(words(plan().get(0))).containsExactly("T-90017");
-    HouseLimits wide = new HouseLimits(DifferenceLimits.DEFAULTS, 3, 18, 120, 10);
+    HouseLimits wide = new HouseLimits(DifferenceLimits.DEFAULTS, 3, 18, 120, 10, Release.AT_ONCE);
     rules = new HouseRules(wide, List.of(), SilentPayments.NOT_SET, Set.of());
     assertThat(words(plan().get(0))).containsExactly("slip 4711, recorded already");
   }

@@ -14,7 +14,7 @@ class HouseLimitsTest {
   private static final Currency YEN = Currency.getInstance("JPY");
 
   private static HouseLimits with(DifferenceLimits differences, int monthsBack) {
-    return new HouseLimits(differences, 3, monthsBack, 60, 31);
+    return new HouseLimits(differences, 3, monthsBack, 60, 31, Release.AT_ONCE);
   }
 
   @Test

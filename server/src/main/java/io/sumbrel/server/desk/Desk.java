@@ -319,7 +319,7 @@ class Desk {
             .passedOver(line.moneyIn(), tape)
             .or(() -> Optional.ofNullable(board.rows().get(id)).flatMap(r -> r.passedOver(tape)));
     try {
-      postTape.judge(actor, line, tape, actor.authority());
+      postTape.judge(actor, line, tape, actor.authority(), false);
       return new JudgedView(0, true, "", "", warning);
     } catch (Refusal e) {
       return new JudgedView(left, false, e.code(), e.getMessage(), warning);

@@ -236,16 +236,26 @@ public class PostTape {
    * What the core says of a tape as it stands, without posting it.
    *
    * @param authority whose limits hold
+   * @param secondPerson whether another than its maker would post it
    * @throws Refusal with the first rule that it breaks
    */
   @Transactional(readOnly = true, noRollbackFor = Refusal.class)
-  void judge(Actor actor, MoneyLine line, List<TapeLine> lines, Authority authority) {
+  void judge(
+      Actor actor,
+      MoneyLine line,
+      List<TapeLine> lines,
+      Authority authority,
+      boolean secondPerson) {
     LocalDate date = postingDate(actor, line.moneyIn(), Optional.empty());
     judge.judge(
         actor,
         authority,
         new TapeJudge.Draft(
-            TapeMoney.of(line.moneyIn()), Optional.of(standsOn(actor, line)), lines, date, false));
+            TapeMoney.of(line.moneyIn()),
+            Optional.of(standsOn(actor, line)),
+            lines,
+            date,
+            secondPerson));
   }
 
   /** Drafted lines with the reasons and tax codes of the house. */

@@ -13,6 +13,7 @@ import io.sumbrel.server.receipt.MoneyLine;
 import io.sumbrel.server.receipt.MoneyLines;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -23,6 +24,9 @@ import org.springframework.transaction.annotation.Transactional;
 @Component
 class SecondPerson {
   private static final int MOST_WORDS = 400;
+
+  /** What a second person mends. */
+  private static final Set<String> BEYOND = Set.of("over-limit", "second-person", "release");
 
   private final MoneyLines moneyLines;
   private final Claims claims;
@@ -52,8 +56,8 @@ class SecondPerson {
     MoneyIn money = line.moneyIn();
     claims.requireUnclaimed(id, " Your tape is kept.");
     List<TapeLine> lines = postTape.lines(maker, drafted, money);
-    Refusal beyond = beyond(() -> postTape.judge(maker, line, lines, maker.authority()));
-    postTape.judge(maker, line, lines, Authority.SUPERVISOR);
+    Refusal beyond = beyond(() -> postTape.judge(maker, line, lines, maker.authority(), false));
+    postTape.judge(maker, line, lines, Authority.SUPERVISOR, true);
     drafts.keep(maker, id, drafted, false);
     drafts.letWait(maker, id, beyond.getMessage());
     audit.append(maker, "second-person-asked", money.words(), beyond.getMessage());
@@ -70,7 +74,7 @@ class SecondPerson {
     try {
       judged.run();
     } catch (Refusal e) {
-      if (e.code().equals("over-limit") || e.code().equals("second-person")) {
+      if (BEYOND.contains(e.code())) {
         return e;
       }
       throw e;

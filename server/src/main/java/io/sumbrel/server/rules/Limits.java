@@ -6,6 +6,7 @@ import io.sumbrel.core.difference.DifferenceLimits;
 import io.sumbrel.core.difference.DifferenceReason;
 import io.sumbrel.core.difference.LimitTable;
 import io.sumbrel.core.rules.HouseLimits;
+import io.sumbrel.core.rules.Release;
 import io.sumbrel.server.chart.Charts;
 import jakarta.persistence.EntityManager;
 import java.util.ArrayList;
@@ -28,6 +29,7 @@ public class Limits {
   private static final String LOOK_BACK_MONTHS = "look-back-months";
   private static final String RECORDED_DAYS = "recorded-days";
   private static final String DAYS_AHEAD = "days-ahead";
+  private static final String RELEASED = "released";
 
   private final EntityManager entities;
   private final Charts charts;
@@ -50,7 +52,8 @@ public class Limits {
         Math.toIntExact(amounts.get(DISCOUNT_GRACE_DAYS)),
         Math.toIntExact(amounts.get(LOOK_BACK_MONTHS)),
         Math.toIntExact(amounts.get(RECORDED_DAYS)),
-        Math.toIntExact(amounts.get(DAYS_AHEAD)));
+        Math.toIntExact(amounts.get(DAYS_AHEAD)),
+        amounts.getOrDefault(RELEASED, 0L) == 0 ? Release.AT_ONCE : Release.BY_A_SECOND_PERSON);
   }
 
   private DifferenceLimits differences(long booksId) {
@@ -98,6 +101,7 @@ public class Limits {
     entities.merge(LimitRow.of(booksId, LOOK_BACK_MONTHS, limits.lookBackMonths()));
     entities.merge(LimitRow.of(booksId, RECORDED_DAYS, limits.recordedDays()));
     entities.merge(LimitRow.of(booksId, DAYS_AHEAD, limits.daysAhead()));
+    entities.merge(LimitRow.of(booksId, RELEASED, limits.release() == Release.AT_ONCE ? 0 : 1));
   }
 
   /** Gives reasons that are new to a house the limits that houses begin with. */
@@ -133,6 +137,9 @@ public class Limits {
             limits.lookBackMonths(),
             limits.recordedDays(),
             limits.daysAhead()));
+    if (limits.release() != Release.AT_ONCE) {
+      cells.add(limits.release());
+    }
     Map<Currency, LimitTable> own = limits.differences().own();
     if (!own.isEmpty()) {
       cells.addAll(List.of("by currency", own.size()));

@@ -9,6 +9,7 @@ import io.sumbrel.core.money.AmountText;
 import io.sumbrel.core.money.Currencies;
 import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.core.rules.HouseLimits;
+import io.sumbrel.core.rules.Release;
 import java.util.Collection;
 import java.util.Comparator;
 import java.util.Currency;
@@ -23,6 +24,7 @@ import java.util.Map;
  * @param own by currency
  * @param recordedDays how long what is recorded may take to reach the bank
  * @param daysAhead how far after today something may be dated
+ * @param release when what one person made is in the books
  */
 record LimitsView(
     List<ReasonLimits> reasons,
@@ -30,7 +32,8 @@ record LimitsView(
     String discountGraceDays,
     String lookBackMonths,
     String recordedDays,
-    String daysAhead) {
+    String daysAhead,
+    Release release) {
 
   /**
    * The table of one currency.
@@ -76,7 +79,8 @@ record LimitsView(
         "" + limits.discountGraceDays(),
         "" + limits.lookBackMonths(),
         "" + limits.recordedDays(),
-        "" + limits.daysAhead());
+        "" + limits.daysAhead(),
+        limits.release());
   }
 
   /**
@@ -117,7 +121,8 @@ record LimitsView(
         whole(discountGraceDays),
         whole(lookBackMonths),
         whole(recordedDays),
-        whole(daysAhead));
+        whole(daysAhead),
+        release);
   }
 
   private static LimitTable table(Chart chart, List<ReasonLimits> reasons, Currency currency) {

@@ -141,7 +141,9 @@ class RulesTest extends ServerTest {
         "recordedDays",
         "60",
         "daysAhead",
-        "31");
+        "31",
+        "release",
+        "AT_ONCE");
   }
 
   private House.Answer keepLimits(String chargeCap, String months) {
