@@ -83,18 +83,20 @@ export function Payers({ may }: { may: boolean }) {
 
 interface TableProps {
   payers: Payer[];
+  /** Whether all of them pay for one customer, which need not be said. */
+  ofOne?: boolean;
   may: boolean;
   forget: (who: Who, forgotten: boolean) => Promise<void>;
 }
 
-function PayerTable({ payers, may, forget }: TableProps) {
+function PayerTable({ payers, ofOne = false, may, forget }: TableProps) {
   return (
     <table className={page.table}>
       <caption className="unseen">Remembered payers</caption>
       <thead>
         <tr>
           <th>payer</th>
-          <th>pays for</th>
+          {!ofOne && <th>pays for</th>}
           <th className="figures">times</th>
           <th>from</th>
           <th>last</th>
@@ -105,9 +107,11 @@ function PayerTable({ payers, may, forget }: TableProps) {
         {payers.map((p) => (
           <tr key={`${p.payer} ${p.byAccount} ${p.customerId}`}>
             <td>{p.byAccount ? `account ${p.words}` : p.words}</td>
-            <td>
-              <Link to={`/customers/${p.customerId}`}>{p.customer}</Link>
-            </td>
+            {!ofOne && (
+              <td>
+                <Link to={`/customers/${p.customerId}`}>{p.customer}</Link>
+              </td>
+            )}
             <td className="figures">{p.times}</td>
             <td>{fromWhere(p.times, p.before)}</td>
             <td>{longDate(p.last)}</td>
@@ -160,6 +164,7 @@ export function WhoPays({ customer }: { customer: number }) {
       {who.data.payers.length > 0 && (
         <PayerTable
           payers={who.data.payers}
+          ofOne
           may={session?.rights.includes('POST') ?? false}
           forget={forget}
         />
