@@ -2,7 +2,6 @@ package io.sumbrel.core.tape;
 
 import io.sumbrel.core.chart.Chart;
 import io.sumbrel.core.money.AmountText;
-import io.sumbrel.core.money.Money;
 import io.sumbrel.core.refusal.Refusal;
 import java.util.ArrayList;
 import java.util.List;
@@ -112,20 +111,7 @@ public final class SharedOut {
    * @param isLast whether nothing of the line comes after it: only there a rest stays open
    */
   private TapeLine part(TapeLine line, long minor, boolean isLast) {
-    TapeLine part =
-        new TapeLine(
-            line.kind(),
-            Money.ofMinor(line.amount().currency(), minor),
-            line.item(),
-            line.reason(),
-            line.shortPay().filter(s -> isLast),
-            line.account(),
-            Optional.empty(),
-            line.note(),
-            line.customer(),
-            line.returned(),
-            Optional.empty(),
-            line.meantFor());
+    TapeLine part = line.part(minor, isLast);
     return line.tax()
         .map(t -> part.taxed(chart.taxIn(t.code(), minor, sums.get(at).date())))
         .orElse(part);

@@ -9,6 +9,7 @@ import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.core.tax.TaxPart;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.function.Consumer;
 
 /**
  * One line of a tape.
@@ -61,253 +62,176 @@ public record TapeLine(
     Objects.requireNonNull(meantFor);
   }
 
-  private static TapeLine bare(LineKind kind, Money amount) {
-    return new TapeLine(
-        kind,
-        amount,
-        Optional.empty(),
-        Optional.empty(),
-        Optional.empty(),
-        Optional.empty(),
-        Optional.empty(),
-        "",
-        Optional.empty(),
-        Optional.empty(),
-        Optional.empty(),
-        Optional.empty());
+  /** A line while it is put together. */
+  private static final class Made {
+    private final LineKind kind;
+    private final Money amount;
+    private Optional<ItemId> item = Optional.empty();
+    private Optional<DifferenceReason> reason = Optional.empty();
+    private Optional<ShortPayReason> shortPay = Optional.empty();
+    private Optional<AccountCode> account = Optional.empty();
+    private Optional<TaxPart> tax = Optional.empty();
+    private String note = "";
+    private Optional<CustomerId> customer = Optional.empty();
+    private Optional<MoneyInId> returned = Optional.empty();
+    private Optional<Exchange> exchange = Optional.empty();
+    private Optional<String> meantFor = Optional.empty();
+
+    private Made(LineKind kind, Money amount) {
+      this.kind = kind;
+      this.amount = amount;
+    }
+
+    private TapeLine line() {
+      return new TapeLine(
+          kind, amount, item, reason, shortPay, account, tax, note, customer, returned, exchange,
+          meantFor);
+    }
+  }
+
+  private static TapeLine made(LineKind kind, Money amount, Consumer<Made> more) {
+    Made made = new Made(kind, amount);
+    more.accept(made);
+    return made.line();
+  }
+
+  private TapeLine with(Consumer<Made> more) {
+    return with(amount, more);
+  }
+
+  private TapeLine with(Money other, Consumer<Made> more) {
+    Made made = new Made(kind, other);
+    made.item = item;
+    made.reason = reason;
+    made.shortPay = shortPay;
+    made.account = account;
+    made.tax = tax;
+    made.note = note;
+    made.customer = customer;
+    made.returned = returned;
+    made.exchange = exchange;
+    made.meantFor = meantFor;
+    more.accept(made);
+    return made.line();
   }
 
   public static TapeLine settles(ItemId item, Money amount) {
-    return bare(LineKind.SETTLES, amount).on(item);
+    return made(LineKind.SETTLES, amount, m -> m.item = Optional.of(item));
   }
 
   public static TapeLine creditUsed(ItemId item, Money amount) {
-    return bare(LineKind.CREDIT_USED, amount).on(item);
+    return made(LineKind.CREDIT_USED, amount, m -> m.item = Optional.of(item));
   }
 
   public static TapeLine keptBack(DifferenceReason reason, Money amount) {
-    return because(bare(LineKind.KEPT_BACK, amount), reason);
+    return made(LineKind.KEPT_BACK, amount, m -> m.reason = Optional.of(reason));
   }
 
   public static TapeLine granted(DifferenceReason reason, ItemId item, Money amount) {
-    return because(bare(LineKind.GRANTED, amount), reason).on(item);
+    return made(LineKind.GRANTED, amount, m -> m.reason = Optional.of(reason)).on(item);
   }
 
   public static TapeLine toAccount(AccountCode account, Money amount) {
-    return toAccount(LineKind.TO_ACCOUNT, account, amount);
-  }
-
-  private static TapeLine toAccount(LineKind kind, AccountCode account, Money amount) {
-    return new TapeLine(
-        kind,
-        amount,
-        Optional.empty(),
-        Optional.empty(),
-        Optional.empty(),
-        Optional.of(account),
-        Optional.empty(),
-        "",
-        Optional.empty(),
-        Optional.empty(),
-        Optional.empty(),
-        Optional.empty());
+    return made(LineKind.TO_ACCOUNT, amount, m -> m.account = Optional.of(account));
   }
 
   /**
    * @param other the ledger account of the other bank account
    */
   public static TapeLine transfer(AccountCode other, Money amount) {
-    return toAccount(LineKind.TRANSFER, other, amount);
+    return made(LineKind.TRANSFER, amount, m -> m.account = Optional.of(other));
   }
 
   public static TapeLine owed(CustomerId customer, Money amount) {
-    return of(LineKind.OWED, customer, amount);
+    return made(LineKind.OWED, amount, m -> m.customer = Optional.of(customer));
   }
 
   public static TapeLine onAccount(CustomerId customer, Money amount) {
-    return of(LineKind.ON_ACCOUNT, customer, amount);
-  }
-
-  private static TapeLine of(LineKind kind, CustomerId customer, Money amount) {
-    return new TapeLine(
-        kind,
-        amount,
-        Optional.empty(),
-        Optional.empty(),
-        Optional.empty(),
-        Optional.empty(),
-        Optional.empty(),
-        "",
-        Optional.of(customer),
-        Optional.empty(),
-        Optional.empty(),
-        Optional.empty());
+    return made(LineKind.ON_ACCOUNT, amount, m -> m.customer = Optional.of(customer));
   }
 
   public static TapeLine unidentified(Money amount) {
-    return bare(LineKind.UNIDENTIFIED, amount);
+    return made(LineKind.UNIDENTIFIED, amount, m -> {});
   }
 
   /** A credit that is paid back, before the bank shows it. */
   public static TapeLine toPay(Money amount) {
-    return bare(LineKind.TO_PAY, amount);
+    return made(LineKind.TO_PAY, amount, m -> {});
   }
 
   /** An item that a receipt settled opens again. */
   public static TapeLine reopens(MoneyInId receipt, ItemId item, Money amount) {
-    return returning(bare(LineKind.REOPENS, amount).on(item), receipt);
+    return made(LineKind.REOPENS, amount, m -> m.returned = Optional.of(receipt)).on(item);
   }
 
   /** A credit that was used with a receipt is there again. */
   public static TapeLine creditBack(MoneyInId receipt, ItemId credit, Money amount) {
-    return returning(bare(LineKind.CREDIT_BACK, amount).on(credit), receipt);
+    return made(LineKind.CREDIT_BACK, amount, m -> m.returned = Optional.of(receipt)).on(credit);
   }
 
   /** What was kept back or granted with a receipt goes back with it. */
   public static TapeLine takenBack(MoneyInId receipt, TapeLine given, Money amount) {
-    TapeLine line = because(bare(LineKind.TAKEN_BACK, amount), given.reason.orElseThrow());
-    return returning(given.item.map(line::on).orElse(line), receipt);
-  }
-
-  private static TapeLine returning(TapeLine l, MoneyInId receipt) {
-    return new TapeLine(
-        l.kind,
-        l.amount,
-        l.item,
-        l.reason,
-        l.shortPay,
-        l.account,
-        l.tax,
-        l.note,
-        l.customer,
-        Optional.of(receipt),
-        l.exchange,
-        l.meantFor);
+    return made(
+        LineKind.TAKEN_BACK,
+        amount,
+        m -> {
+          m.returned = Optional.of(receipt);
+          m.reason = Optional.of(given.reason.orElseThrow());
+          m.item = given.item;
+        });
   }
 
   /** The same line on an item. */
-  public TapeLine on(ItemId item) {
-    return new TapeLine(
-        kind,
-        amount,
-        Optional.of(item),
-        reason,
-        shortPay,
-        account,
-        tax,
-        note,
-        customer,
-        returned,
-        exchange,
-        meantFor);
+  public TapeLine on(ItemId on) {
+    return with(m -> m.item = Optional.of(on));
   }
 
   /** The same line, with the rest of its item still claimed for a reason. */
   public TapeLine leavingOpen(ShortPayReason why) {
-    return new TapeLine(
-        kind,
-        amount,
-        item,
-        reason,
-        Optional.of(why),
-        account,
-        tax,
-        note,
-        customer,
-        returned,
-        exchange,
-        meantFor);
+    return with(m -> m.shortPay = Optional.of(why));
   }
 
   /** The same line, with a part of it that is tax. */
   public TapeLine taxed(TaxPart part) {
-    return new TapeLine(
-        kind,
-        amount,
-        item,
-        reason,
-        shortPay,
-        account,
-        Optional.of(part),
-        note,
-        customer,
-        returned,
-        exchange,
-        meantFor);
+    return with(m -> m.tax = Optional.of(part));
   }
 
   /** The same line with something written beside it. */
   public TapeLine noted(String words) {
-    return new TapeLine(
-        kind, amount, item, reason, shortPay, account, tax, words, customer, returned, exchange,
-        meantFor);
+    return with(m -> m.note = words);
   }
 
   /** The same line, meant for an invoice or order that is not there yet. */
   public TapeLine meantFor(String number) {
-    return new TapeLine(
-        kind,
-        amount,
-        item,
-        reason,
-        shortPay,
-        account,
-        tax,
-        note,
-        customer,
-        returned,
-        exchange,
-        Optional.of(number));
+    return with(m -> m.meantFor = Optional.of(number));
   }
 
   /** The same line on an item in another currency. */
   public TapeLine at(Exchange rate) {
-    return new TapeLine(
-        kind,
-        amount,
-        item,
-        reason,
-        shortPay,
-        account,
-        tax,
-        note,
-        customer,
-        returned,
-        Optional.of(rate),
-        meantFor);
+    return with(m -> m.exchange = Optional.of(rate));
   }
 
   /** The same line without a word of the rest, and without a note. */
   TapeLine bareOfWords() {
-    return new TapeLine(
-        kind,
-        amount,
-        item,
-        reason,
-        Optional.empty(),
-        account,
-        tax,
-        "",
-        customer,
-        returned,
-        exchange,
-        meantFor);
+    return with(
+        m -> {
+          m.shortPay = Optional.empty();
+          m.note = "";
+        });
   }
 
-  private static TapeLine because(TapeLine l, DifferenceReason reason) {
-    return new TapeLine(
-        l.kind,
-        l.amount,
-        l.item,
-        Optional.of(reason),
-        l.shortPay,
-        l.account,
-        l.tax,
-        l.note,
-        l.customer,
-        l.returned,
-        l.exchange,
-        l.meantFor);
+  /**
+   * A part of the line: without its tax, which is reckoned anew.
+   *
+   * @param restStaysOpen whether what is said of the rest of its item goes with it
+   */
+  TapeLine part(long minor, boolean restStaysOpen) {
+    return with(
+        Money.ofMinor(amount.currency(), minor),
+        m -> {
+          m.tax = Optional.empty();
+          m.shortPay = shortPay.filter(s -> restStaysOpen);
+        });
   }
 
   /** The amount in minor units. */

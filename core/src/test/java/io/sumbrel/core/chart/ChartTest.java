@@ -76,7 +76,9 @@ class ChartTest {
       assertThat(chart.account(method.holding()).orElseThrow().use()).isEqualTo(AccountUse.CONTROL);
     }
     for (DifferenceReason reason : chart.reasons()) {
-      assertThat(chart.account(reason.account()).orElseThrow().isFree()).isTrue();
+      assertThat(chart.account(reason.account()).orElseThrow().isFree())
+          .as(reason.code())
+          .isEqualTo(!reason.equals(DifferenceReason.EXCHANGE));
     }
   }
 

@@ -50,7 +50,8 @@ class ProofSinceTest {
     Walked walked = new Walked(seed);
     LocalDate closed = walked.days().get(walked.days().size() / 2);
     int from = walked.first(closed);
-    for (int gone = from; gone < walked.postings.size(); gone += 3) {
+    // the last leaves no gap in the numbers; of stored books the record names it
+    for (int gone = from; gone < walked.postings.size() - 1; gone += 3) {
       List<Posting> some = new ArrayList<>(walked.postings);
       Posting without = some.remove(gone);
       List<Integer> whole = broken(of(walked.facts, some));
