@@ -40,6 +40,11 @@ public record HouseRules(
     }
   }
 
+  /** The same with others forgotten. */
+  public HouseRules forgetting(Set<ForgottenPayer> others) {
+    return new HouseRules(limits, withheldBasisPoints, silent, others);
+  }
+
   /**
    * Reads rates such as {@code 20 2.5}: per cents with up to two decimals, with blanks between.
    *

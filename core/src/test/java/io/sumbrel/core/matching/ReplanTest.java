@@ -4,6 +4,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import io.sumbrel.core.evidence.Evidence;
 import io.sumbrel.core.matching.problem.MatchingProblem;
+import io.sumbrel.core.matching.problem.RememberedPayers;
+import io.sumbrel.core.matching.text.NameLikeness;
 import io.sumbrel.core.matching.ways.Budgets;
 import io.sumbrel.core.matching.weights.Weights;
 import io.sumbrel.core.openitem.ItemId;
@@ -13,6 +15,7 @@ import io.sumbrel.core.party.CustomerId;
 import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.receipt.PastPayment;
 import io.sumbrel.core.remittance.RemittanceDetail;
+import io.sumbrel.core.rules.ForgottenPayer;
 import io.sumbrel.core.rules.HouseLimits;
 import io.sumbrel.core.rules.HouseRules;
 import io.sumbrel.core.rules.SilentList;
@@ -21,6 +24,7 @@ import io.sumbrel.core.rules.SilentStep;
 import io.sumbrel.core.tape.LineKind;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -148,6 +152,24 @@ class ReplanTest extends SmallHouse {
     return List.copyOf(past.subList(before, past.size()));
   }
 
+  /** Somebody says that a payer is not to be remembered for a customer, or is again. */
+  private void forgetOrRemember(Random random) {
+    if (random.nextInt(12) == 0) {
+      String payer = random.nextBoolean() ? "NOBODY KNOWS" : "COUNTER DEPOSIT";
+      boolean byAccount = random.nextInt(3) == 0;
+      ForgottenPayer one =
+          new ForgottenPayer(
+              byAccount ? RememberedPayers.bare("ACC " + payer) : NameLikeness.normal(payer),
+              byAccount,
+              customers.get(random.nextInt(CUSTOMERS)).id());
+      Set<ForgottenPayer> now = new HashSet<>(rules.forgotten());
+      if (!now.remove(one)) {
+        now.add(one);
+      }
+      rules = rules.forgetting(now);
+    }
+  }
+
   /** Of every second house: a list of its own making, and one agreed with some customers. */
   private void lists(Random random, boolean set) {
     Map<CustomerId, SilentList> own = new HashMap<>();
@@ -202,7 +224,8 @@ class ReplanTest extends SmallHouse {
         change(random, plan);
         List<PastPayment> come = decided(random);
         List<PastPayment> gone = turnedBack(random);
-        problem = problem.with(pile, items, come, gone).orElseThrow();
+        forgetOrRemember(random);
+        problem = problem.with(pile, items, come, gone, rules.forgotten()).orElseThrow();
         Plan anew = Planner.plan(problem(), Weights.SHIPPED, Budgets.DEFAULTS, 1 + step % 2);
         plan = Planner.replan(plan, problem);
         assertThat(plan.rows()).as("run %d step %d", run, step).isEqualTo(anew.rows());

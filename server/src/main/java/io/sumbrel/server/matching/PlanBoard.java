@@ -171,7 +171,12 @@ public class PlanBoard {
                     before
                         .get()
                         .problem
-                        .with(read.money(), items, read.decided().come(), read.decided().gone()));
+                        .with(
+                            read.money(),
+                            items,
+                            read.decided().come(),
+                            read.decided().gone(),
+                            read.basis().rules().forgotten()));
     MatchingProblem problem =
         changed.orElseGet(
             () ->

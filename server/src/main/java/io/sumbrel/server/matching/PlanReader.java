@@ -117,7 +117,17 @@ class PlanReader {
       long past,
       List<Recorded> recorded,
       HouseRules rules,
-      Weights weights) {}
+      Weights weights) {
+
+    /** Whether a problem made from one goes on with the other: who is forgotten it takes up. */
+    boolean goesOnWith(Basis other) {
+      return withoutForgotten().equals(other.withoutForgotten());
+    }
+
+    private Basis withoutForgotten() {
+      return new Basis(customers, past, recorded, rules.forgetting(Set.of()), weights);
+    }
+  }
 
   /**
    * What a plan is made from.
@@ -226,7 +236,7 @@ class PlanReader {
             waitingForTie.recorded(booksId),
             before.basis().rules,
             before.basis().weights);
-    boolean goesOn = before.basis().equals(basis) && before.problem().changes() < MOST_CHANGES;
+    boolean goesOn = before.basis().goesOnWith(basis) && before.problem().changes() < MOST_CHANGES;
     return new Read(
         audit.lastNumber(booksId),
         pile,
@@ -253,7 +263,7 @@ class PlanReader {
             weights.of(booksId));
     boolean goesOn =
         before
-            .filter(b -> b.basis().equals(basis) && b.problem().changes() < MOST_CHANGES)
+            .filter(b -> b.basis().goesOnWith(basis) && b.problem().changes() < MOST_CHANGES)
             .isPresent();
     return new Read(
         feedNumber,

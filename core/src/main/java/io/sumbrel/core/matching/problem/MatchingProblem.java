@@ -12,6 +12,7 @@ import io.sumbrel.core.party.Customer;
 import io.sumbrel.core.party.CustomerId;
 import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.receipt.PastPayment;
+import io.sumbrel.core.rules.ForgottenPayer;
 import io.sumbrel.core.rules.HouseLimits;
 import io.sumbrel.core.rules.HouseRules;
 import io.sumbrel.core.rules.SilentList;
@@ -21,8 +22,10 @@ import java.util.Collection;
 import java.util.Currency;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.TreeMap;
 import java.util.function.IntUnaryOperator;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 
@@ -147,7 +150,7 @@ public final class MatchingProblem {
    *     then the indexes must be built anew
    */
   public Optional<MatchingProblem> with(List<MoneyIn> newPile, Collection<OpenItem> others) {
-    return with(newPile, others, List.of(), List.of());
+    return with(newPile, others, List.of(), List.of(), rules.forgotten());
   }
 
   /**
@@ -155,12 +158,14 @@ public final class MatchingProblem {
    *
    * @param come payments that were placed since, which teach who pays
    * @param gone payments that were placed and are not any more
+   * @param forgotten who is not to be remembered now
    */
   public Optional<MatchingProblem> with(
       List<MoneyIn> newPile,
       Collection<OpenItem> others,
       List<PastPayment> come,
-      List<PastPayment> gone) {
+      List<PastPayment> gone,
+      Set<ForgottenPayer> forgotten) {
     TreeMap<Integer, OpenItem> all = changed.byPlace();
     List<OpenItem> more = new ArrayList<>(newer);
     Amounts openNow = open.copy();
@@ -184,11 +189,15 @@ public final class MatchingProblem {
         all.remove(place);
       }
     }
-    Learned taught = remembered().taughtBy(Stream.concat(come.stream(), gone.stream()).toList());
+    boolean sameForgotten = forgotten.equals(rules.forgotten());
+    Learned taught =
+        remembered()
+            .taughtBy(Stream.concat(come.stream(), gone.stream()).toList())
+            .and(sameForgotten ? Set.of() : otherwise(rules.forgotten(), forgotten));
     Parties now =
-        come.isEmpty() && gone.isEmpty()
+        come.isEmpty() && gone.isEmpty() && sameForgotten
             ? parties
-            : new Parties(parties, remembered().after(come, gone));
+            : new Parties(parties, remembered().after(come, gone).forgetting(forgotten));
     ItemIndexes ofNewer = more.equals(newer) ? newerIndexes : new ItemIndexes(more, parties);
     IntUnaryOperator customerOf =
         i -> isNewer(i) ? ofNewer.customerOf[row(i)] : indexes.customerOf[i];
@@ -198,13 +207,21 @@ public final class MatchingProblem {
             items,
             more,
             now,
-            rules,
+            rules.forgetting(forgotten),
             recorded,
             indexes,
             ofNewer,
             openNow,
             new ChangedItems(all, indexes, customerOf),
             taught));
+  }
+
+  /** Who is in one of two sets alone. */
+  private static Set<ForgottenPayer> otherwise(Set<ForgottenPayer> then, Set<ForgottenPayer> now) {
+    return Stream.concat(
+            then.stream().filter(f -> !now.contains(f)),
+            now.stream().filter(f -> !then.contains(f)))
+        .collect(Collectors.toSet());
   }
 
   /**

@@ -64,6 +64,21 @@ public final class RememberedPayers {
   /** What is no longer remembered as before: names in plain words, accounts, customers. */
   public record Learned(Set<String> names, Set<String> accounts, Set<CustomerId> customers) {
     public static final Learned NOTHING = new Learned(Set.of(), Set.of(), Set.of());
+
+    /** The same with those who are forgotten, or no longer. */
+    Learned and(Set<ForgottenPayer> others) {
+      if (others.isEmpty()) {
+        return this;
+      }
+      Set<String> allNames = new HashSet<>(names);
+      Set<String> allAccounts = new HashSet<>(accounts);
+      Set<CustomerId> allCustomers = new HashSet<>(customers);
+      for (ForgottenPayer other : others) {
+        (other.byAccount() ? allAccounts : allNames).add(other.payer());
+        allCustomers.add(other.customer());
+      }
+      return new Learned(allNames, allAccounts, allCustomers);
+    }
   }
 
   /**
