@@ -8,6 +8,8 @@ const settingsQuery = queryOptions({
   staleTime: Infinity,
 });
 
+let keeping: Promise<unknown> = Promise.resolve();
+
 /** What this person chose for a screen, on every machine; kept as soon as it is changed. */
 export function useSetting<T>(name: string, otherwise: T): [T, (setting: T) => void] {
   const queries = useQueryClient();
@@ -19,12 +21,17 @@ export function useSetting<T>(name: string, otherwise: T): [T, (setting: T) => v
     const written = JSON.stringify(setting);
     setChosen(written);
     queries.setQueryData(settingsQuery.queryKey, (before) => ({ ...before, [name]: written }));
-    void unwrap(
-      client.PUT('/api/settings/{name}', {
-        params: { path: { name } },
-        body: { setting: written },
-      }),
-    );
+    // one after the other: two at once would be at work on the same
+    keeping = keeping
+      .then(() =>
+        unwrap(
+          client.PUT('/api/settings/{name}', {
+            params: { path: { name } },
+            body: { setting: written },
+          }),
+        ),
+      )
+      .catch(() => queries.invalidateQueries({ queryKey: settingsQuery.queryKey }));
   };
   return [kept === undefined ? otherwise : (JSON.parse(kept) as T), keep];
 }

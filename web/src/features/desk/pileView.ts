@@ -46,6 +46,7 @@ export const PILE_FIELDS: ListField<PileRow>[] = [
   { key: 'account', words: 'came into', kind: 'text', of: (r) => r.account },
   { key: 'currency', words: 'currency', kind: 'text', of: (r) => r.currency },
   { key: 'proposal', words: 'proposal', kind: 'text', of: (r) => r.words },
+  { key: 'how', words: 'rests on', kind: 'text', of: (r) => r.ground },
   { key: 'sure', words: 'how sure', kind: 'text', of: (r) => CERTAINTIES[r.certainty].words },
   { key: 'hand', words: 'who is on it', kind: 'text', of: (r) => r.workedBy.join(' ') },
 ];

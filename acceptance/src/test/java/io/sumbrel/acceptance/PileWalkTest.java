@@ -127,6 +127,12 @@ class PileWalkTest {
     assertThat(row(0)).containsText("WICKERFIELD COLLEGE");
     assertThat(page.getByText("1 of 30 shown")).isVisible();
     Browser.assertAccessible(page);
+    labelled("Field").nth(1).selectOption("how");
+    labelled("Value").fill("by number");
+    assertThat(page.getByText("3 of 30 shown")).isVisible();
+    labelled("Field").nth(1).selectOption("proposal");
+    labelled("Value").fill("20450");
+    assertThat(page.getByText("1 of 30 shown")).isVisible();
     labelled("Name of this filter").fill("around two thousand");
     page.keyboard().press("Enter");
     page.reload();

@@ -60,18 +60,25 @@ public record DifferenceReason(String code, String words, Side side, AccountCode
       standard("ROUNDING", "rounding", Side.GRANTED, StandardAccount.ROUNDING, Tax.STAYS);
 
   public static final DifferenceReason DAMAGE =
-      standard("DAMAGE", "goods damaged", Side.GRANTED, StandardAccount.ALLOWANCES, Tax.CORRECTED);
+      standard(
+          "DAMAGE", "allowed for damage", Side.GRANTED, StandardAccount.ALLOWANCES, Tax.CORRECTED);
   public static final DifferenceReason RETURNED_GOODS =
       standard(
           "RETURNED_GOODS",
-          "goods returned",
+          "allowed for returned goods",
           Side.GRANTED,
           StandardAccount.RETURNED_SALES,
           Tax.CORRECTED);
   public static final DifferenceReason FREIGHT =
-      standard("FREIGHT", "freight", Side.GRANTED, StandardAccount.ALLOWANCES, Tax.CORRECTED);
+      standard(
+          "FREIGHT",
+          "allowed for freight",
+          Side.GRANTED,
+          StandardAccount.ALLOWANCES,
+          Tax.CORRECTED);
   public static final DifferenceReason PROMOTION =
-      standard("PROMOTION", "promotion", Side.GRANTED, StandardAccount.DISCOUNTS, Tax.CORRECTED);
+      standard(
+          "PROMOTION", "promotion granted", Side.GRANTED, StandardAccount.DISCOUNTS, Tax.CORRECTED);
 
   /** What every house starts with, in the order in which people are shown them. */
   public static final List<DifferenceReason> STANDARD =

@@ -104,7 +104,8 @@ public record Decision(Hand hand, Optional<Ground> ground, int saidPerMillion) {
     return lines.stream().flatMap(l -> l.item().stream()).collect(Collectors.toSet());
   }
 
-  private static Ground ground(Proposal way) {
+  /** What a way rests on most. */
+  public static Ground ground(Proposal way) {
     Ground ground = Ground.AMOUNT;
     for (Evidence reason : way.evidence()) {
       Ground of = ground(reason);

@@ -30,6 +30,7 @@ final class DeskViews {
    * @param method how it came
    * @param reference the bank's
    * @param text what the bank sent, as far as it is looked for
+   * @param ground what the proposal rests on, in words; empty where nothing is proposed
    * @param tie whether it is recorded already, and so not posted with what is sure
    * @param place by which rows are sorted
    */
@@ -45,6 +46,7 @@ final class DeskViews {
       String reference,
       String text,
       Certainty certainty,
+      String ground,
       boolean tie,
       long ways,
       String place) {}

@@ -1,5 +1,6 @@
 package io.sumbrel.server.desk;
 
+import io.sumbrel.core.learning.Decision;
 import io.sumbrel.core.matching.Certainty;
 import io.sumbrel.core.matching.Plan;
 import io.sumbrel.core.matching.Proposal;
@@ -142,6 +143,11 @@ class PileRows {
         line.bankReference(),
         Column.cut(line.moneyIn().text(), MOST_TEXT),
         certainty,
+        besides
+            .map(BesideThePlan.Way::ground)
+            .or(() -> chosen.map(Decision::ground))
+            .map(Decision.Ground::words)
+            .orElse(""),
         chosen.filter(Proposal::isTie).isPresent(),
         row.waysCount(),
         // the surest first, then the newest

@@ -90,10 +90,10 @@ class RulesController {
       List<AgreedView> agreed,
       String withheld,
       List<LimitsView.OfCurrency> beginnings,
-      LimitsView limits,
       List<RateView> exchange,
       List<ReasonOfHouse> reasons,
-      List<FreeAccount> accounts) {}
+      List<FreeAccount> accounts,
+      LimitsView limits) {}
 
   /**
    * Why a tape may differ from what was received.
@@ -166,7 +166,6 @@ class RulesController {
         agreed,
         words(all),
         LimitsView.beginnings(all.limits(), reasons, currencies),
-        LimitsView.of(all.limits(), reasons),
         exchange(actor),
         reasons(actor, chart),
         chart.accounts().stream()
@@ -175,7 +174,8 @@ class RulesController {
                     a.isFree()
                         || chart.reasons().stream().anyMatch(r -> r.account().equals(a.code())))
             .map(FreeAccount::of)
-            .toList());
+            .toList(),
+        LimitsView.of(all.limits(), reasons));
   }
 
   private List<ReasonOfHouse> reasons(Actor actor, Chart chart) {

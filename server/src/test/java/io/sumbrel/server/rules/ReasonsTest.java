@@ -116,7 +116,7 @@ class ReasonsTest extends ServerTest {
     database.update("delete from difference_reason where books_id = ? and code = 'FREIGHT'", id);
     database.update("delete from difference_limit where books_id = ? and reason = 'FREIGHT'", id);
     books.addNewReasons();
-    assertThat(found("freight").path("account").asString()).isEqualTo("4910");
+    assertThat(found("allowed for freight").path("account").asString()).isEqualTo("4910");
     house.prove();
     books.addNewReasons();
     assertThat(
