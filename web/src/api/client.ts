@@ -56,3 +56,29 @@ export function sentenceOf(error: unknown): string {
     ? error.message
     : 'The server cannot be reached; nothing was lost. Try again.';
 }
+
+/**
+ * What a request is made of that sends a file as it is.
+ *
+ * @param megabytes the most it may have; beyond it nothing is sent
+ */
+export function asBytes(file: File, megabytes: number): object {
+  if (file.size > megabytes << 20) {
+    throw new Problem(
+      'too-large',
+      413,
+      `${file.name} is larger than ${megabytes} MB; nothing of it was sent.`,
+    );
+  }
+  return {
+    headers: { 'Content-Type': 'application/octet-stream' },
+    body: file,
+    bodySerializer: (body: BodyInit) => body,
+  };
+}
+
+/** Year and count of a posting's short number, such as 2026-0143. */
+export const placeOf = (words: string) => {
+  const [year = 0, number = 0] = words.split('-').map(Number);
+  return { year, number };
+};

@@ -26,8 +26,8 @@ export interface Condition {
 }
 
 /** The conditions of an address; what cannot be read is none. */
-export function conditionsIn(written: string | null): Condition[] {
-  return (written ?? '')
+export function conditionsIn(written: string): Condition[] {
+  return written
     .split(';')
     .filter((c) => c.includes('~'))
     .map((c) => {

@@ -1,5 +1,5 @@
 import { queryOptions } from '@tanstack/react-query';
-import { client, Problem, type Schemas, unwrap } from '../../api/client';
+import { asBytes, client, type Schemas, unwrap } from '../../api/client';
 
 export type Arrival = Schemas['ArrivalView'];
 export type Contents = Schemas['ContentsView'];
@@ -16,7 +16,7 @@ export type Typed = Schemas['TypedRequest'];
 export type Scope = 'COMPLETE' | 'CHANGES_ONLY';
 export type Choices = Record<string, 'KEEP_OURS' | 'SETTLED_ELSEWHERE'>;
 
-const MAX_BYTES = 100 * 1024 * 1024;
+const MOST_MEGABYTES = 100;
 
 export const arrivalsQuery = queryOptions({
   queryKey: ['arrivals'],
@@ -129,22 +129,9 @@ export const trialQuery = (id: number, request: LayoutRequest | undefined) =>
     enabled: request !== undefined,
   });
 
-export function bringIn(file: File): Promise<Arrival> {
-  if (file.size > MAX_BYTES) {
-    throw new Problem(
-      'too-large',
-      413,
-      `${file.name} is larger than 100 MB; nothing of it was sent.`,
-    );
-  }
-  return unwrap(
-    client.POST('/api/arrivals', {
-      params: { query: { name: file.name } },
-      headers: { 'Content-Type': 'application/octet-stream' },
-      body: file as unknown as undefined,
-      bodySerializer: (body: unknown) => body as BodyInit,
-    } as never),
-  );
+export async function bringIn(file: File): Promise<Arrival> {
+  const params = { query: { name: file.name } };
+  return unwrap(client.POST('/api/arrivals', { params, ...asBytes(file, MOST_MEGABYTES) }));
 }
 
 export const accept = (id: number, scope: Scope, choices: Choices) =>

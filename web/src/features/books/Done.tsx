@@ -1,50 +1,26 @@
-import Button from '@mui/material/Button';
-import { useInfiniteQuery, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
-import { useSearchParams } from 'react-router';
-import { sentenceOf } from '../../api/client';
+import { useInfiniteQuery, useQuery } from '@tanstack/react-query';
 import { Amount } from '../../components/Amount';
 import { FindField } from '../../components/FindField';
 import { Older } from '../../components/Older';
 import { Empty, Loading, Sentence } from '../../components/States';
+import { useParam } from '../../components/useParam';
 import page from '../../components/Page.module.css';
 import { moment, words } from '../../money/money';
-import { choicesQuery, turnBack } from '../desk';
-import { PostingLink } from '../trail';
+import { choicesQuery } from '../desk';
+import { PostingLink, TurnBack } from '../trail';
 import { accountsQuery, doneQuery, doneTotalsQuery } from './booksApi';
 
 /** Every explained entry of an account: by what and whom, opened and turned back from here. */
 export function Done() {
-  const [search, setSearch] = useSearchParams();
-  const account = search.get('account') ? Number(search.get('account')) : undefined;
-  const find = search.get('find') ?? '';
-  const how = search.get('how') ?? '';
+  const [ofAccount, setAccount] = useParam('account');
+  const [find, setFind] = useParam('find');
+  const [how, setHow] = useParam('how');
+  const account = ofAccount ? Number(ofAccount) : undefined;
   const accounts = useQuery(accountsQuery);
   const choices = useQuery(choicesQuery);
   const wanted = { account, how, find };
   const done = useInfiniteQuery(doneQuery(wanted));
   const totals = useQuery(doneTotalsQuery(wanted));
-  const queries = useQueryClient();
-  const [problem, setProblem] = useState('');
-  const set = (key: string, value: string) =>
-    setSearch(
-      (before) => {
-        const next = new URLSearchParams(before);
-        next.set(key, value);
-        return next;
-      },
-      { replace: true },
-    );
-
-  const undo = async (number: string) => {
-    setProblem('');
-    try {
-      await turnBack(number);
-    } catch (e) {
-      setProblem(sentenceOf(e));
-    }
-    await queries.invalidateQueries();
-  };
 
   if (done.isPending) {
     return <Loading />;
@@ -58,7 +34,7 @@ export function Done() {
       <div className={page.head}>
         <label>
           Account{' '}
-          <select value={account ?? ''} onChange={(e) => set('account', e.target.value)}>
+          <select value={account ?? ''} onChange={(e) => setAccount(e.target.value)}>
             <option value="">all</option>
             {accounts.data?.map((a) => (
               <option key={a.id} value={a.id}>
@@ -69,7 +45,7 @@ export function Done() {
         </label>
         <label>
           Came about{' '}
-          <select value={how} onChange={(e) => set('how', e.target.value)}>
+          <select value={how} onChange={(e) => setHow(e.target.value)}>
             <option value="">however</option>
             <optgroup label="by whose hand">
               {choices.data?.hands.map((h) => (
@@ -91,7 +67,7 @@ export function Done() {
           label="Find what is done"
           placeholder="Find number, payer, item, person"
           find={find}
-          change={(text) => set('find', text)}
+          change={setFind}
         />
         <output>
           {totals.data
@@ -99,7 +75,6 @@ export function Done() {
             .join(' · ')}
         </output>
       </div>
-      {problem && <Sentence error={problem} />}
       {rows.length === 0 ? (
         <Empty>
           {account || how || find
@@ -140,7 +115,7 @@ export function Done() {
                       turned back by <PostingLink number={d.turnedBackBy} />
                     </>
                   ) : (
-                    <Button onClick={() => void undo(d.number)}>Turn back</Button>
+                    <TurnBack number={d.number} />
                   )}
                 </td>
               </tr>

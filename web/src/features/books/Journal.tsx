@@ -1,9 +1,9 @@
 import { useInfiniteQuery } from '@tanstack/react-query';
-import { useSearchParams } from 'react-router';
 import { DebitCredit, DebitCreditHeads } from '../../components/DebitCredit';
 import { FindField } from '../../components/FindField';
 import { Older } from '../../components/Older';
 import { Empty, Loading, Sentence } from '../../components/States';
+import { useParam } from '../../components/useParam';
 import page from '../../components/Page.module.css';
 import { shortDate } from '../../money/money';
 import { PostingLink } from '../trail';
@@ -11,8 +11,7 @@ import { journalQuery } from './booksApi';
 
 /** The journal, the newest entries first; a long entry stands whole in its trail. */
 export function Journal() {
-  const [search, setSearch] = useSearchParams();
-  const find = search.get('find') ?? '';
+  const [find, setFind] = useParam('find');
   const journal = useInfiniteQuery(journalQuery(find));
   if (journal.isPending) {
     return <Loading />;
@@ -28,7 +27,7 @@ export function Journal() {
           label="Find in the journal"
           placeholder="Find number, account, customer"
           find={find}
-          change={(text) => setSearch({ find: text }, { replace: true })}
+          change={setFind}
         />
         <output>{journal.data.pages[0]?.count ?? 0} entries in all</output>
       </div>

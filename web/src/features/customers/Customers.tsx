@@ -1,12 +1,13 @@
 import { useInfiniteQuery, useQuery } from '@tanstack/react-query';
 import { Fragment } from 'react';
-import { Link, useParams, useSearchParams } from 'react-router';
+import { Link, useParams } from 'react-router';
 import { type Schemas } from '../../api/client';
 import { AgeingInk } from '../../components/AgeingInk';
 import { Amount } from '../../components/Amount';
 import { FindField } from '../../components/FindField';
 import { Older } from '../../components/Older';
 import { Empty, Loading, Sentence } from '../../components/States';
+import { useParam } from '../../components/useParam';
 import page from '../../components/Page.module.css';
 import { shortDate } from '../../money/money';
 import { Notes } from '../notes';
@@ -23,8 +24,7 @@ export function Customers() {
 
 function All() {
   const customers = useQuery(customersQuery);
-  const [search, setSearch] = useSearchParams();
-  const find = search.get('find') ?? '';
+  const [find, setFind] = useParam('find');
   if (customers.isPending) {
     return <Loading />;
   }
@@ -42,7 +42,7 @@ function All() {
           label="Find a customer"
           placeholder="Find name or number"
           find={find}
-          change={(text) => setSearch(text ? { find: text } : {}, { replace: true })}
+          change={setFind}
         />
       </div>
       {shown.length === 0 && (

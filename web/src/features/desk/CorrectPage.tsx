@@ -3,6 +3,7 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { sentenceOf } from '../../api/client';
+import { Choice } from '../../components/Choice';
 import { Field } from '../../components/Field';
 import { Key } from '../../components/Key';
 import { Loading, Sentence } from '../../components/States';
@@ -145,7 +146,7 @@ function LineFields({ line, choices, put }: FieldsProps) {
           label="Why the rest stays open"
           value={line.shortPay}
           options={choices.shortPays.map((s) => ({ value: s.code, words: s.words }))}
-          change={(shortPay) => put({ shortPay: shortPay as NonNullable<Line['shortPay']> })}
+          change={(shortPay) => put({ shortPay })}
         />
       )}
       {line.kind === 'TO_ACCOUNT' && (
@@ -167,28 +168,6 @@ function LineFields({ line, choices, put }: FieldsProps) {
         change={(note) => put({ note })}
       />
     </>
-  );
-}
-
-interface ChoiceProps {
-  label: string;
-  value: string;
-  options: { value: string; words: string }[];
-  change: (value: string) => void;
-}
-
-function Choice({ label, value, options, change }: ChoiceProps) {
-  return (
-    <label>
-      {label}
-      <select aria-label={label} value={value} onChange={(e) => change(e.target.value)}>
-        {options.map((o) => (
-          <option key={o.value} value={o.value}>
-            {o.words}
-          </option>
-        ))}
-      </select>
-    </label>
   );
 }
 

@@ -1,11 +1,13 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useCallback, useEffect, useState } from 'react';
-import { Link, useParams, useSearchParams } from 'react-router';
+import { Link, useParams } from 'react-router';
 import { sentenceOf } from '../../api/client';
 import { Empty, Loading, Sentence } from '../../components/States';
+import { useParam } from '../../components/useParam';
 import { useNavigateWithin } from '../../components/useNavigateWithin';
 import { focusZone, isInField, useLanding } from '../../keyboard/keys';
 import { words } from '../../money/money';
+import { turnBack } from '../trail';
 import {
   choicesQuery,
   deskQuery,
@@ -14,7 +16,6 @@ import {
   type PileRow,
   type Posted,
   type Together,
-  turnBack,
 } from './deskApi';
 import { useDraftsOfOtherWindows } from './drafts';
 import { MoneyWork } from './MoneyWork';
@@ -31,7 +32,7 @@ export function Desk() {
   const queries = useQueryClient();
   const { moneyId } = useParams();
   const [preview, setPreview] = useState<Together>();
-  const [search, setSearch] = useSearchParams();
+  const [worked, setWorked] = useParam('as-one', true);
   const [ticked, setTicked] = useState<ReadonlySet<number>>(new Set());
   const [last, setLast] = useState<Posted>();
   /** The sum that was just posted, until another is shown in its place. */
@@ -141,20 +142,11 @@ export function Desk() {
       ids.forEach((id) => (on ? next.add(id) : next.delete(id)));
       return next;
     });
-  const together = (search.get('as-one') ?? '').split(',').map(Number);
+  const together = worked.split(',').map(Number);
   const asOne = [...desk.data.rows]
     .filter((r) => together.includes(r.id))
     .sort((a, b) => a.date.localeCompare(b.date) || a.id - b.id);
-  const workAsOne = (ids: number[]) =>
-    setSearch((before) => {
-      const next = new URLSearchParams(before);
-      if (ids.length > 1) {
-        next.set('as-one', ids.join());
-      } else {
-        next.delete('as-one');
-      }
-      return next;
-    });
+  const workAsOne = (ids: number[]) => setWorked(ids.length > 1 ? ids.join() : '');
   const lacking = desk.data.progress.filter((p) => p.totalMinor > p.placedMinor);
   const at = desk.data.rows.findIndex((r) => r.id === selected);
   return (

@@ -1,33 +1,21 @@
 import { useState } from 'react';
-import { useSearchParams } from 'react-router';
 import { Conditions } from '../../components/Conditions';
 import { type Condition, conditionsIn, written } from '../../components/conditions';
+import { useParam } from '../../components/useParam';
 import { useSetting } from '../../components/useSetting';
 import { words } from '../../money/money';
 import type { Item, Line } from './deskApi';
-import { ITEM_FIELDS, ITEM_ORDERS, type ItemOrder, nextItemOrder } from './itemView';
+import { ITEM_FIELDS, ITEM_ORDERS, type ItemOrder } from './itemView';
+import { nextOrder } from './pileView';
 import { placedOf } from './tape';
 import styles from './Work.module.css';
 
-const PARAM = 'items';
-
 /** By what items are narrowed, which stands in the address, and their order, which is one's own. */
 export function useItemView() {
-  const [search, setSearch] = useSearchParams();
+  const [narrowed, setNarrowed] = useParam('items');
   const [order, setOrder] = useSetting<ItemOrder>('items-order', 'usual');
-  const change = (conditions: Condition[]) =>
-    setSearch(
-      (before) => {
-        const next = new URLSearchParams(before);
-        next.delete(PARAM);
-        if (conditions.length > 0) {
-          next.set(PARAM, written(conditions));
-        }
-        return next;
-      },
-      { replace: true },
-    );
-  return { order, setOrder, conditions: conditionsIn(search.get(PARAM)), change };
+  const change = (conditions: Condition[]) => setNarrowed(written(conditions));
+  return { order, setOrder, conditions: conditionsIn(narrowed), change };
 }
 
 interface Props {
@@ -53,7 +41,7 @@ export function ItemsHead({ view, shown, of, currency, lines, tickAll }: Props) 
         <button
           type="button"
           aria-label={`Order of the items: ${ITEM_ORDERS[view.order]}, another by a click`}
-          onClick={() => view.setOrder(nextItemOrder(view.order))}
+          onClick={() => view.setOrder(nextOrder(ITEM_ORDERS, view.order))}
         >
           {ITEM_ORDERS[view.order]}
         </button>

@@ -1,12 +1,12 @@
 import Button from '@mui/material/Button';
 import { type KeyboardEvent, useMemo, useState } from 'react';
-import { useSearchParams } from 'react-router';
 import { CERTAINTIES, CertaintyMark } from '../../components/CertaintyMark';
 import { Amount } from '../../components/Amount';
 import { conditionsIn, meets, written } from '../../components/conditions';
 import { Conditions } from '../../components/Conditions';
 import { FindField } from '../../components/FindField';
 import { Key } from '../../components/Key';
+import { useParam } from '../../components/useParam';
 import { useSetting } from '../../components/useSetting';
 import { focusZone } from '../../keyboard/keys';
 import { shortDate, sumsOf, words } from '../../money/money';
@@ -36,11 +36,11 @@ interface Props {
 
 /** All money not yet explained, as each person likes it. While it has the focus its order stands still. */
 export function Pile({ rows, selected, select, ticked, tick, post, asOne }: Props) {
-  const [search, setSearch] = useSearchParams();
+  const [find, setFind] = useParam('find');
+  const [where, setWhere] = useParam('where');
   const [look, setLook] = useSetting<PileLook>('pile', USUAL_LOOK);
-  const [narrowing, setNarrowing] = useState(search.has('where'));
-  const find = search.get('find') ?? '';
-  const conditions = conditionsIn(search.get('where'));
+  const [narrowing, setNarrowing] = useState(where !== '');
+  const conditions = conditionsIn(where);
   const { shown, waiting, release, freeze } = useFrozenOrder(rows);
   const found = shown.filter(
     (r) =>
@@ -50,20 +50,6 @@ export function Pile({ rows, selected, select, ticked, tick, post, asOne }: Prop
   const groups = grouped(found, look.order);
   const ordered = groups.flatMap((g) => g.rows);
   const onThem = rows.filter((r) => ticked.has(r.id));
-
-  const setParam = (name: string, value: string) =>
-    setSearch(
-      (before) => {
-        const next = new URLSearchParams(before);
-        if (value) {
-          next.set(name, value);
-        } else {
-          next.delete(name);
-        }
-        return next;
-      },
-      { replace: true },
-    );
 
   const onKeyDown = (event: KeyboardEvent) => {
     const step = event.key === 'ArrowDown' ? 1 : event.key === 'ArrowUp' ? -1 : 0;
@@ -103,14 +89,14 @@ export function Pile({ rows, selected, select, ticked, tick, post, asOne }: Prop
           label="Find in the pile"
           placeholder="Find amount, payer, text"
           find={find}
-          change={(text) => setParam('find', text)}
+          change={setFind}
           leave={() => focusZone('pile')}
         />
         <div className={styles.look}>
           <button
             type="button"
             aria-label={`Order of the pile: ${PILE_ORDERS[look.order]}, another by a click`}
-            onClick={() => setLook({ ...look, order: nextOrder(look.order) })}
+            onClick={() => setLook({ ...look, order: nextOrder(PILE_ORDERS, look.order) })}
           >
             {PILE_ORDERS[look.order]}
           </button>
@@ -143,7 +129,7 @@ export function Pile({ rows, selected, select, ticked, tick, post, asOne }: Prop
             name="pile"
             fields={PILE_FIELDS}
             conditions={conditions}
-            change={(next) => setParam('where', written(next))}
+            change={(next) => setWhere(written(next))}
           />
         )}
       </div>

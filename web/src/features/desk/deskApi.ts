@@ -1,5 +1,5 @@
 import { queryOptions } from '@tanstack/react-query';
-import { client, type Schemas, unwrap } from '../../api/client';
+import { client, placeOf, type Schemas, unwrap } from '../../api/client';
 
 export type Line = Schemas['LineView'];
 export type Item = Schemas['ItemView'];
@@ -93,8 +93,9 @@ export const moneyQuery = (id: number) =>
     refetchOnWindowFocus: 'always',
   });
 
-/** Open items of a customer, or of all in whom the text is found. */
 /**
+ * Open items of a customer, or of all in whom the text is found.
+ *
  * @param paid in which currency, and for items in others on which day
  */
 export const itemsQuery = (
@@ -117,18 +118,13 @@ export const forgetPayers = (payers: Schemas['PayerRequest'][], forgotten: boole
 export const shareOut = (money: number[], lines: Line[]) =>
   unwrap(client.PUT('/api/desk/together', { body: { money, lines } }));
 
-const partsOf = (number: string) => {
-  const [year = '', count = ''] = number.split('-');
-  return { year: Number(year), number: Number(count) };
-};
-
 export const postedTapeQuery = (number: string) =>
   queryOptions({
     queryKey: ['desk', 'posted', number],
     queryFn: () =>
       unwrap(
         client.GET('/api/desk/postings/{year}/{number}/tape', {
-          params: { path: partsOf(number) },
+          params: { path: placeOf(number) },
         }),
       ),
   });
@@ -137,7 +133,7 @@ export const postedTapeQuery = (number: string) =>
 export const correct = (number: string, lines: Line[], key: string) =>
   unwrap(
     client.POST('/api/desk/postings/{year}/{number}/correction', {
-      params: { path: partsOf(number), header: { 'Idempotency-Key': key } },
+      params: { path: placeOf(number), header: { 'Idempotency-Key': key } },
       body: { lines },
     }),
   );
@@ -304,13 +300,3 @@ export const setAsideQuery = queryOptions({
   queryKey: ['desk', 'set-aside'],
   queryFn: () => unwrap(client.GET('/api/desk/set-aside')),
 });
-
-/** Turns a posting back by its short number, such as 2026-0143. */
-export const turnBack = (number: string) => {
-  const [year, count] = number.split('-').map(Number);
-  return unwrap(
-    client.POST('/api/desk/postings/{year}/{number}/turning-back', {
-      params: { path: { year: year ?? 0, number: count ?? 0 } },
-    }),
-  );
-};

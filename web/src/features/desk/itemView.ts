@@ -36,12 +36,6 @@ export const ITEM_ORDERS = {
 
 export type ItemOrder = keyof typeof ITEM_ORDERS;
 
-/** The order that comes after one, and after the last the first. */
-export function nextItemOrder(order: ItemOrder): ItemOrder {
-  const all = Object.keys(ITEM_ORDERS) as ItemOrder[];
-  return all[(all.indexOf(order) + 1) % all.length] ?? 'usual';
-}
-
 const LAST = '9999';
 
 const COMPARE: Record<Exclude<ItemOrder, 'usual'>, (a: Item, b: Item) => number> = {

@@ -24,9 +24,9 @@ export const PILE_ORDERS = {
 export type PileOrder = keyof typeof PILE_ORDERS;
 
 /** The order that comes after one, and after the last the first. */
-export function nextOrder(order: PileOrder): PileOrder {
-  const all = Object.keys(PILE_ORDERS) as PileOrder[];
-  return all[(all.indexOf(order) + 1) % all.length] ?? 'certainty';
+export function nextOrder<T extends string>(orders: Record<T, string>, order: T): T {
+  const all = Object.keys(orders) as T[];
+  return all[(all.indexOf(order) + 1) % all.length] ?? order;
 }
 
 /** By what the pile is narrowed. */

@@ -7,9 +7,10 @@ import { Field } from '../../components/Field';
 import { Empty, Sentence } from '../../components/States';
 import page from '../../components/Page.module.css';
 import { longDate } from '../../money/money';
+import { forgetPayers } from '../desk';
 import { sessionQuery } from '../session';
 import styles from './Rules.module.css';
-import { forgetPayer, type Payer, payersQuery, whoPaysQuery } from './rulesApi';
+import { type Payer, payersQuery, whoPaysQuery } from './rulesApi';
 
 interface Who {
   payer: string;
@@ -17,22 +18,27 @@ interface Who {
   customerId: number;
 }
 
-/** Who is remembered as paying for whom, from where, and how it is forgotten. */
-export function Payers({ may }: { may: boolean }) {
+/** Forgets and remembers payers, and what was wrong with the last of it. */
+function useForgetting() {
   const queries = useQueryClient();
-  const [find, setFind] = useState('');
   const [problem, setProblem] = useState('');
-  const payers = useQuery(payersQuery(find.trim()));
-
   const forget = async ({ payer, byAccount, customerId }: Who, forgotten: boolean) => {
     setProblem('');
     try {
-      await forgetPayer({ payer, byAccount, customerId }, forgotten);
+      await forgetPayers([{ payer, byAccount, customerId }], forgotten);
     } catch (e) {
       setProblem(sentenceOf(e));
     }
     await queries.invalidateQueries();
   };
+  return { forget, problem };
+}
+
+/** Who is remembered as paying for whom, from where, and how it is forgotten. */
+export function Payers({ may }: { may: boolean }) {
+  const { forget, problem } = useForgetting();
+  const [find, setFind] = useState('');
+  const payers = useQuery(payersQuery(find.trim()));
 
   return (
     <section className={styles.rule} aria-label="Remembered payers">
@@ -134,22 +140,12 @@ function PayerTable({ payers, ofOne = false, may, forget }: TableProps) {
 
 /** Who pays for a customer, and how it usually does. */
 export function WhoPays({ customer }: { customer: number }) {
-  const queries = useQueryClient();
+  const { forget, problem } = useForgetting();
   const { data: session } = useQuery(sessionQuery);
-  const [problem, setProblem] = useState('');
   const who = useQuery(whoPaysQuery(customer));
   if (!who.data || who.data.payments + who.data.payers.length === 0) {
     return null;
   }
-  const forget = async ({ payer, byAccount, customerId }: Who, forgotten: boolean) => {
-    setProblem('');
-    try {
-      await forgetPayer({ payer, byAccount, customerId }, forgotten);
-    } catch (e) {
-      setProblem(sentenceOf(e));
-    }
-    await queries.invalidateQueries();
-  };
   return (
     <section aria-label="Who pays">
       <h2>Who pays, and how</h2>

@@ -2,6 +2,7 @@ import Button from '@mui/material/Button';
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { sentenceOf } from '../../api/client';
+import { Choice } from '../../components/Choice';
 import { Field } from '../../components/Field';
 import { Sentence } from '../../components/States';
 import page from '../../components/Page.module.css';
@@ -17,6 +18,9 @@ const TAXES: Record<Reason['tax'], string> = {
   STAYS: 'tax stays',
   CORRECTED: 'corrects tax',
 };
+
+const optionsOf = <T extends string>(words: Record<T, string>) =>
+  (Object.keys(words) as T[]).map((value) => ({ value, words: words[value] }));
 
 type Edited = Omit<Reason, 'code'> & { code?: string };
 
@@ -118,50 +122,26 @@ function ReasonForm({ begun, accounts, keep, leave }: FormProps) {
       }}
     >
       <Field first label="Words" value={reason.words} change={(words) => set({ words })} />
-      <label className={styles.choice}>
-        Who has it
-        <select
-          aria-label="Who has it"
-          value={reason.side}
-          disabled={begun.code !== undefined}
-          onChange={(e) => set({ side: e.target.value as Reason['side'] })}
-        >
-          {Object.entries(SIDES).map(([side, words]) => (
-            <option key={side} value={side}>
-              {words}
-            </option>
-          ))}
-        </select>
-      </label>
-      <label className={styles.choice}>
-        Account
-        <select
-          aria-label="Account"
-          value={reason.account}
-          onChange={(e) => set({ account: e.target.value })}
-        >
-          <option value="">choose one</option>
-          {accounts.map((a) => (
-            <option key={a.code} value={a.code}>
-              {a.words}
-            </option>
-          ))}
-        </select>
-      </label>
-      <label className={styles.choice}>
-        Tax
-        <select
-          aria-label="Tax"
-          value={reason.tax}
-          onChange={(e) => set({ tax: e.target.value as Reason['tax'] })}
-        >
-          {Object.entries(TAXES).map(([tax, words]) => (
-            <option key={tax} value={tax}>
-              {words}
-            </option>
-          ))}
-        </select>
-      </label>
+      <Choice
+        label="Who has it"
+        value={reason.side}
+        disabled={begun.code !== undefined}
+        options={optionsOf(SIDES)}
+        change={(side) => set({ side })}
+      />
+      <Choice
+        label="Account"
+        value={reason.account}
+        otherwise="choose one"
+        options={accounts.map((a) => ({ value: a.code, words: a.words }))}
+        change={(account) => set({ account })}
+      />
+      <Choice
+        label="Tax"
+        value={reason.tax}
+        options={optionsOf(TAXES)}
+        change={(tax) => set({ tax })}
+      />
       <Field label="Codes of advices" value={reason.codes} change={(codes) => set({ codes })} />
       <Button type="submit" disabled={!reason.words.trim() || !reason.account}>
         Keep the reason

@@ -59,9 +59,6 @@ export const whoPaysQuery = (id: number) =>
     queryFn: () => unwrap(client.GET('/api/payers/customers/{id}', { params: { path: { id } } })),
   });
 
-export const forgetPayer = (payer: Schemas['PayerRequest'], forgotten: boolean) =>
-  unwrap(client.PUT('/api/payers/forgotten', { body: { payers: [payer], forgotten } }));
-
 export type ExchangeRate = Schemas['RateView'];
 
 export const keepExchangeRate = (rate: Schemas['RateRequest']) =>

@@ -10,6 +10,7 @@ import { longDate, moment } from '../../money/money';
 import { PostingLink } from './PostingLink';
 import { SourceLink } from './SourceLink';
 import { postingLinesQuery, postingTrailQuery } from './trailApi';
+import { TurnBack } from './TurnBack';
 import styles from './Trail.module.css';
 
 /** One posting: the money and its place in its file, the tape, the items, the journal. */
@@ -122,6 +123,7 @@ export function PostingTrail() {
             </Link>
           </p>
         )}
+        {t.mayTurnBack && <TurnBack number={t.number} />}
         {t.money && <pre className={styles.sent}>{t.money.text}</pre>}
       </div>
       <div className={styles.side}>

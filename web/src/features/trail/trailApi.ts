@@ -1,5 +1,5 @@
 import { infiniteQueryOptions, queryOptions } from '@tanstack/react-query';
-import { client, type Schemas, unwrap } from '../../api/client';
+import { client, placeOf, type Schemas, unwrap } from '../../api/client';
 
 export type Source = Schemas['SourceView'];
 
@@ -14,7 +14,7 @@ export const postingTrailQuery = (number: string) =>
     queryKey: ['trail', 'posting', number],
     queryFn: () =>
       unwrap(
-        client.GET('/api/trail/postings/{year}/{number}', { params: { path: place(number) } }),
+        client.GET('/api/trail/postings/{year}/{number}', { params: { path: placeOf(number) } }),
       ),
   });
 
@@ -25,14 +25,29 @@ export const postingLinesQuery = (number: string, from: number) =>
     queryFn: ({ pageParam }) =>
       unwrap(
         client.GET('/api/trail/postings/{year}/{number}/lines', {
-          params: { path: place(number), query: { after: pageParam } },
+          params: { path: placeOf(number), query: { after: pageParam } },
         }),
       ),
     initialPageParam: from,
     getNextPageParam: (page) => page.next,
   });
 
-const place = (words: string) => {
-  const [year = 0, number = 0] = words.split('-').map(Number);
-  return { year, number };
-};
+/** What has to be turned back before a posting can be, the last first. */
+export const restingOn = (number: string) =>
+  unwrap(
+    client.GET('/api/desk/postings/{year}/{number}/resting', {
+      params: { path: placeOf(number) },
+    }),
+  );
+
+/**
+ * Turns a posting back by its short number, such as 2026-0143.
+ *
+ * @param together what rests on it, as it was shown
+ */
+export const turnBack = (number: string, together: string[] = []) =>
+  unwrap(
+    client.POST('/api/desk/postings/{year}/{number}/turning-back', {
+      params: { path: placeOf(number), query: { together } },
+    }),
+  );

@@ -319,13 +319,20 @@ public final class House {
   }
 
   /** Turns back a posting by its short number. */
-  public Answer turnBack(Actor actor, String number) {
+  public Answer turnBack(Actor actor, String number, String... together) {
     String[] parts = number.split("-");
     return send(
         actor,
         HttpMethod.POST,
-        "/api/desk/postings/%s/%d/turning-back".formatted(parts[0], Integer.parseInt(parts[1])),
+        "/api/desk/postings/%s/%d/turning-back?together=%s"
+            .formatted(parts[0], Integer.parseInt(parts[1]), String.join(",", together)),
         Map.of());
+  }
+
+  /** The numbers of what rests on a posting. */
+  public List<String> restingOn(String number) {
+    String path = "/api/desk/postings/" + number.replace('-', '/') + "/resting";
+    return get(clerk, path).body().valueStream().map(r -> r.path("number").asString()).toList();
   }
 
   /** Closes a month; whether it could be closed. */

@@ -84,7 +84,7 @@ class CorrectPosting {
     MoneyInId money = money(tape);
     requireSameMoney(
         tape, postTape.lines(actor, request.lines, tape.money().moneyIn().orElseThrow()));
-    turnBack.turnBack(actor, number);
+    turnBack.turnBack(actor, number, List.of());
     Posted posted =
         postTape.post(
             actor,

@@ -270,11 +270,27 @@ class DeskController {
     return new DeskViews.DoneSaid(settingAside.bringBack(actor, new MoneyInId(id)));
   }
 
+  /**
+   * @param together short numbers of what rests on it, as it was shown
+   */
   @PostMapping("/postings/{year}/{number}/turning-back")
   @PreAuthorize("hasAuthority('POST')")
   Posted turnBack(
+      @AuthenticationPrincipal Actor actor,
+      @PathVariable int year,
+      @PathVariable int number,
+      @RequestParam(defaultValue = "") List<String> together) {
+    return turnBackPosting.turnBack(
+        actor,
+        PostingNumber.of(year, number),
+        together.stream().map(PostingNumber::parse).toList());
+  }
+
+  /** What has to be turned back before a posting can be. */
+  @GetMapping("/postings/{year}/{number}/resting")
+  List<TurnBackPosting.RestingView> resting(
       @AuthenticationPrincipal Actor actor, @PathVariable int year, @PathVariable int number) {
-    return turnBackPosting.turnBack(actor, PostingNumber.of(year, number));
+    return turnBackPosting.resting(actor, PostingNumber.of(year, number));
   }
 
   /** A posted tape, to be corrected. */

@@ -1,5 +1,6 @@
 package io.sumbrel.server.desk;
 
+import io.sumbrel.core.chart.Chart;
 import io.sumbrel.core.difference.DifferenceReason;
 import io.sumbrel.core.matching.Certainty;
 import io.sumbrel.core.matching.Plan;
@@ -13,18 +14,22 @@ import io.sumbrel.core.tape.Tape;
 import io.sumbrel.core.tape.TapeLine;
 import io.sumbrel.core.tape.TapeMoney;
 import io.sumbrel.core.usual.UsualAccounts;
+import io.sumbrel.server.chart.Charts;
 import io.sumbrel.server.desk.DeskViews.PreviewView;
 import io.sumbrel.server.matching.PlanBoard;
 import io.sumbrel.server.openitem.Items;
 import io.sumbrel.server.people.Actor;
 import io.sumbrel.server.receipt.MoneyLine;
+import java.util.Collection;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
+import java.util.function.Predicate;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -39,14 +44,14 @@ class PostPreview {
 
   private final BesideThePlan besideThePlan;
   private final Drafts drafts;
-  private final PostTape postTape;
+  private final Charts charts;
   private final Items items;
 
-  PostPreview(BesideThePlan besideThePlan, Drafts drafts, PostTape postTape, Items items) {
+  PostPreview(BesideThePlan besideThePlan, Drafts drafts, Charts charts, Items items) {
     this.items = items;
     this.besideThePlan = besideThePlan;
     this.drafts = drafts;
-    this.postTape = postTape;
+    this.charts = charts;
   }
 
   /** What the desk knows of the pile at one moment. */
@@ -90,22 +95,28 @@ class PostPreview {
       throw new Refusal("too-many", "At most %,d sums are posted in one go.".formatted(MOST));
     }
     Set<Long> wanted = Set.copyOf(ids);
-    Map<Long, Drafts.Draft> own =
-        drafts.all(actor.booksId()).stream()
-            .filter(d -> d.personId() == actor.personId() && !d.lines().isEmpty())
-            .collect(Collectors.toMap(Drafts.Draft::moneyInId, Function.identity()));
+    Map<Long, Drafted> own =
+        drafted(
+                actor,
+                pile,
+                d ->
+                    wanted.contains(d.moneyInId())
+                        && d.personId() == actor.personId()
+                        && !d.lines().isEmpty())
+            .collect(Collectors.toMap(d -> d.draft.moneyInId(), Function.identity()));
+    Map<ItemId, OpenItem> named = named(actor, own.values());
     BesideThePlan.Ways beside = beside(actor, pile);
     return pile.board.pile().stream()
         .filter(l -> wanted.contains(l.moneyIn().id().number()))
-        .map(l -> ticked(actor, pile, l, own.get(l.moneyIn().id().number()), beside))
+        .map(
+            l ->
+                Optional.ofNullable(own.get(l.moneyIn().id().number()))
+                    .map(d -> view(actor, d, named))
+                    .orElseGet(() -> proposed(pile, l, beside)))
         .toList();
   }
 
-  private PreviewView ticked(
-      Actor actor, Pile pile, MoneyLine line, Drafts.Draft draft, BesideThePlan.Ways beside) {
-    if (draft != null) {
-      return drafted(actor, line, draft);
-    }
+  private static PreviewView proposed(Pile pile, MoneyLine line, BesideThePlan.Ways beside) {
     Planned planned = new Planned(line, pile.board.rows().get(line.moneyIn().id()));
     MoneyIn money = line.moneyIn();
     return BesideThePlan.Ways.proposed(planned.row, beside.of(planned.row, money))
@@ -117,18 +128,43 @@ class PostPreview {
   /** Every worked tape that is put by, whoever made it. */
   @Transactional(readOnly = true)
   public List<PreviewView> putBy(Actor actor, Pile pile) {
-    Map<Long, MoneyLine> lines =
-        pile.board.pile().stream()
-            .collect(Collectors.toMap(l -> l.moneyIn().id().number(), Function.identity()));
-    return drafts.all(actor.booksId()).stream()
-        .filter(d -> d.putBy() && lines.containsKey(d.moneyInId()))
-        .map(d -> drafted(actor, lines.get(d.moneyInId()), d))
+    List<Drafted> all = drafted(actor, pile, Drafts.Draft::putBy).toList();
+    Map<ItemId, OpenItem> named = named(actor, all);
+    return all.stream()
+        .map(d -> view(actor, d, named))
         .sorted(Comparator.comparing(PreviewView::maker).thenComparing(PreviewView::moneyInId))
         .toList();
   }
 
-  private PreviewView drafted(Actor actor, MoneyLine line, Drafts.Draft draft) {
-    List<TapeLine> lines = postTape.lines(actor, draft.lines(), line.moneyIn());
+  /** A sum with a tape that somebody made for it. */
+  private record Drafted(MoneyLine line, Drafts.Draft draft, List<TapeLine> lines) {}
+
+  private Stream<Drafted> drafted(Actor actor, Pile pile, Predicate<Drafts.Draft> wanted) {
+    Chart chart = charts.of(actor.booksId());
+    Map<Long, MoneyLine> byId =
+        pile.board.pile().stream()
+            .collect(Collectors.toMap(l -> l.moneyIn().id().number(), Function.identity()));
+    return drafts.all(actor.booksId()).stream()
+        .filter(d -> byId.containsKey(d.moneyInId()) && wanted.test(d))
+        .map(
+            d -> {
+              MoneyLine line = byId.get(d.moneyInId());
+              TapeMoney money = TapeMoney.of(line.moneyIn());
+              return new Drafted(line, d, TapeJudge.lines(chart, d.lines(), money));
+            });
+  }
+
+  /** The items on some tapes, read at once. */
+  private Map<ItemId, OpenItem> named(Actor actor, Collection<Drafted> tapes) {
+    return items.find(
+        actor.booksId(),
+        tapes.stream().flatMap(d -> d.lines.stream()).flatMap(l -> l.item().stream()).toList());
+  }
+
+  private static PreviewView view(Actor actor, Drafted drafted, Map<ItemId, OpenItem> named) {
+    MoneyLine line = drafted.line;
+    Drafts.Draft draft = drafted.draft;
+    List<TapeLine> lines = drafted.lines;
     long left = Tape.leftToPlace(TapeMoney.of(line.moneyIn()), lines);
     boolean other = draft.personId() != actor.personId();
     return new PreviewView(
@@ -136,7 +172,7 @@ class PostPreview {
         line.payer(),
         line.moneyIn().currency().getCurrencyCode(),
         line.moneyIn().amountMinor(),
-        words(actor, lines),
+        words(lines, named),
         forgiven(lines),
         draft.lines(),
         Optional.of(draft.personId()).filter(p -> other),
@@ -145,9 +181,7 @@ class PostPreview {
   }
 
   /** What a tape places, by the numbers of its items. */
-  private String words(Actor actor, List<TapeLine> lines) {
-    Map<ItemId, OpenItem> named =
-        items.find(actor.booksId(), lines.stream().flatMap(l -> l.item().stream()).toList());
+  private static String words(List<TapeLine> lines, Map<ItemId, OpenItem> named) {
     String told =
         lines.stream()
             .limit(MOST_WORDS)

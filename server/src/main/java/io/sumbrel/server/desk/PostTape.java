@@ -154,8 +154,7 @@ public class PostTape {
             stored.number().words(),
             words.of(actor.booksId(), tape),
             Optional.of(id.number()),
-            said.flatMap(s -> Taught.by(s.problem(), tape))
-                .map(t -> Posted.TaughtView.of(t, words.nameOf(actor.booksId(), t.customer()))));
+            said.flatMap(s -> Taught.by(s.problem(), tape)).map(t -> words.of(actor.booksId(), t)));
     drafts.drop(actor.personId(), id);
     request.makerId().ifPresent(m -> drafts.drop(m, id));
     answers.keep(actor, asked, posted);

@@ -1,6 +1,7 @@
 package io.sumbrel.server.desk;
 
 import io.sumbrel.core.ledger.AccountUse;
+import io.sumbrel.core.matching.Taught;
 import io.sumbrel.core.party.Customer;
 import io.sumbrel.core.party.CustomerId;
 import io.sumbrel.core.tape.LineKind;
@@ -40,9 +41,9 @@ class TapeWords {
         .formatted(tape.money().words(), goal, returns ? ", a returned payment" : "");
   }
 
-  /** What people call a customer. */
-  String nameOf(long booksId, CustomerId customer) {
-    return customers.one(booksId, customer).name();
+  /** What was learned, and how it is forgotten again. */
+  Posted.TaughtView of(long booksId, Taught taught) {
+    return Posted.TaughtView.of(taught, customers.one(booksId, taught.customer()).name());
   }
 
   private String goal(long booksId, Tape tape) {

@@ -13,10 +13,15 @@ import io.sumbrel.server.ledger.Explanations;
 import io.sumbrel.server.ledger.Ledger;
 import io.sumbrel.server.ledger.Postings;
 import io.sumbrel.server.ledger.Receipts;
+import io.sumbrel.server.ledger.RestingPostings;
 import io.sumbrel.server.openitem.Items;
 import io.sumbrel.server.people.Actor;
 import io.sumbrel.server.receipt.MoneyLines;
+import java.time.LocalDate;
+import java.util.Comparator;
+import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -33,6 +38,8 @@ public class TurnBackPosting {
   private final Postings postings;
   private final Explanations explanations;
   private final Receipts receipts;
+  private final RestingPostings resting;
+  private final TapeWords words;
 
   TurnBackPosting(
       MoneyLines moneyLines,
@@ -42,7 +49,11 @@ public class TurnBackPosting {
       Ledger ledger,
       Postings postings,
       Explanations explanations,
-      Receipts receipts) {
+      Receipts receipts,
+      RestingPostings resting,
+      TapeWords words) {
+    this.resting = resting;
+    this.words = words;
     this.moneyLines = moneyLines;
     this.books = books;
     this.claims = claims;
@@ -54,20 +65,81 @@ public class TurnBackPosting {
   }
 
   /**
-   * @throws Refusal {@code turned-back} when it is already, {@code closed-month}, and the reasons
-   *     of {@link TurnedBack}
+   * A posting that rests on another.
+   *
+   * @param words what it did
+   */
+  record RestingView(String number, LocalDate date, String words, String actor) {}
+
+  /**
+   * What has to be turned back before a posting can be, the last first.
+   *
+   * @throws Refusal {@code not-found}
+   */
+  @Transactional(readOnly = true)
+  public List<RestingView> resting(Actor actor, PostingNumber number) {
+    return resting.on(stored(actor, number).id()).stream()
+        .map(n -> stored(actor, n))
+        .map(
+            s ->
+                new RestingView(
+                    s.posting().number().words(),
+                    s.posting().date(),
+                    s.posting()
+                        .tape()
+                        .map(t -> words.of(actor.booksId(), t))
+                        .orElseGet(() -> "Tied " + sum(s.posting())),
+                    s.actor()))
+        .toList();
+  }
+
+  /**
+   * @param together what rests on it, as it was shown, and is turned back before it
+   * @throws Refusal {@code turned-back} when it is already, {@code rests-otherwise} where something
+   *     else rests on it than was shown, {@code closed-month}, and the reasons of {@link
+   *     TurnedBack}; nothing is changed then
    */
   @Transactional
-  Posted turnBack(Actor actor, PostingNumber number) {
+  public Posted turnBack(Actor actor, PostingNumber number, List<PostingNumber> together) {
+    List<PostingNumber> all =
+        Stream.concat(together.stream(), Stream.of(number)).distinct().toList();
+    lock(actor, all.stream().map(n -> explanations.explanation(actor.booksId(), n)).toList());
+    long last = explanations.explanation(actor.booksId(), number).postingId();
+    if (!together.isEmpty() && !resting.on(last).equals(together)) {
+      throw new Refusal(
+          "rests-otherwise",
+          "What rests on %s is another by now than it was shown.".formatted(number.words()));
+    }
+    together.forEach(n -> turnBackOne(actor, n));
+    Posted done = turnBackOne(actor, number);
+    return together.isEmpty()
+        ? done
+        : new Posted(
+            done.number(),
+            "%s, and %d that rested on it".formatted(done.words(), together.size()),
+            done.moneyInId(),
+            Optional.empty());
+  }
+
+  /** Locked before anything of the postings is read: balances are never read before their lock. */
+  private void lock(Actor actor, List<Explanations.Explanation> all) {
+    all.stream()
+        .flatMap(e -> e.money().stream())
+        .distinct()
+        .sorted(Comparator.comparing(MoneyInId::number))
+        .forEach(moneyLines::lock);
+    items.lock(
+        actor.booksId(),
+        all.stream()
+            .flatMap(e -> explanations.itemsOf(e.postingId()).stream())
+            .distinct()
+            .toList());
+  }
+
+  private Posted turnBackOne(Actor actor, PostingNumber number) {
     Explanations.Explanation explanation = explanations.explanation(actor.booksId(), number);
-    explanation.money().forEach(moneyLines::lock);
-    // Locked before anything of the posting is read: balances are never read before their lock.
-    items.lock(actor.booksId(), explanations.itemsOf(explanation.postingId()));
     explanations.requireNotTurnedBack(explanation, number);
-    Posting posting =
-        postings
-            .find(actor.booksId(), number, m -> moneyLines.find(actor.booksId(), m).moneyIn())
-            .posting();
+    Posting posting = stored(actor, number).posting();
     TurnedBack contra =
         TurnedBack.of(
             posting,
@@ -75,14 +147,19 @@ public class TurnBackPosting {
                 actor.booksId(), posting.movements().stream().map(ItemMovement::item).toList()),
             books.businessDate(actor.booksId()),
             receipts.returnedBy(explanation.money()));
-    String words = "Turned back " + number.words() + ", " + sum(posting);
+    String said = "Turned back " + number.words() + ", " + sum(posting);
     String act = posting.tie().isPresent() ? UNTIED : Ledger.TURNED_BACK;
-    Ledger.Stored done = ledger.append(actor, contra, Ledger.Source.NONE, act, words);
+    Ledger.Stored done = ledger.append(actor, contra, Ledger.Source.NONE, act, said);
     return new Posted(
         done.number().words(),
-        words,
+        said,
         explanation.money().stream().findFirst().map(MoneyInId::number),
         Optional.empty());
+  }
+
+  private Postings.Stored stored(Actor actor, PostingNumber number) {
+    return postings.find(
+        actor.booksId(), number, m -> moneyLines.find(actor.booksId(), m).moneyIn());
   }
 
   private static String sum(Posting posting) {

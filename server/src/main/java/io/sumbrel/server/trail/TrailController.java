@@ -23,6 +23,7 @@ import io.sumbrel.server.matching.DecisionRecord;
 import io.sumbrel.server.openitem.Items;
 import io.sumbrel.server.party.Customers;
 import io.sumbrel.server.people.Actor;
+import io.sumbrel.server.people.Right;
 import io.sumbrel.server.receipt.MoneyLine;
 import io.sumbrel.server.receipt.MoneyLines;
 import java.time.Instant;
@@ -141,6 +142,7 @@ class TrailController {
    * @param maker who made it, where a second person posted it
    * @param returns the receipts of which it undoes a part, by their postings
    * @param returnedBy a posting by which the bank took back a part of it
+   * @param mayTurnBack whether it explains something, stands, and whoever asks may post
    * @param cameAbout by whose hand a tape is what it is and what it rests on, in words; else empty
    */
   record PostingTrail(
@@ -155,6 +157,7 @@ class TrailController {
       Optional<String> turnedBackBy,
       List<String> returns,
       Optional<String> returnedBy,
+      boolean mayTurnBack,
       Optional<MoneyTrail> money,
       Optional<SourceView> source,
       List<TapeLineTrail> tape,
@@ -232,6 +235,9 @@ class TrailController {
                 .moneyIn()
                 .flatMap(m -> receipts.returnedBy(List.of(m)))
                 .map(PostingNumber::words),
+        stored.posting().kind().isExplanation()
+            && stored.turnedBackBy().isEmpty()
+            && actor.may(Right.POST),
         stored.moneyIn().map(m -> money(actor, moneyLines.find(books, m))),
         stored.arrivalId().map(a -> source(actor, a, Optional.empty(), Optional.empty())),
         stored.posting().tape().map(t -> tape(t, byId)).orElse(List.of()),

@@ -205,6 +205,21 @@ class ReturnedPaymentsTest extends ServerTest {
     House.Answer tooLate = house.turnBack(house.clerk, placed.body().path("number").asString());
     assertThat(tooLate.sentence()).contains("a return has opened it since");
     house.prove();
+    String return_ = returned.body().path("number").asString();
+    String use = placed.body().path("number").asString();
+    assertThat(house.restingOn(return_)).isEmpty();
+    assertThat(house.restingOn(use)).containsExactly(return_);
+    assertThat(house.restingOn(credit)).containsExactly(return_, use);
+    assertThat(house.turnBack(house.clerk, credit, use).code()).isEqualTo("rests-otherwise");
+    assertThat(house.turnBack(house.reader, credit, return_, use).status()).isEqualTo(403);
+    assertThat(house.open("T-3")).as("nothing is half done").isEqualTo(20_000);
+    House.Answer all = house.turnBack(house.clerk, credit, return_, use);
+    assertThat(all.sentence()).isEmpty();
+    assertThat(all.body().path("words").asString()).endsWith("and 2 that rested on it");
+    assertThat(house.sum("QUAYLINE").path("id").isNumber()).as("to be explained again").isTrue();
+    assertThat(house.money("ALDER POTS")).isPositive();
+    assertThat(house.restingOn(receipt)).isEmpty();
+    house.prove();
   }
 
   /** 200.00 stayed on account and was used together with another payment of 50.00. */

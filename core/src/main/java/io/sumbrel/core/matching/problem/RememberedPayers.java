@@ -16,6 +16,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Predicate;
+import java.util.stream.Stream;
 
 /**
  * Who paid for whom before: by the payer's name as the bank writes it, and by the account from
@@ -53,6 +54,11 @@ public final class RememberedPayers {
 
     Layered<K, V> copy() {
       return new Layered<>(many, new HashMap<>(few));
+    }
+
+    Stream<K> keys() {
+      return Stream.concat(
+          many.keySet().stream().filter(k -> !few.containsKey(k)), few.keySet().stream());
     }
 
     V get(K key, V otherwise) {
@@ -265,6 +271,10 @@ public final class RememberedPayers {
             .thenComparing(Known::payer)
             .thenComparing(k -> k.customer.number());
 
+    static Known of(String payer, boolean byAccount, CustomerId customer, Times times) {
+      return new Known(payer, byAccount, customer, times.count(), times.before(), times.last());
+    }
+
     /** What must be forgotten so that it is remembered no more. */
     public ForgottenPayer toForget() {
       return new ForgottenPayer(payer, byAccount, customer);
@@ -273,27 +283,21 @@ public final class RememberedPayers {
 
   /** All that are remembered and meet a condition, who paid last first. */
   public List<Known> all(Predicate<Known> wanted) {
-    List<Known> all = new ArrayList<>();
-    gather(byName, false, all);
-    gather(byAccount, true, all);
-    return all.stream()
+    return Stream.concat(known(byName, false), known(byAccount, true))
         .filter(k -> !forgotten.contains(k.toForget()))
         .filter(wanted)
         .sorted(Known.NEWEST_FIRST)
         .toList();
   }
 
-  private static void gather(
-      Layered<String, Map<CustomerId, Times>> index, boolean account, List<Known> all) {
-    Set<String> payers = new HashSet<>(index.many.keySet());
-    payers.addAll(index.few.keySet());
-    for (String payer : payers) {
-      index
-          .get(payer, Map.of())
-          .forEach(
-              (customer, t) ->
-                  all.add(new Known(payer, account, customer, t.count(), t.before(), t.last())));
-    }
+  private static Stream<Known> known(
+      Layered<String, Map<CustomerId, Times>> index, boolean account) {
+    return index
+        .keys()
+        .flatMap(
+            payer ->
+                index.get(payer, Map.of()).entrySet().stream()
+                    .map(e -> Known.of(payer, account, e.getKey(), e.getValue())));
   }
 
   /** How a customer was used to pay; of no payments when nothing is known. */
