@@ -252,4 +252,43 @@ class WithoutMoneyWalkTest {
     button(ruta, "Keep the limits").click();
     assertThat(button(ruta, "Keep the limits")).isDisabled();
   }
+
+  /** Money kept on account is used; whoever takes the receipt back takes the use back with it. */
+  @Test
+  @Order(9)
+  void whatRestsOnAPostingIsNamedAndTakenBackWithIt() {
+    ines.navigate(product.address() + "/desk");
+    chooseSum("718.90");
+    assertThat(left()).hasText("Left to place 0.00");
+    ines.keyboard().press("Control+Enter");
+    Locator said = ines.getByText("Posted 718.90 to Thistledown");
+    assertThat(said).isVisible();
+    String receipt =
+        button(ines, "turn back 2026-").textContent().replaceAll(".*(2026-\\d+).*", "$1");
+    use(receipt);
+    zone("items").focus();
+    ines.keyboard().press("Space");
+    assertThat(left()).hasText("Left to place 0.00");
+    ines.keyboard().press("Control+Enter");
+    assertThat(ines.getByText("Used credits to Thistledown")).isVisible();
+    ines.navigate(product.address() + "/trail/postings/" + receipt);
+    button(ines, "Turn back$").click();
+    assertThat(ines.getByText("These rest on it")).isVisible();
+    assertThat(ines.getByText("Used credits to Thistledown")).isVisible();
+    Browser.assertAccessible(ines);
+    ines.keyboard().press("Enter");
+    assertThat(ines.getByText("turned back by").first()).isVisible();
+    assertThat(button(ines, "Turn back")).hasCount(0);
+    ines.navigate(product.address() + "/desk");
+    chooseSum("718.90");
+    assertThat(left()).hasText("Left to place 0.00");
+  }
+
+  private static void chooseSum(String amount) {
+    ines.getByRole(AriaRole.OPTION)
+        .filter(new Locator.FilterOptions().setHasText(amount))
+        .first()
+        .click();
+    assertThat(ines.locator("[data-zone=tape]").getByText(amount).first()).isVisible();
+  }
 }
