@@ -12,7 +12,7 @@ import page from '../../components/Page.module.css';
 import { shortDate } from '../../money/money';
 import { Notes } from '../notes';
 import { Papers } from '../papers';
-import { Agreed, WhoPays } from '../rules';
+import { Agreed, Charges, WhoPays } from '../rules';
 import { PostingLink } from '../trail';
 import { accountQuery, customerQuery, customersQuery, settledQuery } from './customersApi';
 
@@ -133,6 +133,7 @@ function One({ id }: { id: number }) {
       )}
       <Papers on="CUSTOMER" id={id} />
       <Notes on="customers" id={id} />
+      <Charges customer={id} />
       <Agreed customer={id} />
       <WhoPays customer={id} />
       <Account id={id} />

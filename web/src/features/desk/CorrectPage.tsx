@@ -136,7 +136,7 @@ function LineFields({ line, choices, put }: FieldsProps) {
           label="Reason"
           value={line.reason}
           options={choices.reasons
-            .filter((r) => r.kind === line.kind)
+            .filter((r) => r.kind === line.kind && (!r.retired || r.code === line.reason))
             .map((r) => ({ value: r.code, words: r.words }))}
           change={(reason) => put({ reason })}
         />

@@ -37,7 +37,7 @@ function missing(s: Situation, minor: number): Difference[] {
   const amount = words(minor, s.currency);
   const reasons = s.choices.reasons
     .filter((r) => (!r.namesItem || target) && (s.withMoney || r.kind === 'GRANTED'))
-    .filter((r) => !r.ofExchange || hasExchange(s))
+    .filter((r) => !r.retired && (!r.ofExchange || hasExchange(s)))
     .sort((one, other) => Number(other.ofExchange) - Number(one.ofExchange))
     .map((r) => ({
       words: `${amount} ${r.words}${r.namesItem ? ' on ' + (target?.item?.number ?? '') : ''}`,
@@ -63,8 +63,13 @@ function missing(s: Situation, minor: number): Difference[] {
           },
         }))
       : [];
-  return [...reasons, ...open];
+  // who bears what banks keep owes it still
+  const theirs = s.customerId !== undefined && s.choices.bearCharges.includes(s.customerId);
+  const first = theirs ? open.filter((o) => o.action.shortPay === CHARGE) : [];
+  return [...first, ...reasons, ...open.filter((o) => !first.includes(o))];
 }
+
+const CHARGE = 'CHARGE_DISPUTED';
 
 function hasExchange(s: Situation): boolean {
   return s.lines.some((l) => l.exchange);

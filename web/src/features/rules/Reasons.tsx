@@ -24,7 +24,14 @@ const optionsOf = <T extends string>(words: Record<T, string>) =>
 
 type Edited = Omit<Reason, 'code'> & { code?: string };
 
-const NEW: Edited = { words: '', side: 'GRANTED', account: '', tax: 'STAYS', codes: '' };
+const NEW: Edited = {
+  words: '',
+  side: 'GRANTED',
+  account: '',
+  tax: 'STAYS',
+  codes: '',
+  retired: false,
+};
 
 interface Props {
   reasons: Reason[];
@@ -70,8 +77,15 @@ export function Reasons({ reasons, accounts, may }: Props) {
         </thead>
         <tbody>
           {reasons.map((r) => (
-            <tr key={r.code} onDoubleClick={() => may && setEdited(r)}>
-              <td>{r.words}</td>
+            <tr
+              key={r.code}
+              className={r.retired ? page.settled : undefined}
+              onDoubleClick={() => may && setEdited(r)}
+            >
+              <td>
+                {r.words}
+                {r.retired && <span className={page.soft}> · no longer chosen</span>}
+              </td>
               <td>{SIDES[r.side]}</td>
               <td>{nameOf(r.account)}</td>
               <td>{TAXES[r.tax]}</td>
@@ -142,6 +156,16 @@ function ReasonForm({ begun, accounts, keep, leave }: FormProps) {
         options={optionsOf(TAXES)}
         change={(tax) => set({ tax })}
       />
+      {begun.code !== undefined && (
+        <label>
+          <input
+            type="checkbox"
+            checked={reason.retired}
+            onChange={(e) => set({ retired: e.target.checked })}
+          />{' '}
+          no longer chosen
+        </label>
+      )}
       <Field label="Codes of advices" value={reason.codes} change={(codes) => set({ codes })} />
       <Button type="submit" disabled={!reason.words.trim() || !reason.account}>
         Keep the reason

@@ -1,3 +1,4 @@
 export { Agreed } from './Agreed';
+export { Charges } from './Charges';
 export { Rules } from './Rules';
 export { WhoPays } from './Payers';

@@ -35,6 +35,22 @@ export const keepOwnList = (id: number, steps: Step[]) =>
 export const dropOwnList = (id: number) =>
   unwrap(client.DELETE('/api/rules/customers/{id}/silent-list', { params: { path: { id } } }));
 
+export const chargesQuery = (id: number) =>
+  queryOptions({
+    queryKey: ['rules', 'charges', id],
+    queryFn: () =>
+      unwrap(client.GET('/api/rules/customers/{id}/charges', { params: { path: { id } } })),
+  });
+
+/** Whether a customer bears what banks keep on the way. */
+export const keepCharges = (id: number, theirs: boolean) =>
+  unwrap(
+    client.PUT('/api/rules/customers/{id}/charges', {
+      params: { path: { id } },
+      body: { theirs },
+    }),
+  );
+
 export const keepRates = (withheld: string) =>
   unwrap(client.PUT('/api/rules/withheld-rates', { body: { withheld } }));
 

@@ -2,8 +2,11 @@ package io.sumbrel.core.difference;
 
 import io.sumbrel.core.ledger.AccountCode;
 import io.sumbrel.core.ledger.StandardAccount;
+import io.sumbrel.core.refusal.Refusal;
 import java.util.List;
 import java.util.Objects;
+import java.util.Set;
+import java.util.regex.Pattern;
 
 /**
  * Why what was received is not what is settled, and the account that bears it. A house may name its
@@ -12,8 +15,34 @@ import java.util.Objects;
  *
  * @param code names it for ever
  * @param tax whether it corrects the tax of the item
+ * @param codes by which payers state it in their advices, with the list that they are of, such as
+ *     {@code X12:04}; those of standard reasons are of X12 data element 426 and of the ISO 20022
+ *     external discount types, both from memory
+ * @param retired whether it is kept for what was posted, and no longer chosen
  */
-public record DifferenceReason(String code, String words, Side side, AccountCode account, Tax tax) {
+public record DifferenceReason(
+    String code,
+    String words,
+    Side side,
+    AccountCode account,
+    Tax tax,
+    List<String> codes,
+    boolean retired) {
+
+  /** A code list and a code of it. */
+  private static final Pattern CODE = Pattern.compile("[A-Z0-9]{2,6}:[A-Z0-9]{1,10}");
+
+  private static final int MOST_CODES = 10;
+
+  /** What proposals, ties and exchange rest on: never retired. */
+  private static final Set<String> PROPOSED =
+      Set.of(
+          "BANK_CHARGE",
+          "PROCESSOR_FEE",
+          "TAX_WITHHELD",
+          "EXCHANGE",
+          "DISCOUNT",
+          "SMALL_DIFFERENCE");
 
   public static final DifferenceReason BANK_CHARGE =
       standard(
@@ -43,12 +72,15 @@ public record DifferenceReason(String code, String words, Side side, AccountCode
           Tax.STAYS);
 
   public static final DifferenceReason DISCOUNT =
-      standard("DISCOUNT", "discount", Side.GRANTED, StandardAccount.DISCOUNTS, Tax.CORRECTED);
+      standard("DISCOUNT", "discount", Side.GRANTED, StandardAccount.DISCOUNTS, Tax.CORRECTED)
+          .stated("ISO:TMDS", "ISO:STDS");
   public static final DifferenceReason PRICE =
-      standard("PRICE", "price corrected", Side.GRANTED, StandardAccount.ALLOWANCES, Tax.CORRECTED);
+      standard("PRICE", "price corrected", Side.GRANTED, StandardAccount.ALLOWANCES, Tax.CORRECTED)
+          .stated("X12:01");
   public static final DifferenceReason QUANTITY =
       standard(
-          "QUANTITY", "quantity short", Side.GRANTED, StandardAccount.ALLOWANCES, Tax.CORRECTED);
+              "QUANTITY", "quantity short", Side.GRANTED, StandardAccount.ALLOWANCES, Tax.CORRECTED)
+          .stated("X12:06");
   public static final DifferenceReason SMALL_DIFFERENCE =
       standard(
           "SMALL_DIFFERENCE",
@@ -61,14 +93,20 @@ public record DifferenceReason(String code, String words, Side side, AccountCode
 
   public static final DifferenceReason DAMAGE =
       standard(
-          "DAMAGE", "allowed for damage", Side.GRANTED, StandardAccount.ALLOWANCES, Tax.CORRECTED);
+              "DAMAGE",
+              "allowed for damage",
+              Side.GRANTED,
+              StandardAccount.ALLOWANCES,
+              Tax.CORRECTED)
+          .stated("X12:04");
   public static final DifferenceReason RETURNED_GOODS =
       standard(
-          "RETURNED_GOODS",
-          "allowed for returned goods",
-          Side.GRANTED,
-          StandardAccount.RETURNED_SALES,
-          Tax.CORRECTED);
+              "RETURNED_GOODS",
+              "allowed for returned goods",
+              Side.GRANTED,
+              StandardAccount.RETURNED_SALES,
+              Tax.CORRECTED)
+          .stated("X12:11");
   public static final DifferenceReason FREIGHT =
       standard(
           "FREIGHT",
@@ -78,7 +116,12 @@ public record DifferenceReason(String code, String words, Side side, AccountCode
           Tax.CORRECTED);
   public static final DifferenceReason PROMOTION =
       standard(
-          "PROMOTION", "promotion granted", Side.GRANTED, StandardAccount.DISCOUNTS, Tax.CORRECTED);
+              "PROMOTION",
+              "promotion granted",
+              Side.GRANTED,
+              StandardAccount.DISCOUNTS,
+              Tax.CORRECTED)
+          .stated("ISO:APDS");
 
   /** What every house starts with, in the order in which people are shown them. */
   public static final List<DifferenceReason> STANDARD =
@@ -119,6 +162,23 @@ public record DifferenceReason(String code, String words, Side side, AccountCode
     if (!code.matches("[A-Z0-9_]{1,30}")) {
       throw new IllegalArgumentException("code of a reason: " + code);
     }
+    codes = List.copyOf(codes);
+    if (codes.size() > MOST_CODES || !codes.stream().allMatch(c -> CODE.matcher(c).matches())) {
+      throw new Refusal(
+          "reason", "“%s” are no codes such as X12:04 X12:06.".formatted(String.join(" ", codes)));
+    }
+    if (retired && PROPOSED.contains(code)) {
+      throw new Refusal("reason", "“%s” is proposed; it stays in use.".formatted(words));
+    }
+  }
+
+  /** One that is in use, and that no advice states by a code. */
+  public DifferenceReason(String code, String words, Side side, AccountCode account, Tax tax) {
+    this(code, words, side, account, tax, List.of(), false);
+  }
+
+  private DifferenceReason stated(String... by) {
+    return new DifferenceReason(code, words, side, account, tax, List.of(by), retired);
   }
 
   private static DifferenceReason standard(

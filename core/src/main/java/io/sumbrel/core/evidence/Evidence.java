@@ -197,6 +197,14 @@ public sealed interface Evidence {
     }
   }
 
+  /** By the rules of the house the customer bears what banks keep. */
+  record ChargeIsTheirs() implements Evidence {
+    @Override
+    public String words() {
+      return "this customer bears the charges of banks: it stays open";
+    }
+  }
+
   /** The text of the bank speaks of charges. */
   record ChargesSpokenOf() implements Evidence {
     @Override

@@ -287,6 +287,9 @@ final class Reasons {
     }
     Money cap = problem.limits().chargeCap(moneyIn.currency());
     add(points(Topic.DIFFERENCE), new Evidence.ChargeKept(money(way.gapMinor), cap));
+    if (way.chargeLeftOpen(problem).isPresent()) {
+      add(1, new Evidence.ChargeIsTheirs());
+    }
   }
 
   private void shape() {

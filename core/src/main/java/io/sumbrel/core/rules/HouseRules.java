@@ -1,5 +1,6 @@
 package io.sumbrel.core.rules;
 
+import io.sumbrel.core.party.CustomerId;
 import io.sumbrel.core.refusal.Refusal;
 import java.math.BigDecimal;
 import java.util.Arrays;
@@ -14,18 +15,21 @@ import java.util.regex.Pattern;
  *
  * @param withheldBasisPoints rates at which customers withhold tax, in hundredths of a per cent
  * @param forgotten payers that are not remembered as paying for a customer
+ * @param bearCharges customers who bear what banks keep on the way: it stays open and is followed
+ *     up
  */
 public record HouseRules(
     HouseLimits limits,
     List<Integer> withheldBasisPoints,
     SilentPayments silent,
-    Set<ForgottenPayer> forgotten) {
+    Set<ForgottenPayer> forgotten,
+    Set<CustomerId> bearCharges) {
 
   private static final Pattern RATE = Pattern.compile("(\\d{1,2})(?:[.,](\\d{1,2}))?");
 
   /** What a house starts with. */
   public static final HouseRules DEFAULTS =
-      new HouseRules(HouseLimits.DEFAULTS, List.of(), SilentPayments.NOT_SET, Set.of());
+      new HouseRules(HouseLimits.DEFAULTS, List.of(), SilentPayments.NOT_SET, Set.of(), Set.of());
 
   /**
    * @throws Refusal {@code withheld-rate} when a rate is not between 0.01 and 50 per cent
@@ -35,6 +39,7 @@ public record HouseRules(
     Objects.requireNonNull(silent);
     withheldBasisPoints = List.copyOf(withheldBasisPoints);
     forgotten = Set.copyOf(forgotten);
+    bearCharges = Set.copyOf(bearCharges);
     if (withheldBasisPoints.stream().anyMatch(r -> r < 1 || r > 5_000)) {
       throw new Refusal("withheld-rate", "Tax is withheld at 0.01 to 50 per cent.");
     }
@@ -42,7 +47,7 @@ public record HouseRules(
 
   /** The same with others forgotten. */
   public HouseRules forgetting(Set<ForgottenPayer> others) {
-    return new HouseRules(limits, withheldBasisPoints, silent, others);
+    return new HouseRules(limits, withheldBasisPoints, silent, others, bearCharges);
   }
 
   /**

@@ -67,13 +67,26 @@ final class DifferenceRules {
 
   /**
    * @return the differences that count towards no limit
-   * @throws Refusal {@code grant-above-settled}, {@code withheld-above-half}, {@code over-limit}
+   * @throws Refusal {@code reason} for one that is retired, {@code grant-above-settled}, {@code
+   *     withheld-above-half}, {@code over-limit}
    */
   Set<TapeLine> require() {
+    requireInUse();
     requireWithinSettled();
     Set<TapeLine> agreed = agreed();
     requireWithinLimits(agreed);
     return agreed;
+  }
+
+  private void requireInUse() {
+    differences.stream()
+        .flatMap(l -> l.reason().stream())
+        .filter(DifferenceReason::retired)
+        .findFirst()
+        .ifPresent(
+            r -> {
+              throw new Refusal("reason", "“%s” is retired; choose another.".formatted(r.words()));
+            });
   }
 
   private void requireWithinSettled() {

@@ -110,7 +110,7 @@ class DecisionTest extends SmallHouse {
     assertThat(Decision.of(known, chosen(known), false).ground()).contains(Ground.REMEMBERED);
 
     SilentPayments list = new SilentPayments(Optional.of(SilentList.BEGINNING), Map.of());
-    rules = new HouseRules(HouseLimits.DEFAULTS, List.of(), list, Set.of());
+    rules = new HouseRules(HouseLimits.DEFAULTS, List.of(), list, Set.of(), Set.of());
     Plan.Row listed = row("NORTH STREET OFFICE", second.openMinor(), "PAYMENT");
     assertThat(Decision.of(listed, chosen(listed), false).ground()).contains(Ground.LIST);
   }

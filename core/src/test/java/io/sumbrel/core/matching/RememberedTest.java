@@ -36,7 +36,9 @@ class RememberedTest extends SmallHouse {
   }
 
   private void forget(ForgottenPayer... payers) {
-    rules = new HouseRules(HouseLimits.DEFAULTS, List.of(), SilentPayments.NOT_SET, Set.of(payers));
+    rules =
+        new HouseRules(
+            HouseLimits.DEFAULTS, List.of(), SilentPayments.NOT_SET, Set.of(payers), Set.of());
   }
 
   @Test

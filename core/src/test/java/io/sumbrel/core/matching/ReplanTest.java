@@ -178,7 +178,7 @@ class ReplanTest extends SmallHouse {
         .forEach(c -> own.put(c.id(), list(random)));
     SilentPayments silent =
         new SilentPayments(set ? Optional.of(list(random)) : Optional.empty(), own);
-    rules = new HouseRules(HouseLimits.DEFAULTS, List.of(1_000), silent, Set.of());
+    rules = new HouseRules(HouseLimits.DEFAULTS, List.of(1_000), silent, Set.of(), Set.of());
   }
 
   private static SilentList list(Random random) {

@@ -50,7 +50,7 @@ class SilentTest extends SmallHouse {
   }
 
   private void silent(SilentPayments silent) {
-    rules = new HouseRules(HouseLimits.DEFAULTS, List.of(), silent, Set.of());
+    rules = new HouseRules(HouseLimits.DEFAULTS, List.of(), silent, Set.of(), Set.of());
   }
 
   private Plan.Row row(long minor, String text) {

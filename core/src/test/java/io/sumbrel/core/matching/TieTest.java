@@ -64,7 +64,7 @@ class TieTest extends SmallHouse {
     bankLine(64_000, "BRANCH DEPOSIT");
     assertThat(words(plan().get(0))).containsExactly("T-90017");
     HouseLimits wide = new HouseLimits(DifferenceLimits.DEFAULTS, 3, 18, 120, 10, Release.AT_ONCE);
-    rules = new HouseRules(wide, List.of(), SilentPayments.NOT_SET, Set.of());
+    rules = new HouseRules(wide, List.of(), SilentPayments.NOT_SET, Set.of(), Set.of());
     assertThat(words(plan().get(0))).containsExactly("slip 4711, recorded already");
   }
 

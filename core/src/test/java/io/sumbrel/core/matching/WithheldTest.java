@@ -30,7 +30,7 @@ class WithheldTest extends SmallHouse {
   private void rates(Integer... basisPoints) {
     rules =
         new HouseRules(
-            HouseLimits.DEFAULTS, List.of(basisPoints), SilentPayments.NOT_SET, Set.of());
+            HouseLimits.DEFAULTS, List.of(basisPoints), SilentPayments.NOT_SET, Set.of(), Set.of());
   }
 
   /** An invoice of which the tax is known. */

@@ -60,11 +60,13 @@ public class Charts {
         cells.addAll(List.of(a.code().code(), a.number(), a.name(), a.use(), a.retired()));
       }
     }
-    Map<String, String> codes = codesOfReasons(booksId);
     for (DifferenceReason r : chart.reasons()) {
       cells.addAll(List.of(r.code(), r.words(), r.side(), r.account().code(), r.tax()));
-      if (!codes.get(r.code()).isEmpty()) {
-        cells.add(codes.get(r.code()));
+      if (!r.codes().isEmpty()) {
+        cells.add(String.join(" ", r.codes()));
+      }
+      if (r.retired()) {
+        cells.add("retired");
       }
     }
     for (TaxCode t : chart.taxCodes()) {
@@ -114,24 +116,15 @@ public class Charts {
     rows.forEach(entities::persist);
   }
 
-  /** The codes of advices that mean each reason, by the code of that; with blanks between. */
-  @Transactional(readOnly = true)
-  public Map<String, String> codesOfReasons(long booksId) {
-    return rows(DifferenceReasonRow.class, booksId, "place").stream()
-        .collect(Collectors.toMap(r -> r.code, r -> r.codes));
-  }
-
   /** Keeps a reason as it is now; a new one comes last. */
   @Transactional(propagation = Propagation.MANDATORY)
-  public void keep(long booksId, DifferenceReason reason, String codes) {
+  public void keep(long booksId, DifferenceReason reason) {
     DifferenceReasonRow known =
         entities.find(
             DifferenceReasonRow.class, new DifferenceReasonRow.Key(booksId, reason.code()));
     int place =
         known == null ? rows(DifferenceReasonRow.class, booksId, "place").size() + 1 : known.place;
-    DifferenceReasonRow row = DifferenceReasonRow.of(booksId, place, reason);
-    row.codes = codes;
-    entities.merge(row);
+    entities.merge(DifferenceReasonRow.of(booksId, place, reason));
     entities.flush();
   }
 

@@ -9,21 +9,13 @@ import jakarta.persistence.Id;
 import jakarta.persistence.IdClass;
 import jakarta.persistence.Table;
 import java.io.Serializable;
-import java.util.Map;
+import java.util.List;
 
 @Entity
 @Table(name = "difference_reason")
 @IdClass(DifferenceReasonRow.Key.class)
 class DifferenceReasonRow {
   record Key(long booksId, String code) implements Serializable {}
-
-  /** Adjustment reasons of X12, data element 426; from memory. */
-  private static final Map<String, String> CODES =
-      Map.of(
-          DifferenceReason.PRICE.code(), "X12:01",
-          DifferenceReason.DAMAGE.code(), "X12:04",
-          DifferenceReason.QUANTITY.code(), "X12:06",
-          DifferenceReason.RETURNED_GOODS.code(), "X12:11");
 
   @Id long booksId;
   @Id String code;
@@ -41,6 +33,8 @@ class DifferenceReasonRow {
   /** Codes of advices that mean it, with blanks between. */
   String codes;
 
+  boolean retired;
+
   static DifferenceReasonRow of(long booksId, int place, DifferenceReason reason) {
     DifferenceReasonRow row = new DifferenceReasonRow();
     row.booksId = booksId;
@@ -50,11 +44,19 @@ class DifferenceReasonRow {
     row.side = reason.side();
     row.accountCode = reason.account().code();
     row.tax = reason.tax();
-    row.codes = CODES.getOrDefault(reason.code(), "");
+    row.codes = String.join(" ", reason.codes());
+    row.retired = reason.retired();
     return row;
   }
 
   DifferenceReason toFact() {
-    return new DifferenceReason(code, words, side, new AccountCode(accountCode), tax);
+    return new DifferenceReason(
+        code,
+        words,
+        side,
+        new AccountCode(accountCode),
+        tax,
+        codes.isEmpty() ? List.of() : List.of(codes.split(" ")),
+        retired);
   }
 }

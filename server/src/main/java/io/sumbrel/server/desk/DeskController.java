@@ -16,6 +16,7 @@ import io.sumbrel.server.bank.BankAccounts;
 import io.sumbrel.server.chart.Charts;
 import io.sumbrel.server.matching.PlanBoard;
 import io.sumbrel.server.matching.UsualAccountsNow;
+import io.sumbrel.server.party.Customers;
 import io.sumbrel.server.people.Actor;
 import java.time.LocalDate;
 import java.util.Arrays;
@@ -45,6 +46,7 @@ class DeskController {
   private final PostTape postTape;
   private final TurnBackPosting turnBackPosting;
   private final Charts charts;
+  private final Customers customers;
   private final UsualAccountsNow usualAccounts;
   private final BankAccounts accounts;
   private final SettingAside settingAside;
@@ -62,6 +64,7 @@ class DeskController {
       PostTape postTape,
       TurnBackPosting turnBackPosting,
       Charts charts,
+      Customers customers,
       UsualAccountsNow usualAccounts,
       BankAccounts accounts,
       SettingAside settingAside,
@@ -77,6 +80,7 @@ class DeskController {
     this.postTape = postTape;
     this.turnBackPosting = turnBackPosting;
     this.charts = charts;
+    this.customers = customers;
     this.usualAccounts = usualAccounts;
     this.accounts = accounts;
     this.settingAside = settingAside;
@@ -113,7 +117,8 @@ class DeskController {
                         r.words(),
                         LineKind.of(r),
                         r.namesItem(),
-                        r.equals(DifferenceReason.EXCHANGE)))
+                        r.equals(DifferenceReason.EXCHANGE),
+                        r.retired()))
             .toList(),
         Arrays.stream(ShortPayReason.values())
             .map(r -> new DeskViews.ShortPayView(r, r.words()))
@@ -140,7 +145,8 @@ class DeskController {
             .toList(),
         Arrays.stream(Decision.Ground.values())
             .map(g -> new DeskViews.HowView(g.name(), g.words()))
-            .toList());
+            .toList(),
+        customers.thatBearCharges(actor.booksId()).stream().map(CustomerId::number).toList());
   }
 
   /** What may be posted in one go, after a look at it. */

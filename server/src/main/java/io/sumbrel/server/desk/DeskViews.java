@@ -222,9 +222,15 @@ final class DeskViews {
 
   /**
    * @param ofExchange whether it is only of items in another currency
+   * @param retired whether it is no longer chosen
    */
   record ReasonView(
-      String code, String words, LineKind kind, boolean namesItem, boolean ofExchange) {}
+      String code,
+      String words,
+      LineKind kind,
+      boolean namesItem,
+      boolean ofExchange,
+      boolean retired) {}
 
   record ShortPayView(ShortPayReason code, String words) {}
 
@@ -266,6 +272,7 @@ final class DeskViews {
    * @param exchangeGain where it goes what an item in another currency brought more
    * @param hands whose hand made a posted tape what it is
    * @param grounds what it rests on
+   * @param bearCharges customers who bear what banks keep on the way
    */
   record ChoicesView(
       List<KindView> kinds,
@@ -277,7 +284,8 @@ final class DeskViews {
       List<TaxView> taxCodes,
       List<AsideView> setAsides,
       List<HowView> hands,
-      List<HowView> grounds) {}
+      List<HowView> grounds,
+      List<Long> bearCharges) {}
 
   /**
    * A sum that is explained, or whose explanation was turned back.

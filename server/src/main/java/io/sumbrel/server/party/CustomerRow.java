@@ -17,6 +17,10 @@ class CustomerRow {
   String name;
   Long parentId;
   String silentList;
+
+  /** Whether what banks keep on the way is theirs. */
+  boolean bearsCharges;
+
   @Version int version;
 
   Customer toFact() {

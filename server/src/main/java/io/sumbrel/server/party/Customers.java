@@ -12,6 +12,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
@@ -161,6 +162,22 @@ public class Customers {
         .getResultStream()
         .forEach(r -> lists.put(new CustomerId(r.id), r.silentList));
     return lists;
+  }
+
+  /** Customers who bear what banks keep on the way. */
+  @Transactional(readOnly = true)
+  public Set<CustomerId> thatBearCharges(long booksId) {
+    return entities
+        .createQuery("select id from CustomerRow where booksId = :b and bearsCharges", Long.class)
+        .setParameter("b", booksId)
+        .getResultStream()
+        .map(CustomerId::new)
+        .collect(Collectors.toSet());
+  }
+
+  @Transactional(propagation = Propagation.MANDATORY)
+  public void keepBearsCharges(CustomerId customer, boolean isTheirs) {
+    entities.find(CustomerRow.class, customer.number()).bearsCharges = isTheirs;
   }
 
   @Transactional(propagation = Propagation.MANDATORY)

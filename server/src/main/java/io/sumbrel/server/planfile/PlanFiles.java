@@ -107,6 +107,7 @@ public final class PlanFiles {
           HouseLimits.DEFAULTS,
           HouseRules.rates(String.join(" ", withheld)),
           new SilentPayments(list, Map.of()),
+          Set.of(),
           Set.of());
     }
   }

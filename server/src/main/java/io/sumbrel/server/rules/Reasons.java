@@ -10,6 +10,7 @@ import io.sumbrel.server.people.Actor;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -18,9 +19,6 @@ import org.springframework.transaction.annotation.Transactional;
 class Reasons {
   private static final int MOST_WORDS = 60;
   private static final int MOST_CODE = 30;
-
-  /** Such as {@code X12:04 ISO:DISC}. */
-  private static final String CODES = "(?:[A-Z0-9]{2,6}:[A-Z0-9]{1,10}(?: |$)){0,10}";
 
   private final Charts charts;
   private final Limits limits;
@@ -44,7 +42,8 @@ class Reasons {
       DifferenceReason.Side side,
       String account,
       DifferenceReason.Tax tax,
-      String codes) {}
+      String codes,
+      boolean retired) {}
 
   /**
    * Sets a reason. What was posted before keeps the account and the tax that it had.
@@ -65,18 +64,20 @@ class Reasons {
     if (known.filter(r -> r.account().equals(account)).isEmpty()) {
       chart.free(account);
     }
-    String codes = request.codes.strip().toUpperCase(Locale.ROOT).replaceAll("\\s+", " ");
-    if (!codes.matches(CODES)) {
-      throw new Refusal("reason", "“%s” are no codes such as X12:04 X12:06.".formatted(codes));
-    }
+    List<String> codes =
+        Stream.of(request.codes.strip().toUpperCase(Locale.ROOT).split("\\s+"))
+            .filter(c -> !c.isEmpty())
+            .toList();
     DifferenceReason reason =
         new DifferenceReason(
             known.map(DifferenceReason::code).orElseGet(() -> codeOf(chart, words)),
             words,
             request.side,
             account,
-            request.tax);
-    charts.keep(actor.booksId(), reason, codes);
+            request.tax,
+            codes,
+            request.retired);
+    charts.keep(actor.booksId(), reason);
     if (known.isEmpty()) {
       limits.begin(actor.booksId(), List.of(reason));
     }
@@ -84,7 +85,7 @@ class Reasons {
         actor,
         "reason-set",
         words,
-        "%s, on %s".formatted(reason.code(), account.code()),
+        "%s, on %s%s".formatted(reason.code(), account.code(), reason.retired() ? ", retired" : ""),
         charts.standing(actor.booksId()),
         rules.standing(actor.booksId()));
   }

@@ -69,7 +69,8 @@ public class Rules {
         limits.of(booksId),
         withheldRates(booksId),
         new SilentPayments(house, own),
-        forgotten(booksId));
+        forgotten(booksId),
+        customers.thatBearCharges(booksId));
   }
 
   private Set<ForgottenPayer> forgotten(long booksId) {
@@ -98,6 +99,9 @@ public class Rules {
                 .thenComparing(ForgottenPayer::byAccount)
                 .thenComparing(f -> f.customer().number()))
         .forEach(f -> cells.addAll(List.of(f.payer(), f.byAccount(), f.customer().number())));
+    rules.bearCharges().stream()
+        .sorted(Comparator.comparing(CustomerId::number))
+        .forEach(c -> cells.addAll(List.of(c.number(), "bears charges")));
     rates.since(booksId, LocalDate.EPOCH).forEach(r -> cells.addAll(List.of(r.words(), r.date())));
     return Fact.of("rules", cells);
   }
@@ -139,6 +143,23 @@ public class Rules {
   }
 
   /**
+   * Sets whether a customer bears what banks keep on the way.
+   *
+   * @throws Refusal {@code not-found} when there is no such customer
+   */
+  @Transactional
+  public void keepWhoBearsCharges(Actor actor, CustomerId customer, boolean isTheirs) {
+    String name = customers.one(actor.booksId(), customer).name();
+    customers.keepBearsCharges(customer, isTheirs);
+    audit.append(
+        actor,
+        "charges-set",
+        name,
+        isTheirs ? "borne by the customer" : "borne by the house",
+        standing(actor.booksId()));
+  }
+
+  /**
    * Sets the rates at which customers withhold tax, in hundredths of a per cent.
    *
    * @throws Refusal {@code withheld-rate} when one is out of bounds
@@ -146,7 +167,8 @@ public class Rules {
   @Transactional
   public void keepWithheldRates(Actor actor, List<Integer> basisPoints) {
     HouseRules kept =
-        new HouseRules(limits.of(actor.booksId()), basisPoints, SilentPayments.NOT_SET, Set.of());
+        new HouseRules(
+            limits.of(actor.booksId()), basisPoints, SilentPayments.NOT_SET, Set.of(), Set.of());
     withheld(actor.booksId()).forEach(entities::remove);
     entities.flush();
     kept.withheldBasisPoints()

@@ -99,6 +99,7 @@ class RulesController {
    * Why a tape may differ from what was received.
    *
    * @param codes by which payers state it in their advices
+   * @param retired whether it is kept for what was posted alone
    */
   record ReasonOfHouse(
       String code,
@@ -106,7 +107,19 @@ class RulesController {
       DifferenceReason.Side side,
       String account,
       DifferenceReason.Tax tax,
-      String codes) {}
+      String codes,
+      boolean retired) {
+    static ReasonOfHouse of(DifferenceReason reason) {
+      return new ReasonOfHouse(
+          reason.code(),
+          reason.words(),
+          reason.side(),
+          reason.account().code(),
+          reason.tax(),
+          String.join(" ", reason.codes()),
+          reason.retired());
+    }
+  }
 
   /** An account that may bear a difference. */
   record FreeAccount(String code, String words) {
@@ -167,7 +180,7 @@ class RulesController {
         words(all),
         LimitsView.beginnings(all.limits(), reasons, currencies),
         exchange(actor),
-        reasons(actor, chart),
+        reasons.stream().map(ReasonOfHouse::of).toList(),
         chart.accounts().stream()
             .filter(
                 a ->
@@ -176,21 +189,6 @@ class RulesController {
             .map(FreeAccount::of)
             .toList(),
         LimitsView.of(all.limits(), reasons));
-  }
-
-  private List<ReasonOfHouse> reasons(Actor actor, Chart chart) {
-    Map<String, String> codes = charts.codesOfReasons(actor.booksId());
-    return chart.reasons().stream()
-        .map(
-            r ->
-                new ReasonOfHouse(
-                    r.code(),
-                    r.words(),
-                    r.side(),
-                    r.account().code(),
-                    r.tax(),
-                    codes.get(r.code())))
-        .toList();
   }
 
   @PutMapping("/reasons")
@@ -281,6 +279,27 @@ class RulesController {
     return all.silent().isOwn(customer)
         ? SilentView.of(held)
         : new SilentView(false, SilentView.of(held).steps());
+  }
+
+  /**
+   * @param theirs whether the customer bears what banks keep on the way
+   */
+  record ChargesView(boolean theirs) {}
+
+  @GetMapping("/customers/{id}/charges")
+  ChargesView charges(@AuthenticationPrincipal Actor actor, @PathVariable long id) {
+    CustomerId customer = customers.one(actor.booksId(), new CustomerId(id)).id();
+    return new ChargesView(customers.thatBearCharges(actor.booksId()).contains(customer));
+  }
+
+  @PutMapping("/customers/{id}/charges")
+  @PreAuthorize("hasAuthority('APPROVE')")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void keepCharges(
+      @AuthenticationPrincipal Actor actor,
+      @PathVariable long id,
+      @RequestBody ChargesView request) {
+    rules.keepWhoBearsCharges(actor, new CustomerId(id), request.theirs());
   }
 
   @PutMapping("/customers/{id}/silent-list")

@@ -6,6 +6,7 @@ import io.sumbrel.server.House;
 import io.sumbrel.server.ServerTest;
 import io.sumbrel.server.people.Actor;
 import io.sumbrel.server.setup.BeginBooks;
+import java.util.HashMap;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -24,7 +25,18 @@ class ReasonsTest extends ServerTest {
 
   private static Map<String, Object> reason(String words, String account, String codes) {
     return Map.of(
-        "words", words, "side", "GRANTED", "account", account, "tax", "CORRECTED", "codes", codes);
+        "words",
+        words,
+        "side",
+        "GRANTED",
+        "account",
+        account,
+        "tax",
+        "CORRECTED",
+        "codes",
+        codes,
+        "retired",
+        false);
   }
 
   private JsonNode found(String words) {
@@ -76,7 +88,9 @@ class ReasonsTest extends ServerTest {
             "tax",
             "STAYS",
             "codes",
-            "");
+            "",
+            "retired",
+            false);
     assertThat(keep(house.supervisor, changed).status()).isEqualTo(204);
     assertThat(found("Fair").path("account").asString()).isEqualTo("4900");
     assertThat(house.journal(number)).contains("6900 167");
@@ -105,8 +119,40 @@ class ReasonsTest extends ServerTest {
             "tax",
             "STAYS",
             "codes",
-            "");
+            "",
+            "retired",
+            false);
     assertThat(keep(house.supervisor, turned).sentence()).contains("is never changed");
+  }
+
+  @Test
+  void oneThatIsRetiredIsChosenNoMoreAndOneThatIsProposedStays() {
+    Map<String, Object> freight = new HashMap<>(reason("freight", "4910", ""));
+    freight.putAll(Map.of("code", "FREIGHT", "retired", true));
+    assertThat(keep(house.supervisor, freight).sentence()).isEmpty();
+    assertThat(found("freight").path("retired").asBoolean()).isTrue();
+    house.items("T-1,K-1,Alder Pots,2026-10-14,,120.00,120.00,20.00,USD,,");
+    house.statement(House.TODAY, "1000.00", "1118.00", "118.00,ALDER POTS,T-1");
+    Map<?, ?> granted =
+        Map.of(
+            "kind",
+            "GRANTED",
+            "amountMinor",
+            200,
+            "reason",
+            "FREIGHT",
+            "itemId",
+            house.item("T-1").path("id").asLong());
+    House.Answer refused =
+        house.post(house.clerk, house.money("ALDER POTS"), house.settles("T-1", 12_000), granted);
+    assertThat(refused.sentence()).isEqualTo("“freight” is retired; choose another.");
+    assertThat(house.open("T-1")).isEqualTo(12_000);
+    Map<String, Object> charge = new HashMap<>(reason("bank charge kept", "6100", ""));
+    charge.putAll(
+        Map.of("code", "BANK_CHARGE", "side", "KEPT_BACK", "tax", "STAYS", "retired", true));
+    assertThat(keep(house.supervisor, charge).sentence())
+        .isEqualTo("“bank charge kept” is proposed; it stays in use.");
+    house.prove();
   }
 
   /** As the data of an earlier version is: a reason that came later is not there. */

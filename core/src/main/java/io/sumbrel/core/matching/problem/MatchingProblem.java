@@ -379,6 +379,11 @@ public final class MatchingProblem {
     return rules.limits();
   }
 
+  /** Whether a customer bears what banks keep on the way. */
+  public boolean bearsCharges(int customer) {
+    return customer >= 0 && rules.bearCharges().contains(customer(customer).id());
+  }
+
   /** Whether any list says how money that names nothing is placed. */
   public boolean hasSilentLists() {
     return rules.silent().isSet();

@@ -11,10 +11,13 @@ import io.sumbrel.core.tape.ShortPayReason;
 import io.sumbrel.core.tape.TapeLine;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Comparator;
 import java.util.Currency;
 import java.util.List;
+import java.util.OptionalInt;
 import java.util.function.LongFunction;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 
 /** One way to explain a sum, in indices: which items, how much of each, and what is different. */
 public final class Way {
@@ -231,23 +234,45 @@ public final class Way {
     if (isKept()) {
       return List.of(TapeLine.onAccount(problem.customer(customer).id(), amount));
     }
-    if (gap == Gap.CHARGE) {
+    OptionalInt leftOpen = chargeLeftOpen(problem);
+    if (gap == Gap.CHARGE && leftOpen.isEmpty()) {
       lines.add(TapeLine.keptBack(DifferenceReason.BANK_CHARGE, money.apply(gapMinor)));
     }
     for (int k = 0; k < items.length; k++) {
       OpenItem item = problem.item(items[k]);
+      boolean withCharge = leftOpen.isPresent() && leftOpen.getAsInt() == k;
+      long part = withCharge ? parts[k] - gapMinor : parts[k];
       TapeLine line =
-          parts[k] < 0
-              ? TapeLine.creditUsed(item.id(), money.apply(-parts[k]))
-              : TapeLine.settles(item.id(), money.apply(parts[k]));
+          part < 0
+              ? TapeLine.creditUsed(item.id(), money.apply(-part))
+              : TapeLine.settles(item.id(), money.apply(part));
       boolean shortPaid = gap == Gap.SHORT && k == items.length - 1;
-      lines.add(shortPaid ? line.leavingOpen(ShortPayReason.UNKNOWN) : line);
+      lines.add(
+          withCharge
+              ? line.leavingOpen(ShortPayReason.CHARGE_DISPUTED)
+              : shortPaid ? line.leavingOpen(ShortPayReason.UNKNOWN) : line);
     }
     granted(problem, money, lines);
     if (gap == Gap.OVER) {
       lines.add(TapeLine.onAccount(problem.customer(customer).id(), money.apply(gapMinor)));
     }
     return lines;
+  }
+
+  /**
+   * Where the customer bears what a bank kept: which of the items it leaves open in part, the
+   * largest. Empty where it is ours, or no item is larger.
+   */
+  public OptionalInt chargeLeftOpen(MatchingProblem problem) {
+    if (gap != Gap.CHARGE || has(Shape.TIE) || !problem.bearsCharges(customer)) {
+      return OptionalInt.empty();
+    }
+    return IntStream.range(0, items.length)
+        .filter(k -> parts[k] > gapMinor)
+        .boxed()
+        .max(Comparator.comparing(k -> parts[k]))
+        .map(OptionalInt::of)
+        .orElse(OptionalInt.empty());
   }
 
   private void granted(MatchingProblem problem, LongFunction<Money> money, List<TapeLine> lines) {
@@ -292,7 +317,10 @@ public final class Way {
     String all = names(problem, items.length);
     return switch (gap) {
       case NONE -> (has(Shape.EARLIEST) ? "earliest due first: " : "") + all;
-      case CHARGE -> all + lessCharge(currency);
+      case CHARGE ->
+          chargeLeftOpen(problem).isPresent()
+              ? all + ", " + gapWords + " charge stays open"
+              : all + lessCharge(currency);
       case DISCOUNT, LATE_DISCOUNT -> all + ", less " + gapWords + " discount";
       case WITHHELD -> all + ", less " + gapWords + " tax withheld";
       case CENTS -> all + ", less " + gapWords + " let off";
