@@ -2,6 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { Amount } from '../../components/Amount';
 import { Loading, Sentence } from '../../components/States';
 import { shortDate } from '../../money/money';
+import { WhoseWork } from '../responsible';
 import { accountsQuery } from './arrivalsApi';
 import styles from './Arrivals.module.css';
 
@@ -23,6 +24,7 @@ export function Accounts() {
           <th className="figures">bank</th>
           <th className="figures">books</th>
           <th className="figures">unexplained</th>
+          <th>looked after by</th>
         </tr>
       </thead>
       <tbody>
@@ -49,6 +51,9 @@ export function Accounts() {
                 <span className={styles.soft}> since {shortDate(a.oldestUnexplained)}</span>
               )}
               {a.heldCount > 0 && <span className={styles.waiting}> {a.heldCount} held</span>}
+            </td>
+            <td>
+              <WhoseWork subject="ACCOUNT" id={a.id} name={a.name} />
             </td>
           </tr>
         ))}

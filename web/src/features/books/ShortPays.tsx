@@ -1,19 +1,20 @@
-import { useQuery } from '@tanstack/react-query';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { type Schemas } from '../../api/client';
+import { type Schemas, sentenceOf } from '../../api/client';
 import { Amount } from '../../components/Amount';
 import { FindField } from '../../components/FindField';
 import { Empty, Loading, Sentence } from '../../components/States';
 import page from '../../components/Page.module.css';
 import { shortDate } from '../../money/money';
 import { PostingLink } from '../trail';
-import { shortPaysQuery } from './booksApi';
+import { lookAgain, shortPaysQuery } from './booksApi';
 
 /** What customers left short and still owe: why, since when, and in sums. */
 export function ShortPays() {
   const list = useQuery(shortPaysQuery);
   const [find, setFind] = useState('');
+  const [dueOnly, setDueOnly] = useState(false);
   if (list.isPending) {
     return <Loading />;
   }
@@ -21,8 +22,10 @@ export function ShortPays() {
     return <Sentence error={list.error} retry={() => void list.refetch()} />;
   }
   const { left, byReason, byCustomer } = list.data;
-  const shown = left.filter((l) =>
-    [l.item, l.customer, l.reason, l.person].join(' ').toLowerCase().includes(find.toLowerCase()),
+  const shown = left.filter(
+    (l) =>
+      (l.due || !dueOnly) &&
+      [l.item, l.customer, l.reason, l.person].join(' ').toLowerCase().includes(find.toLowerCase()),
   );
   if (left.length === 0) {
     return <Empty>No customer left anything short that is still open.</Empty>;
@@ -36,6 +39,10 @@ export function ShortPays() {
           find={find}
           change={setFind}
         />
+        <label>
+          <input type="checkbox" checked={dueOnly} onChange={(e) => setDueOnly(e.target.checked)} />{' '}
+          to be looked at now, {left.filter((l) => l.due).length} of {left.length}
+        </label>
       </div>
       {shown.length === 0 ? (
         <Empty>No short payment is like that.</Empty>
@@ -50,6 +57,7 @@ export function ShortPays() {
               <th className="figures">days</th>
               <th>left by</th>
               <th className="figures">open</th>
+              <th>next look</th>
               <th />
             </tr>
           </thead>
@@ -72,6 +80,9 @@ export function ShortPays() {
                   {l.currency} <Amount minor={l.openMinor} currency={l.currency} />
                 </td>
                 <td>
+                  <NextLook left={l} />
+                </td>
+                <td>
                   <Link to={`/credits?customer=${l.customerId}&currency=${l.currency}`}>
                     credit or write off
                   </Link>
@@ -85,6 +96,35 @@ export function ShortPays() {
       <Sums sums={byReason} />
       <h2>By customer</h2>
       <Sums sums={byCustomer} />
+    </>
+  );
+}
+
+/** When it is looked at next; an emptied day is now. */
+function NextLook({ left }: { left: Schemas['ShortPayLeft'] }) {
+  const queries = useQueryClient();
+  const [problem, setProblem] = useState('');
+  const keep = async (on: string) => {
+    setProblem('');
+    try {
+      await lookAgain(left.itemId, on);
+    } catch (e) {
+      setProblem(sentenceOf(e));
+    }
+    await queries.invalidateQueries({ queryKey: ['desk'] });
+  };
+  return (
+    <>
+      <input
+        type="date"
+        aria-label={`Next look at ${left.item}`}
+        key={left.nextLook}
+        defaultValue={left.nextLook}
+        onBlur={(e) => e.target.value !== (left.nextLook ?? '') && void keep(e.target.value)}
+        onKeyDown={(e) => e.key === 'Enter' && e.currentTarget.blur()}
+      />
+      {left.due && left.nextLook && <span className={page.late}> due</span>}
+      {problem && <Sentence error={problem} />}
     </>
   );
 }

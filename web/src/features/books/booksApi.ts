@@ -78,3 +78,12 @@ export const shortPaysQuery = queryOptions({
   queryKey: ['desk', 'short-pays'],
   queryFn: () => unwrap(client.GET('/api/desk/short-pays')),
 });
+
+/** Names the day on which something that was left short is looked at next; empty for now. */
+export const lookAgain = (itemId: number, on: string) =>
+  unwrap(
+    client.PUT('/api/desk/short-pays/{itemId}/next-look', {
+      params: { path: { itemId } },
+      body: on ? { on } : {},
+    }),
+  );

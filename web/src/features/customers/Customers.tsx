@@ -13,6 +13,7 @@ import { shortDate } from '../../money/money';
 import { Notes } from '../notes';
 import { Papers } from '../papers';
 import { Agreed, Charges, WhoPays } from '../rules';
+import { WhoseWork, whoseWorkQuery } from '../responsible';
 import { PostingLink } from '../trail';
 import { accountQuery, customerQuery, customersQuery, settledQuery } from './customersApi';
 
@@ -24,6 +25,7 @@ export function Customers() {
 
 function All() {
   const customers = useQuery(customersQuery);
+  const whose = useQuery(whoseWorkQuery);
   const [find, setFind] = useParam('find');
   if (customers.isPending) {
     return <Loading />;
@@ -31,8 +33,10 @@ function All() {
   if (customers.isError) {
     return <Sentence error={customers.error} retry={() => void customers.refetch()} />;
   }
+  const lookedAfterBy = (id: number) =>
+    whose.data?.all.find((r) => r.subject === 'CUSTOMER' && r.id === id)?.person ?? '';
   const shown = customers.data.filter((c) =>
-    `${c.name} ${c.number}`.toLowerCase().includes(find.toLowerCase()),
+    `${c.name} ${c.number} ${lookedAfterBy(c.id)}`.toLowerCase().includes(find.toLowerCase()),
   );
   return (
     <div className={page.page}>
@@ -40,7 +44,7 @@ function All() {
         <h1>Customers</h1>
         <FindField
           label="Find a customer"
-          placeholder="Find name or number"
+          placeholder="Find name, number, colleague"
           find={find}
           change={setFind}
         />
@@ -54,6 +58,7 @@ function All() {
             <th>customer</th>
             <th>number</th>
             <th>branch of</th>
+            <th>looked after by</th>
             <th className="figures">owes</th>
             <th>how old</th>
             <th className="figures">late</th>
@@ -69,6 +74,7 @@ function All() {
                 </td>
                 <td>{c.number}</td>
                 <td>{c.parent}</td>
+                <td>{lookedAfterBy(c.id)}</td>
                 <td className="figures">
                   {o ? (
                     <>
@@ -114,6 +120,9 @@ function One({ id }: { id: number }) {
           {customer.data.customer.parent && ` · branch of ${customer.data.customer.parent}`}
         </span>
       </div>
+      <p>
+        Looked after by <WhoseWork subject="CUSTOMER" id={id} name={customer.data.customer.name} />
+      </p>
       {customer.data.customer.owed.map((o) => (
         <Owed key={o.currency} owed={o} />
       ))}

@@ -1,4 +1,5 @@
 import Button from '@mui/material/Button';
+import { useQuery } from '@tanstack/react-query';
 import { type KeyboardEvent, useMemo, useState } from 'react';
 import { CERTAINTIES, CertaintyMark } from '../../components/CertaintyMark';
 import { Amount } from '../../components/Amount';
@@ -10,15 +11,18 @@ import { useParam } from '../../components/useParam';
 import { useSetting } from '../../components/useSetting';
 import { focusZone } from '../../keyboard/keys';
 import { shortDate, sumsOf, words } from '../../money/money';
+import { sessionQuery } from '../session';
 import type { PileRow } from './deskApi';
 import {
   grouped,
+  isOf,
   nextOrder,
   PILE_FIELDS,
   PILE_ORDERS,
   type PileGroup,
   type PileLook,
   USUAL_LOOK,
+  WHOSE,
 } from './pileView';
 import styles from './Pile.module.css';
 
@@ -39,12 +43,17 @@ export function Pile({ rows, selected, select, ticked, tick, post, asOne }: Prop
   const [find, setFind] = useParam('find');
   const [where, setWhere] = useParam('where');
   const [look, setLook] = useSetting<PileLook>('pile', USUAL_LOOK);
+  const { data: session } = useQuery(sessionQuery);
+  const whose = look.whose ?? 'all';
   const [narrowing, setNarrowing] = useState(where !== '');
   const conditions = conditionsIn(where);
   const { shown, waiting, release, freeze } = useFrozenOrder(rows);
   const found = shown.filter(
     (r) =>
-      isFound(r, find) && meets(r, conditions, PILE_FIELDS) && (!look.inOnly || r.amountMinor > 0),
+      isFound(r, find) &&
+      meets(r, conditions, PILE_FIELDS) &&
+      (!look.inOnly || r.amountMinor > 0) &&
+      isOf(r, whose, session?.name ?? ''),
   );
   const sure = found.filter((r) => r.certainty === 'SURE' && !r.tie).length;
   const groups = grouped(found, look.order);
@@ -118,6 +127,13 @@ export function Pile({ rows, selected, select, ticked, tick, post, asOne }: Prop
           </label>
           <button
             type="button"
+            aria-label={`Whose work: ${WHOSE[whose]}, another by a click`}
+            onClick={() => setLook({ ...look, whose: nextOrder(WHOSE, whose) })}
+          >
+            {WHOSE[whose]}
+          </button>
+          <button
+            type="button"
             aria-expanded={narrowing}
             onClick={() => setNarrowing((open) => !open)}
           >
@@ -175,7 +191,9 @@ export function Pile({ rows, selected, select, ticked, tick, post, asOne }: Prop
         <p className={styles.none}>
           {find || conditions.length > 0
             ? 'Nothing in the pile reads like that.'
-            : 'All of the pile was paid out, and that is hidden.'}
+            : whose === 'all'
+              ? 'All of the pile was paid out, and that is hidden.'
+              : `Nothing in the pile is ${WHOSE[whose]}.`}
         </p>
       )}
       <div className={styles.sums}>
@@ -284,6 +302,7 @@ function Row({ row, low, isSelected, select, isTicked, tick }: RowProps) {
             )}
             {row.workedBy.length > 0 && <b>{row.workedBy.join(', ')} is on it · </b>}
             {row.words}
+            {row.responsible && ` · ${row.responsible}`}
           </span>
         )}
       </span>

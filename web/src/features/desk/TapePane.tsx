@@ -7,6 +7,7 @@ import { Key } from '../../components/Key';
 import { Sentence } from '../../components/States';
 import { focusZone } from '../../keyboard/keys';
 import { longDate, shortDate, words } from '../../money/money';
+import { WhoseWork } from '../responsible';
 import { AsideMenu } from './AsideMenu';
 import { answered, type Choices, type Money, type Question } from './deskApi';
 import { QuestionMenu } from './QuestionMenu';
@@ -169,6 +170,12 @@ function Others({ money }: { money: Money }) {
           )}
         </p>
       ))}
+      {money.customerId !== undefined && (
+        <p className={styles.note}>
+          Its customer is looked after by{' '}
+          <WhoseWork subject="CUSTOMER" id={money.customerId} name="its customer" />
+        </p>
+      )}
       {money.otherMoneyOfPayer > 0 && (
         <p className={styles.note}>{money.otherMoneyOfPayer} more of this payer in the pile.</p>
       )}

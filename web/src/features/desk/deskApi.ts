@@ -14,6 +14,8 @@ export interface PileRow extends SharedRow {
   workedBy: string[];
   /** What was asked about it. */
   question: Question | undefined;
+  /** Who looks after its customer, else after its account; empty where nobody does. */
+  responsible: string;
 }
 export type Choices = Schemas['ChoicesView'];
 /** Why a sum is set aside. */
@@ -38,9 +40,12 @@ function changed(known: DeskState | undefined, answer: DeskAnswer): DeskState {
   answer.rows.forEach((r) => byId.set(r.id, r));
   const worked = new Map(answer.worked.map((w) => [w.id, w]));
   const questions = new Map(answer.questions.map((q) => [q.moneyInId, q]));
+  const whose = new Map(answer.responsible.map((r) => [`${r.subject} ${r.id}`, r.person]));
   const rows = [...byId.values()]
     .map((r) => ({
       ...r,
+      responsible:
+        whose.get(`CUSTOMER ${r.customerId}`) ?? whose.get(`ACCOUNT ${r.accountId}`) ?? '',
       putBy: worked.get(r.id)?.putBy ?? false,
       workedBy: worked.get(r.id)?.workedBy ?? [],
       question: questions.get(r.id),

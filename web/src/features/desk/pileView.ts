@@ -9,6 +9,21 @@ export interface PileLook {
   low: boolean;
   /** Money that was paid out is not shown. */
   inOnly: boolean;
+  /** Whose work is shown; what was kept before there was such a choice has none. */
+  whose?: Whose;
+}
+
+export const WHOSE = {
+  all: 'everybody’s',
+  mine: 'mine',
+  nobody: 'nobody’s',
+} as const;
+
+export type Whose = keyof typeof WHOSE;
+
+/** Whether a row is to be seen by somebody who wants that of these people. */
+export function isOf(row: PileRow, whose: Whose, me: string): boolean {
+  return whose === 'all' || row.responsible === (whose === 'mine' ? me : '');
 }
 
 export const USUAL_LOOK: PileLook = { order: 'certainty', low: false, inOnly: false };
@@ -48,6 +63,7 @@ export const PILE_FIELDS: ListField<PileRow>[] = [
   { key: 'proposal', words: 'proposal', kind: 'text', of: (r) => r.words },
   { key: 'how', words: 'rests on', kind: 'text', of: (r) => r.ground },
   { key: 'sure', words: 'how sure', kind: 'text', of: (r) => CERTAINTIES[r.certainty].words },
+  { key: 'whose', words: 'looked after by', kind: 'text', of: (r) => r.responsible },
   { key: 'hand', words: 'who is on it', kind: 'text', of: (r) => r.workedBy.join(' ') },
 ];
 

@@ -35,6 +35,7 @@ import io.sumbrel.server.people.Actor;
 import io.sumbrel.server.receipt.MoneyLine;
 import io.sumbrel.server.receipt.MoneyLines;
 import io.sumbrel.server.receipt.SetAsides;
+import io.sumbrel.server.responsible.Responsible;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -63,6 +64,7 @@ class Desk {
   private final ShownItems shownItems;
   private final WaitingTapes waitingTapes;
   private final Questions questions;
+  private final Responsible responsible;
 
   Desk(
       MoneyLines moneyLines,
@@ -77,7 +79,9 @@ class Desk {
       MayReturn mayReturn,
       ShownItems shownItems,
       WaitingTapes waitingTapes,
-      Questions questions) {
+      Questions questions,
+      Responsible responsible) {
+    this.responsible = responsible;
     this.moneyLines = moneyLines;
     this.accounts = accounts;
     this.books = books;
@@ -117,6 +121,7 @@ class Desk {
             + waitingTapes.count(actor.booksId()),
         Awaited.come(board.problem()).size(),
         questions.all(actor.booksId()),
+        responsible.all(actor.booksId()),
         changes.feedNumber(),
         changes.whole(),
         changes.rows(),
@@ -212,6 +217,7 @@ class Desk {
         row.recordedAlready(),
         NamedDocument.in(line.moneyIn().text()),
         row.customer().map(CustomerId::number),
+        line.bankAccountId(),
         mine.map(d -> relined(d.lines(), views)),
         worked.stream().anyMatch(Drafts.Draft::putBy),
         questions.of(actor.booksId(), line),

@@ -4,6 +4,7 @@ import io.sumbrel.core.learning.Decision;
 import io.sumbrel.core.matching.Certainty;
 import io.sumbrel.core.matching.Plan;
 import io.sumbrel.core.matching.Proposal;
+import io.sumbrel.core.party.CustomerId;
 import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.server.desk.DeskViews.PileRow;
 import io.sumbrel.server.matching.PlanBoard;
@@ -150,6 +151,8 @@ class PileRows {
             .orElse(""),
         chosen.filter(Proposal::isTie).isPresent(),
         row.waysCount(),
+        line.bankAccountId(),
+        row.customer().map(CustomerId::number),
         // the surest first, then the newest
         "%d %07d %012d".formatted(certainty.ordinal(), 9_999_999 - date.toEpochDay(), id));
   }

@@ -1,14 +1,18 @@
 package io.sumbrel.server.followup;
 
+import io.sumbrel.core.openitem.ItemId;
 import io.sumbrel.core.question.Question;
 import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.server.people.Actor;
+import java.time.LocalDate;
 import java.util.List;
+import java.util.Optional;
 import org.springframework.security.access.prepost.PreAuthorize;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
@@ -40,6 +44,20 @@ class FollowUpController {
   @GetMapping("/short-pays")
   ShortPays.ShortPaysView shortPays(@AuthenticationPrincipal Actor actor) {
     return shortPays.all(actor);
+  }
+
+  /**
+   * @param on the day; without one it is looked at now
+   */
+  record LookRequest(Optional<LocalDate> on) {}
+
+  @PutMapping("/short-pays/{itemId}/next-look")
+  @PreAuthorize("hasAuthority('POST')")
+  FollowedView lookAgain(
+      @AuthenticationPrincipal Actor actor,
+      @PathVariable long itemId,
+      @RequestBody LookRequest request) {
+    return new FollowedView(shortPays.lookAgain(actor, new ItemId(itemId), request.on()));
   }
 
   /** A text to begin a question with. */

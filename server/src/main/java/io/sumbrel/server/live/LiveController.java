@@ -49,6 +49,8 @@ class LiveController {
           Map.entry("paper-taken-off", Set.of("papers")),
           Map.entry("question-asked", Set.of("desk")),
           Map.entry("question-answered", Set.of("desk")),
+          Map.entry("responsible-set", Set.of("desk", "responsible")),
+          Map.entry("next-look-set", Set.of("desk")),
           Map.entry("file-dropped", Set.of("arrivals")),
           Map.entry("layout-made", Set.of("arrivals")),
           Map.entry("lockbox-set-up", Set.of("arrivals")),

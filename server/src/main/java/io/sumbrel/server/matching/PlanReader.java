@@ -54,6 +54,8 @@ class PlanReader {
           "paper-taken-off",
           "question-asked",
           "question-answered",
+          "responsible-set",
+          "next-look-set",
           "file-layout",
           "file-waiting",
           "file-information",

@@ -4,10 +4,12 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import io.sumbrel.server.House;
 import io.sumbrel.server.ServerTest;
+import io.sumbrel.server.people.Actor;
 import java.util.HashMap;
 import java.util.Map;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
+import org.springframework.http.HttpMethod;
 import tools.jackson.databind.JsonNode;
 
 /** What customers left short is followed until it is settled. */
@@ -69,5 +71,28 @@ class ShortPaysTest extends ServerTest {
     house.turnBack(house.clerk, first);
     assertThat(shortPays().path("left")).hasSize(1);
     assertThat(shortPays().path("left").get(0).path("item").asString()).isEqualTo("T-2");
+  }
+
+  private House.Answer look(Actor actor, String item, Map<String, String> on) {
+    long id = house.item(item).path("id").asLong();
+    return house.send(actor, HttpMethod.PUT, "/api/desk/short-pays/" + id + "/next-look", on);
+  }
+
+  @Test
+  void areLookedAtAgainOnTheDayThatIsNamed() {
+    assertThat(shortPays().path("left").get(0).path("due").asBoolean()).isTrue();
+    String soon = House.TODAY.plusDays(2).toString();
+    assertThat(look(house.clerk, "T-1", Map.of("on", soon)).status()).isEqualTo(200);
+    JsonNode left = shortPays().path("left").get(0);
+    assertThat(left.path("nextLook").asString()).isEqualTo(soon);
+    assertThat(left.path("due").asBoolean()).isFalse();
+    String past = House.TODAY.toString();
+    assertThat(look(house.clerk, "T-1", Map.of("on", past)).code()).isEqualTo("next-look");
+    assertThat(look(house.reader, "T-1", Map.of()).status()).isEqualTo(403);
+    assertThat(look(house.clerk, "T-1", Map.of()).status()).isEqualTo(200);
+    assertThat(shortPays().path("left").get(0).path("due").asBoolean()).isTrue();
+    house.turnBack(house.clerk, first);
+    assertThat(look(house.clerk, "T-1", Map.of("on", soon)).code()).isEqualTo("not-found");
+    house.prove();
   }
 }

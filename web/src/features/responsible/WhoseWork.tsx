@@ -1,0 +1,61 @@
+import Button from '@mui/material/Button';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { sentenceOf } from '../../api/client';
+import { Sentence } from '../../components/States';
+import { sessionQuery } from '../session';
+import { keepResponsible, type LookedAfter, whoseWorkQuery } from './responsibleApi';
+import styles from './WhoseWork.module.css';
+
+interface Props {
+  subject: LookedAfter;
+  id: number;
+  /** What people call it. */
+  name: string;
+}
+
+/** Who looks after a customer or a bank account; given away by the choice, taken over by one act. */
+export function WhoseWork({ subject, id, name }: Props) {
+  const queries = useQueryClient();
+  const whose = useQuery(whoseWorkQuery);
+  const { data: session } = useQuery(sessionQuery);
+  const [problem, setProblem] = useState('');
+  if (!whose.data || !session) {
+    return null;
+  }
+  const now = whose.data.all.find((r) => r.subject === subject && r.id === id);
+  const me = whose.data.people.find((p) => p.name === session.name);
+  const may = session.rights.includes('POST');
+  const give = async (personId: number | undefined) => {
+    setProblem('');
+    try {
+      await keepResponsible({ subject, id, ...(personId === undefined ? {} : { personId }) });
+    } catch (e) {
+      setProblem(sentenceOf(e));
+    }
+    await queries.invalidateQueries();
+  };
+  return (
+    <span className={styles.whose}>
+      <select
+        aria-label={`Who looks after ${name}`}
+        value={now?.personId ?? ''}
+        disabled={!may}
+        onChange={(e) => void give(e.target.value ? Number(e.target.value) : undefined)}
+      >
+        <option value="">nobody</option>
+        {whose.data.people.map((p) => (
+          <option key={p.id} value={p.id}>
+            {p.name}
+          </option>
+        ))}
+      </select>
+      {may && me && me.id !== now?.personId && (
+        <Button variant="text" aria-label={`Take over ${name}`} onClick={() => void give(me.id)}>
+          Take over
+        </Button>
+      )}
+      {problem && <Sentence error={problem} />}
+    </span>
+  );
+}

@@ -1,0 +1,2 @@
+export { whoseWorkQuery } from './responsibleApi';
+export { WhoseWork } from './WhoseWork';
