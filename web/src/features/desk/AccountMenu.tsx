@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { Field } from '../../components/Field';
 import { Empty } from '../../components/States';
 import { words } from '../../money/money';
+import { AddMissing } from './AddMissing';
 import { ChoiceMenu } from './ChoiceMenu';
 import { type Choices, type Customer, customersQuery, type Line, type Money } from './deskApi';
 import styles from './Work.module.css';
@@ -40,26 +41,38 @@ export function AccountMenu({ choices, money, minor, take, close }: Props) {
   ];
   const amount = words(minor, money.currency);
 
-  const takeAt = (index: number) => {
-    const goal = found[index];
-    if (goal) {
-      take({
-        ...goal.line,
-        amountMinor: minor,
-        ...(tax && goal.line.kind === 'TO_ACCOUNT' ? { taxCode: tax } : {}),
-        ...(text.trim() ? { note: text.trim() } : {}),
-      });
-    }
-  };
+  const takeLine = (line: Goal['line']) =>
+    take({
+      ...line,
+      amountMinor: minor,
+      ...(tax && line.kind === 'TO_ACCOUNT' ? { taxCode: tax } : {}),
+      ...(text.trim() ? { note: text.trim() } : {}),
+    });
 
   return (
     <ChoiceMenu
       label={`${amount} to a ledger account`}
       listLabel="Accounts"
       rows={found.map((g) => ({ key: g.key, content: `${amount} ${g.words}` }))}
-      take={takeAt}
+      take={(index) => {
+        const goal = found[index];
+        if (goal) {
+          takeLine(goal.line);
+        }
+      }}
       close={close}
-      said={found.length === 0 && <Empty>No account and no customer reads like that.</Empty>}
+      said={
+        <>
+          {found.length === 0 && <Empty>No account and no customer reads like that.</Empty>}
+          {typed.trim().length >= SHORTEST && (
+            <AddMissing
+              typed={typed}
+              addedCustomer={(c) => takeLine(goalOf(money, c).line)}
+              addedAccount={(account) => takeLine({ kind: 'TO_ACCOUNT', account })}
+            />
+          )}
+        </>
+      }
     >
       {(field, restart) => (
         <div className={styles.finder}>
@@ -110,19 +123,21 @@ function goalsOf(money: GoalMoney, choices: Choices): Goal[] {
 }
 
 /** What comes in stays on a customer's account; what was paid out a customer owes. */
-function ofCustomers(money: GoalMoney, typed: string, found: Customer[]): Goal[] {
+function goalOf(money: GoalMoney, customer: Customer): Goal {
   const paidOut = money.amountMinor < 0;
-  return typed.trim().length < SHORTEST
-    ? []
-    : found.map((c) => ({
-        key: `customer-${c.id}`,
-        words: `${paidOut ? 'owed by' : 'on account of'} ${c.name} ${c.number}`,
-        line: {
-          kind: paidOut ? ('OWED' as const) : ('ON_ACCOUNT' as const),
-          customerId: c.id,
-          customer: c.name,
-        },
-      }));
+  return {
+    key: `customer-${customer.id}`,
+    words: `${paidOut ? 'owed by' : 'on account of'} ${customer.name} ${customer.number}`,
+    line: {
+      kind: paidOut ? 'OWED' : 'ON_ACCOUNT',
+      customerId: customer.id,
+      customer: customer.name,
+    },
+  };
+}
+
+function ofCustomers(money: GoalMoney, typed: string, found: Customer[]): Goal[] {
+  return typed.trim().length < SHORTEST ? [] : found.map((c) => goalOf(money, c));
 }
 
 /** Every word that was typed stands somewhere in it. */

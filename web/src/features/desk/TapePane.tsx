@@ -93,6 +93,12 @@ export function TapePane({ money, choices, tape }: Props) {
       <Others money={money} />
       <Ways money={money} tape={tape} />
       <PairsOf money={money} tape={tape} />
+      {money.customerId !== undefined && (
+        <p className={styles.note}>
+          Its customer is looked after by{' '}
+          <WhoseWork subject="CUSTOMER" id={money.customerId} name="its customer" />
+        </p>
+      )}
     </TapeStrip>
   );
 }
@@ -170,12 +176,6 @@ function Others({ money }: { money: Money }) {
           )}
         </p>
       ))}
-      {money.customerId !== undefined && (
-        <p className={styles.note}>
-          Its customer is looked after by{' '}
-          <WhoseWork subject="CUSTOMER" id={money.customerId} name="its customer" />
-        </p>
-      )}
       {money.otherMoneyOfPayer > 0 && (
         <p className={styles.note}>{money.otherMoneyOfPayer} more of this payer in the pile.</p>
       )}

@@ -145,6 +145,14 @@ export const correct = (number: string, lines: Line[], key: string) =>
 
 export type Customer = Schemas['FoundView'];
 
+/** Adds a customer that no list has brought in yet. */
+export const addCustomer = (body: Schemas['CustomerRequest']) =>
+  unwrap(client.POST('/api/customers', { body }));
+
+/** Adds a ledger account on which clerks may place money. */
+export const addAccount = (body: Schemas['AccountRequest']) =>
+  unwrap(client.POST('/api/rules/accounts', { body }));
+
 /** The first customers whose name or number holds a text. */
 export const customersQuery = (text: string) =>
   queryOptions({

@@ -12,24 +12,28 @@ export function Charges({ customer }: { customer: number }) {
   const charges = useQuery(chargesQuery(customer));
   const { data: session } = useQuery(sessionQuery);
   const [problem, setProblem] = useState('');
+  /** What was just chosen, which shows before it is kept. */
+  const [chosen, setChosen] = useState<boolean>();
   if (!charges.data) {
     return null;
   }
   const keep = async (theirs: boolean) => {
     setProblem('');
+    setChosen(theirs);
     try {
       await keepCharges(customer, theirs);
     } catch (e) {
       setProblem(sentenceOf(e));
     }
     await queries.invalidateQueries();
+    setChosen(undefined);
   };
   return (
     <section className={styles.rule} aria-label="Charges of banks">
       <label>
         <input
           type="checkbox"
-          checked={charges.data.theirs}
+          checked={chosen ?? charges.data.theirs}
           disabled={!session?.rights.includes('APPROVE')}
           onChange={(e) => void keep(e.target.checked)}
         />{' '}

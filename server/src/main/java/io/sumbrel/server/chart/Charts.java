@@ -13,6 +13,7 @@ import jakarta.persistence.EntityManager;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -140,6 +141,30 @@ public class Charts {
                 DifferenceReasonRow.of(booksId, known.size() + added.indexOf(r) + 1, r)));
     entities.flush();
     return added;
+  }
+
+  /**
+   * An account on which clerks may place money.
+   *
+   * @throws Refusal {@code account} where number or name is none, or another has the number
+   */
+  @Transactional(propagation = Propagation.MANDATORY)
+  public LedgerAccount addFree(long booksId, String number, String name) {
+    List<LedgerAccount> known = of(booksId).accounts();
+    AccountCode code = new AccountCode(number.strip().toUpperCase(Locale.ROOT));
+    LedgerAccount account =
+        new LedgerAccount(code, number.strip(), name.strip(), AccountUse.FREE, false);
+    known.stream()
+        .filter(a -> a.code().equals(code) || a.number().equalsIgnoreCase(account.number()))
+        .findFirst()
+        .ifPresent(
+            a -> {
+              throw new Refusal(
+                  "account", "%s is the number of %s already.".formatted(a.number(), a.name()));
+            });
+    entities.persist(LedgerAccountRow.of(booksId, account));
+    entities.flush();
+    return account;
   }
 
   /**

@@ -19,9 +19,12 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
+import org.springframework.security.access.prepost.PreAuthorize;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
@@ -39,13 +42,16 @@ class CustomersController {
   private final OpenItemsNow openItems;
   private final Houses books;
   private final CustomerAccounts accounts;
+  private final AddCustomer addCustomer;
 
   CustomersController(
       Customers customers,
       Items items,
       OpenItemsNow openItems,
       Houses books,
-      CustomerAccounts accounts) {
+      CustomerAccounts accounts,
+      AddCustomer addCustomer) {
+    this.addCustomer = addCustomer;
     this.accounts = accounts;
     this.openItems = openItems;
     this.customers = customers;
@@ -131,6 +137,16 @@ class CustomersController {
     return customers.found(actor.booksId(), text, FOUND).stream()
         .map(c -> new FoundView(c.id().number(), c.number(), c.name()))
         .toList();
+  }
+
+  record CustomerRequest(String number, String name) {}
+
+  /** Adds one that no list has brought in yet. */
+  @PostMapping
+  @PreAuthorize("hasAuthority('POST')")
+  FoundView add(@AuthenticationPrincipal Actor actor, @RequestBody CustomerRequest request) {
+    Customer added = addCustomer.add(actor, request.number(), request.name());
+    return new FoundView(added.id().number(), added.number(), added.name());
   }
 
   @GetMapping("/{id}")

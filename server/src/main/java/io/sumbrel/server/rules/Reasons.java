@@ -3,6 +3,7 @@ package io.sumbrel.server.rules;
 import io.sumbrel.core.chart.Chart;
 import io.sumbrel.core.difference.DifferenceReason;
 import io.sumbrel.core.ledger.AccountCode;
+import io.sumbrel.core.ledger.LedgerAccount;
 import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.server.audit.AuditRecord;
 import io.sumbrel.server.chart.Charts;
@@ -14,7 +15,9 @@ import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
-/** The reasons of differences of a house, as a supervisor sets them. */
+/**
+ * The reasons of differences of a house and the accounts that bear them, as a supervisor sets them.
+ */
 @Component
 class Reasons {
   private static final int MOST_WORDS = 60;
@@ -88,6 +91,19 @@ class Reasons {
         "%s, on %s%s".formatted(reason.code(), account.code(), reason.retired() ? ", retired" : ""),
         charts.standing(actor.booksId()),
         rules.standing(actor.booksId()));
+  }
+
+  /**
+   * Adds a ledger account on which clerks may place money.
+   *
+   * @throws Refusal {@code account}
+   */
+  @Transactional
+  public LedgerAccount addAccount(Actor actor, String number, String name) {
+    LedgerAccount added = charts.addFree(actor.booksId(), number, name);
+    audit.append(
+        actor, "account-added", added.name(), added.number(), charts.standing(actor.booksId()));
+    return added;
   }
 
   private static void requireWords(Chart chart, Optional<DifferenceReason> known, String words) {

@@ -29,6 +29,7 @@ import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
@@ -197,6 +198,16 @@ class RulesController {
   void keepReason(
       @AuthenticationPrincipal Actor actor, @RequestBody Reasons.ReasonRequest request) {
     reasons.keep(actor, request);
+  }
+
+  record AccountRequest(String number, String name) {}
+
+  /** Adds an account on which clerks may place money. */
+  @PostMapping("/accounts")
+  @PreAuthorize("hasAuthority('APPROVE')")
+  FreeAccount addAccount(
+      @AuthenticationPrincipal Actor actor, @RequestBody AccountRequest request) {
+    return FreeAccount.of(reasons.addAccount(actor, request.number(), request.name()));
   }
 
   /** The newest of each two currencies. */

@@ -1,0 +1,166 @@
+package io.sumbrel.acceptance;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import java.io.IOException;
+import java.util.regex.Pattern;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.MethodOrderer.OrderAnnotation;
+import org.junit.jupiter.api.Order;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.TestMethodOrder;
+
+/** Whose work it is, who bears charges, what is missing and added, what is looked at again. */
+@TestMethodOrder(OrderAnnotation.class)
+class FollowUpWalkTest {
+  private static Product product;
+  private static Browser browser;
+  private static Page ines;
+  private static Page ruta;
+
+  @BeforeAll
+  static void open() throws IOException, InterruptedException {
+    product = Product.demo();
+    browser = new Browser();
+    ines = browser.open(product.address());
+    button(ines, "Ines").click();
+    assertThat(left()).isVisible();
+    ruta = browser.open(product.address());
+    button(ruta, "Ruta").click();
+    assertThat(ruta.getByText("Left to place").first()).isVisible();
+  }
+
+  @AfterAll
+  static void close() throws IOException {
+    assertThat(browser.complaints()).isEmpty();
+    browser.close();
+    product.close();
+  }
+
+  private static Locator button(Page page, String name) {
+    return page.getByRole(
+        AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^" + name)));
+  }
+
+  private static Locator labelled(Page page, String name) {
+    return page.getByLabel(name, new Page.GetByLabelOptions().setExact(true));
+  }
+
+  private static Locator left() {
+    return ines.locator("p[aria-live=polite]");
+  }
+
+  private static Locator row(Page page, String payer) {
+    return page.getByRole(AriaRole.OPTION).filter(new Locator.FilterOptions().setHasText(payer));
+  }
+
+  @Test
+  @Order(1)
+  void aCustomerIsTakenOverAndThePileShowsMineAndNobodys() {
+    Browser.choose(ines, "HOLLOW REED STUDIO");
+    button(ines, "Take over its customer").click();
+    assertThat(labelled(ines, "Who looks after its customer")).hasValue(Pattern.compile("\\d+"));
+    assertThat(row(ines, "HOLLOW REED STUDIO").first()).containsText("Ines");
+    assertThat(row(ruta, "HOLLOW REED STUDIO").first()).containsText("Ines");
+    button(ines, "Whose work").click();
+    assertThat(row(ines, "HOLLOW REED STUDIO")).hasCount(2);
+    assertThat(row(ines, "KESTREL")).hasCount(0);
+    Browser.assertAccessible(ines);
+    button(ines, "Whose work").click();
+    assertThat(row(ines, "HOLLOW REED STUDIO")).hasCount(0);
+    assertThat(row(ines, "KESTREL")).hasCount(1);
+    button(ines, "Whose work").click();
+    ruta.navigate(product.address() + "/customers?find=ines");
+    ruta.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Hollow Reed Studio"))
+        .click();
+    labelled(ruta, "Who looks after Hollow Reed Studio").selectOption("");
+    assertThat(row(ines, "HOLLOW REED STUDIO").first()).not().containsText("Ines");
+    Browser.assertAccessible(ruta);
+  }
+
+  /** 18.00 that Kestrel's bank kept are Kestrel's: they stay open and are looked at in time. */
+  @Test
+  @Order(2)
+  void whoBearsChargesOwesThemStillAndIsAskedOnItsDay() {
+    ruta.navigate(product.address() + "/customers?find=kestrel");
+    ruta.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Kestrel Lane Pottery"))
+        .click();
+    ruta.getByLabel("Bears the charges of banks").check();
+    Browser.choose(ines, "KESTREL LN POTTERY LTD");
+    assertThat(ines.getByText("TCK-20418 + TCK-20455, 18.00 charge stays open").first())
+        .isVisible();
+    assertThat(left()).hasText("Left to place 0.00");
+    ines.keyboard().press("Control+Enter");
+    assertThat(ines.getByText("Posted 3,412.40 to Kestrel Lane Pottery")).isVisible();
+    ines.navigate(product.address() + "/books/short-pays");
+    assertThat(ines.getByText("charge not ours").first()).isVisible();
+    assertThat(ines.getByText("to be looked at now, 1 of 1")).isVisible();
+    Locator day = labelled(ines, "Next look at TCK-20455");
+    day.fill("2026-11-01");
+    day.press("Enter");
+    assertThat(ines.getByRole(AriaRole.ALERT)).containsText("is one that is to come");
+    day.fill("2026-12-01");
+    day.press("Enter");
+    assertThat(ines.getByText("to be looked at now, 0 of 1")).isVisible();
+    ines.getByLabel("to be looked at now").check();
+    assertThat(ines.getByText("No short payment is like that.")).isVisible();
+    Browser.assertAccessible(ines);
+  }
+
+  @Test
+  @Order(3)
+  void aCustomerThatIsMissingIsAddedWithoutLeavingTheTape() {
+    ines.navigate(product.address() + "/desk");
+    Browser.choose(ines, "REF 99120 CR");
+    ines.locator("[data-zone=tape]").focus();
+    ines.keyboard().press("t");
+    ines.keyboard().type("Wren Studio");
+    button(ines, "Add a customer").click();
+    ines.keyboard().press("Enter");
+    assertThat(ines.getByRole(AriaRole.ALERT)).containsText("A customer has a number");
+    Browser.assertAccessible(ines);
+    labelled(ines, "Number of the customer").fill("K-1990");
+    ines.keyboard().press("Enter");
+    assertThat(left()).hasText("Left to place 0.00");
+    assertThat(ines.locator("[data-zone=tape]").getByText("of Wren Studio")).isVisible();
+    ines.keyboard().press("Control+Enter");
+    assertThat(ines.getByText("Posted 1,900.00 to Wren Studio")).isVisible();
+  }
+
+  private static void choosePaidOut(Page page) {
+    row(page, "DELVE HAULAGE").first().click();
+    assertThat(
+            page.locator("[data-zone=tape]")
+                .getByText(Pattern.compile("DELVE HAULAGE.*, paid out")))
+        .isVisible();
+  }
+
+  @Test
+  @Order(4)
+  void anAccountIsAddedByASupervisorAlone() {
+    ines.navigate(product.address() + "/desk");
+    choosePaidOut(ines);
+    ines.locator("[data-zone=tape]").focus();
+    ines.keyboard().press("t");
+    ines.keyboard().type("haulage");
+    assertThat(button(ines, "Add a customer")).isVisible();
+    assertThat(button(ines, "Add an account")).hasCount(0);
+    ruta.navigate(product.address() + "/desk");
+    choosePaidOut(ruta);
+    ruta.locator("[data-zone=tape]").focus();
+    ruta.keyboard().press("t");
+    ruta.keyboard().type("haulage");
+    button(ruta, "Add an account").click();
+    labelled(ruta, "Number of the account").fill("6450");
+    button(ruta, "Add it").click();
+    assertThat(ruta.locator("p[aria-live=polite]")).hasText("Left to place 0.00");
+    assertThat(ruta.locator("[data-zone=tape]").getByText("6450 haulage")).isVisible();
+    ruta.keyboard().press("Control+Enter");
+    assertThat(ruta.getByText("6450 haulage").first()).isVisible();
+  }
+}
