@@ -123,6 +123,7 @@ function One({ id }: { id: number }) {
       <p>
         Looked after by <WhoseWork subject="CUSTOMER" id={id} name={customer.data.customer.name} />
       </p>
+      {customer.data.family.length > 0 && <Family family={customer.data.family} />}
       {customer.data.customer.owed.map((o) => (
         <Owed key={o.currency} owed={o} />
       ))}
@@ -148,6 +149,27 @@ function One({ id }: { id: number }) {
       <Account id={id} />
       <Settled id={id} />
     </div>
+  );
+}
+
+/** Head office and branches, which pay for one another. */
+function Family({ family }: { family: Schemas['CustomerView'][] }) {
+  return (
+    <p className={page.soft}>
+      Pays with{' '}
+      {family.map((f, i) => (
+        <Fragment key={f.id}>
+          {i > 0 && ', '}
+          <Link to={`/customers/${f.id}`}>{f.name}</Link>
+          {f.owed.map((o) => (
+            <Fragment key={o.currency}>
+              {' '}
+              owing {o.currency} <Amount minor={o.openMinor} currency={o.currency} />
+            </Fragment>
+          ))}
+        </Fragment>
+      ))}
+    </p>
   );
 }
 

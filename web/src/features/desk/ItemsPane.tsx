@@ -2,14 +2,14 @@ import { useQuery } from '@tanstack/react-query';
 import { type KeyboardEvent, useRef, useState } from 'react';
 import { Amount } from '../../components/Amount';
 import { AmountField } from '../../components/AmountField';
-import { meets } from '../../components/conditions';
+import { type ListField, meets } from '../../components/conditions';
 import { Empty, Loading, Sentence } from '../../components/States';
 import { focusZone, isInField } from '../../keyboard/keys';
 import { shortDate, words } from '../../money/money';
 import { ItemCard } from '../trail';
 import { type Item, itemsQuery, type Money } from './deskApi';
 import { ItemsHead, useItemView } from './ItemsHead';
-import { inOrder, ITEM_FIELDS } from './itemView';
+import { cellOf, columnsOf, fieldsOf, inOrder } from './itemView';
 import { openIn, placedOf } from './tape';
 import type { TapeLines } from './useTapeLines';
 import styles from './Work.module.css';
@@ -40,8 +40,10 @@ export function ItemsPane({ money, tape }: Props) {
   });
   const view = useItemView();
   const all = (enabled ? found.data?.items : undefined) ?? [];
+  const fields = fieldsOf(all);
+  const columns = columnsOf(fields).filter((f) => view.columns.includes(f.key));
   const items = inOrder(
-    all.filter((i) => meets(i, view.conditions, ITEM_FIELDS)),
+    all.filter((i) => meets(i, view.conditions, fields)),
     view.order,
   );
   const foreign = all.filter((i) => i.currency !== money.currency).length;
@@ -114,6 +116,7 @@ export function ItemsPane({ money, tape }: Props) {
           of={all.length}
           currency={money.currency}
           lines={tape.lines}
+          fields={fields}
           tickAll={tickAll}
         />
       )}
@@ -137,6 +140,11 @@ export function ItemsPane({ money, tape }: Props) {
                 <th>number</th>
                 <th>date</th>
                 <th>due</th>
+                {columns.map((c) => (
+                  <th key={c.key} className={c.kind === 'amount' ? 'figures' : undefined}>
+                    {c.words}
+                  </th>
+                ))}
                 <th className="figures">open</th>
                 <th className="figures">placed</th>
                 <th className="figures">left</th>
@@ -149,7 +157,8 @@ export function ItemsPane({ money, tape }: Props) {
                   item={item}
                   currency={money.currency}
                   isCurrent={item.id === current?.id}
-                  showCustomer={text !== ''}
+                  showCustomer={text !== '' || item.customerId !== customer}
+                  columns={columns}
                   typed={typed?.id === item.id ? typed.first : undefined}
                   tape={tape}
                   pick={() => goTo(i)}
@@ -210,6 +219,8 @@ interface RowProps {
   currency: string;
   isCurrent: boolean;
   showCustomer: boolean;
+  /** Those that the person has beside the usual ones. */
+  columns: ListField<Item>[];
   /** The first digit typed into the amount cell, when it is open. */
   typed: string | undefined;
   tape: ItemTape;
@@ -222,7 +233,8 @@ interface RowProps {
 }
 
 function ItemRow(props: RowProps) {
-  const { item, currency, isCurrent, showCustomer, typed, tape, pick, open, type, done } = props;
+  const { item, currency, isCurrent, showCustomer, columns, typed, tape } = props;
+  const { pick, open, type, done } = props;
   const placed = placedOf(tape.lines, item.id);
   const isForeign = item.currency !== currency;
   const left = item.credit ? placed - openIn(item) : openIn(item) - placed;
@@ -261,6 +273,11 @@ function ItemRow(props: RowProps) {
       <td className={item.late ? styles.late : undefined}>
         {item.credit ? item.kind : shortDate(item.due)}
       </td>
+      {columns.map((c) => (
+        <td key={c.key} className={c.kind === 'amount' ? 'figures' : styles.own}>
+          {cellOf(item, c)}
+        </td>
+      ))}
       <td className="figures">
         {isForeign ? openWords : <Amount minor={item.openMinor} currency={item.currency} />}
         {isForeign && (

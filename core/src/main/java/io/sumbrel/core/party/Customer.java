@@ -16,4 +16,9 @@ public record Customer(CustomerId id, String number, String name, Optional<Custo
     Objects.requireNonNull(name);
     Objects.requireNonNull(parent);
   }
+
+  /** Whether another has the same head office, or is it: these pay for one another. */
+  public boolean isOfFamily(Customer other) {
+    return parent.orElse(id).equals(other.parent.orElse(other.id));
+  }
 }

@@ -144,7 +144,11 @@ record LineView(
     static final Shown NOTHING = new Shown(Map.of(), Map.of());
   }
 
-  /** An item as it is shown beside a tape. */
+  /**
+   * An item as it is shown beside a tape.
+   *
+   * @param extra the house's own columns, as the list had them; empty where it has none
+   */
   record ItemView(
       long id,
       String number,
@@ -162,7 +166,8 @@ record LineView(
       Optional<String> terms,
       long discountMinor,
       Optional<LocalDate> discountUntil,
-      Optional<WorthView> worth) {
+      Optional<WorthView> worth,
+      String extra) {
 
     /**
      * What an item in another currency is worth in that of the money, on the day of that.
@@ -177,7 +182,11 @@ record LineView(
     }
 
     static ItemView of(
-        OpenItem item, String customer, LocalDate today, Optional<ExchangeRate> rate) {
+        OpenItem item,
+        String customer,
+        String extra,
+        LocalDate today,
+        Optional<ExchangeRate> rate) {
       return new ItemView(
           item.id().number(),
           item.number(),
@@ -195,7 +204,8 @@ record LineView(
           item.terms().map(Terms::words),
           item.discountMinor(),
           item.terms().filter(Terms::grantsDiscount).map(t -> t.lastDiscountDay(item.date())),
-          rate.map(r -> WorthView.of(item, r)));
+          rate.map(r -> WorthView.of(item, r)),
+          extra);
     }
   }
 }

@@ -110,9 +110,14 @@ class ShownItems {
             booksId, shown.stream().flatMap(i -> i.customer().stream()).distinct().toList());
     LocalDate today = houses.businessDate(booksId);
     Map<Currency, ExchangeRate> worth = worth(booksId, shown, in);
+    Map<ItemId, String> extras = items.extras(shown.stream().map(OpenItem::id).toList());
     return item ->
         LineView.ItemView.of(
-            item, nameOf(item, byId), today, Optional.ofNullable(worth.get(item.currency())));
+            item,
+            nameOf(item, byId),
+            extras.getOrDefault(item.id(), ""),
+            today,
+            Optional.ofNullable(worth.get(item.currency())));
   }
 
   private Map<Currency, ExchangeRate> worth(
@@ -123,20 +128,16 @@ class ShownItems {
         .collect(Collectors.toMap(ExchangeRate::of, r -> r));
   }
 
-  /** Open items of a customer with its branches, and of the head office a branch belongs to. */
+  /** Open items of a customer, of its head office and of all branches of that. */
   @Transactional(readOnly = true)
   ItemsView itemsOf(Actor actor, CustomerId customer, In in) {
     Map<CustomerId, Customer> byId = customers.byId(actor.booksId());
     Customer named =
         Optional.ofNullable(byId.get(customer))
             .orElseThrow(() -> new Refusal("not-found", "There is no such customer."));
-    List<CustomerId> withBranches =
-        byId.values().stream()
-            .filter(c -> c.id().equals(customer) || c.parent().equals(Optional.of(customer)))
-            .map(Customer::id)
-            .toList();
-    List<OpenItem> open =
-        items.open(actor.booksId(), withBranches).stream().filter(in::takes).toList();
+    List<CustomerId> family =
+        byId.values().stream().filter(named::isOfFamily).map(Customer::id).toList();
+    List<OpenItem> open = items.open(actor.booksId(), family).stream().filter(in::takes).toList();
     return itemsView(actor, "Open at " + named.name(), Optional.of(customer.number()), in, open);
   }
 
@@ -169,13 +170,14 @@ class ShownItems {
         .map(
             i ->
                 new DeskViews.CreditView(
-                    LineView.ItemView.of(i, nameOf(i, byId), today, Optional.empty()),
+                    LineView.ItemView.of(i, nameOf(i, byId), "", today, Optional.empty()),
                     ChronoUnit.DAYS.between(i.date(), today),
                     !i.kind().isOnItsWay(),
                     Optional.ofNullable(come.get(i.id()))
                         .map(
                             c ->
-                                LineView.ItemView.of(c, nameOf(c, byId), today, Optional.empty()))))
+                                LineView.ItemView.of(
+                                    c, nameOf(c, byId), "", today, Optional.empty()))))
         .toList();
   }
 

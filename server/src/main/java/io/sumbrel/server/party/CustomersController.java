@@ -13,6 +13,7 @@ import io.sumbrel.server.people.Actor;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -103,8 +104,13 @@ class CustomersController {
       long totalMinor,
       long openMinor) {}
 
-  /** A customer with what is open. */
-  record CustomerPage(CustomerView customer, List<CustomerItemView> items) {}
+  /**
+   * A customer with what is open.
+   *
+   * @param family its head office and the branches of that, with what they owe
+   */
+  record CustomerPage(
+      CustomerView customer, List<CustomerItemView> items, List<CustomerView> family) {}
 
   /**
    * What is settled, those that came last first.
@@ -157,7 +163,18 @@ class CustomersController {
     LocalDate today = books.businessDate(actor.booksId());
     List<OpenItem> own = items.open(actor.booksId(), customerId);
     return new CustomerPage(
-        view(customer, byId, own, today), own.stream().map(i -> view(i, today)).toList());
+        view(customer, byId, own, today),
+        own.stream().map(i -> view(i, today)).toList(),
+        family(actor, customer, byId, today));
+  }
+
+  private List<CustomerView> family(
+      Actor actor, Customer customer, Map<CustomerId, Customer> byId, LocalDate today) {
+    return byId.values().stream()
+        .filter(c -> customer.isOfFamily(c) && !c.equals(customer))
+        .sorted(Comparator.comparing(Customer::name))
+        .map(c -> view(c, byId, items.open(actor.booksId(), c.id()), today))
+        .toList();
   }
 
   /**
