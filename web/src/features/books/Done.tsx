@@ -104,7 +104,10 @@ export function Done() {
                 <td className="figures">
                   {d.currency} <Amount minor={d.amountMinor} currency={d.currency} />
                 </td>
-                <td>{d.words}</td>
+                <td>
+                  {d.words}
+                  {d.lacksPaper && <span className={page.late}> · lacks a paper</span>}
+                </td>
                 <td className={page.line}>{[d.hand, d.ground].filter(Boolean).join(', ')}</td>
                 <td className={page.line}>
                   {d.actor}, {moment(d.postedAt)}

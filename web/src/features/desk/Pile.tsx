@@ -300,6 +300,7 @@ function Row({ row, low, isSelected, select, isTicked, tick }: RowProps) {
                 asked {row.question.whom}, look on {shortDate(row.question.nextLook)} ·{' '}
               </b>
             )}
+            {row.lacksPaper && <b>lacks a paper · </b>}
             {row.workedBy.length > 0 && <b>{row.workedBy.join(', ')} is on it · </b>}
             {row.words}
             {row.responsible && ` · ${row.responsible}`}

@@ -63,6 +63,12 @@ export const PILE_FIELDS: ListField<PileRow>[] = [
   { key: 'proposal', words: 'proposal', kind: 'text', of: (r) => r.words },
   { key: 'how', words: 'rests on', kind: 'text', of: (r) => r.ground },
   { key: 'sure', words: 'how sure', kind: 'text', of: (r) => CERTAINTIES[r.certainty].words },
+  {
+    key: 'paper',
+    words: 'paper',
+    kind: 'text',
+    of: (r) => (r.lacksPaper ? 'lacks one' : 'has one, or none is wanted'),
+  },
   { key: 'whose', words: 'looked after by', kind: 'text', of: (r) => r.responsible },
   { key: 'hand', words: 'who is on it', kind: 'text', of: (r) => r.workedBy.join(' ') },
 ];

@@ -22,6 +22,7 @@ export function Papers({ on, id }: { on: Subject; id: number }) {
       setProblem(sentenceOf(e));
     }
     await queries.invalidateQueries({ queryKey: ['papers', on, id] });
+    await queries.invalidateQueries({ queryKey: ['desk'], exact: true });
   };
 
   const add = (files: Iterable<File>) =>

@@ -10,6 +10,7 @@ import { sessionQuery } from '../session';
 import { ExchangeRates } from './ExchangeRates';
 import { HouseLimits } from './HouseLimits';
 import { Learned } from './Learned';
+import { PapersWanted } from './PapersWanted';
 import { Payers } from './Payers';
 import { Reasons } from './Reasons';
 import styles from './Rules.module.css';
@@ -72,6 +73,7 @@ export function Rules() {
       <ExchangeRates rates={rules.data.exchange} may={may} />
       <Reasons reasons={rules.data.reasons} accounts={rules.data.accounts} may={may} />
       <HouseLimits limits={rules.data.limits} beginnings={rules.data.beginnings} may={may} />
+      <PapersWanted key={JSON.stringify(rules.data.papers)} papers={rules.data.papers} may={may} />
       <Learned may={may} />
     </div>
   );

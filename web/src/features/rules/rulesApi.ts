@@ -51,6 +51,12 @@ export const keepCharges = (id: number, theirs: boolean) =>
     }),
   );
 
+export type PaperWanted = Schemas['PaperWanted'];
+
+/** Sets beside which money a paper is wanted. */
+export const keepPapersWanted = (methods: PaperWanted['method'][]) =>
+  unwrap(client.PUT('/api/rules/papers', { body: { methods } }));
+
 export const keepRates = (withheld: string) =>
   unwrap(client.PUT('/api/rules/withheld-rates', { body: { withheld } }));
 

@@ -7,6 +7,7 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import java.io.IOException;
+import java.util.Map;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
@@ -162,5 +163,60 @@ class FollowUpWalkTest {
     assertThat(ruta.locator("[data-zone=tape]").getByText("6450 haulage")).isVisible();
     ruta.keyboard().press("Control+Enter");
     assertThat(ruta.getByText("6450 haulage").first()).isVisible();
+  }
+
+  @Test
+  @Order(5)
+  void itemsShowTheColumnsThatAPersonChose() {
+    ines.navigate(product.address() + "/desk");
+    Browser.choose(ines, "LARKSPUR TILE COMPANY");
+    button(ines, "Columns of the items").click();
+    ines.getByLabel("sales rep").check();
+    Locator head =
+        ines.getByRole(AriaRole.COLUMNHEADER, new Page.GetByRoleOptions().setName("sales rep"));
+    assertThat(head).isVisible();
+    Browser.assertAccessible(ines);
+    button(ines, "Narrow the items").click();
+    button(ines, "Add a condition").click();
+    labelled(ines, "Field").selectOption("own sales rep");
+    labelled(ines, "Value").fill("nobody at all");
+    assertThat(ines.getByText("None of the items is like that.")).isVisible();
+    ines.navigate(product.address() + "/desk");
+    Browser.choose(ines, "QUERN AND COIL");
+    assertThat(head).isVisible();
+  }
+
+  /** A cheque of the pile lacks a paper until one is dropped beside it. */
+  @Test
+  @Order(6)
+  void moneyThatLacksAPaperIsShownUntilOneIsDropped() {
+    ruta.navigate(product.address() + "/rules");
+    ruta.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Papers that are wanted"))
+        .getByLabel("cheque")
+        .check();
+    button(ruta, "Keep what is wanted").click();
+    assertThat(button(ruta, "Keep what is wanted")).isDisabled();
+    Browser.assertAccessible(ruta);
+    Locator cheque = row(ines, "OLD FERRY POTTERY").first();
+    assertThat(cheque).containsText("lacks a paper");
+    assertThat(row(ines, "QUERN AND COIL").first()).not().containsText("lacks a paper");
+    Browser.choose(ines, "OLD FERRY POTTERY");
+    Locator papers = ines.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Papers"));
+    papers.dispatchEvent(
+        "drop",
+        Map.of(
+            "dataTransfer",
+            ines.evaluateHandle(
+                """
+                () => {
+                  const drawn = document.createElement('canvas').toDataURL('image/png');
+                  const bytes = Uint8Array.from(atob(drawn.split(',')[1]), (c) => c.charCodeAt(0));
+                  const dropped = new DataTransfer();
+                  dropped.items.add(new File([bytes], 'cheque.png'));
+                  return dropped;
+                }
+                """)));
+    assertThat(papers.getByRole(AriaRole.IMG)).isVisible();
+    assertThat(cheque).not().containsText("lacks a paper");
   }
 }

@@ -15,4 +15,7 @@ class BooksRow {
   LocalDate businessDate;
   Instant createdAt;
   String silentList;
+
+  /** Methods of money that shall have a paper beside it, with blanks between. */
+  String papersWanted = "";
 }

@@ -1,13 +1,17 @@
 package io.sumbrel.server.books;
 
+import io.sumbrel.core.bank.Method;
 import io.sumbrel.server.persistence.RowIds;
 import jakarta.persistence.EntityManager;
 import jakarta.persistence.LockModeType;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.time.ZoneId;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
@@ -91,5 +95,21 @@ public class Houses {
   public void keepSilentList(long booksId, Optional<String> written) {
     lock(booksId);
     entities.find(BooksRow.class, booksId).silentList = written.orElse(null);
+  }
+
+  /** How money comes in that shall have a paper beside it. */
+  @Transactional(readOnly = true)
+  public Set<Method> papersWanted(long booksId) {
+    String written = entities.find(BooksRow.class, booksId).papersWanted;
+    return written.isEmpty()
+        ? Set.of()
+        : Arrays.stream(written.split(" ")).map(Method::valueOf).collect(Collectors.toSet());
+  }
+
+  @Transactional(propagation = Propagation.MANDATORY)
+  public void keepPapersWanted(long booksId, Set<Method> methods) {
+    lock(booksId);
+    entities.find(BooksRow.class, booksId).papersWanted =
+        methods.stream().sorted().map(Method::name).collect(Collectors.joining(" "));
   }
 }

@@ -31,6 +31,7 @@ import io.sumbrel.server.desk.DeskViews.WorkedView;
 import io.sumbrel.server.followup.Questions;
 import io.sumbrel.server.ledger.Claims;
 import io.sumbrel.server.matching.PlanBoard;
+import io.sumbrel.server.paper.LackingPapers;
 import io.sumbrel.server.people.Actor;
 import io.sumbrel.server.receipt.MoneyLine;
 import io.sumbrel.server.receipt.MoneyLines;
@@ -65,6 +66,7 @@ class Desk {
   private final WaitingTapes waitingTapes;
   private final Questions questions;
   private final Responsible responsible;
+  private final LackingPapers lackingPapers;
 
   Desk(
       MoneyLines moneyLines,
@@ -80,7 +82,9 @@ class Desk {
       ShownItems shownItems,
       WaitingTapes waitingTapes,
       Questions questions,
-      Responsible responsible) {
+      Responsible responsible,
+      LackingPapers lackingPapers) {
+    this.lackingPapers = lackingPapers;
     this.responsible = responsible;
     this.moneyLines = moneyLines;
     this.accounts = accounts;
@@ -122,6 +126,7 @@ class Desk {
         Awaited.come(board.problem()).size(),
         questions.all(actor.booksId()),
         responsible.all(actor.booksId()),
+        lackingPapers.among(actor.booksId(), board.pile()).stream().map(MoneyInId::number).toList(),
         changes.feedNumber(),
         changes.whole(),
         changes.rows(),

@@ -70,6 +70,7 @@ final class DeskViews {
    * @param setAside how many sums were taken out of the work
    * @param waiting how many tapes wait for a second person
    * @param questions what was asked about sums of the pile
+   * @param lackPaper sums of the pile that have no paper where the house wants one
    * @param responsible who looks after which customers and bank accounts
    * @param feedNumber names this state; a browser that has it asks only for what changed since
    * @param whole whether the rows are all of the pile, or those that are new or changed
@@ -85,6 +86,7 @@ final class DeskViews {
       int awaitedCome,
       List<Questions.QuestionView> questions,
       List<Responsible.ResponsibleView> responsible,
+      List<Long> lackPaper,
       long feedNumber,
       boolean whole,
       List<PileRow> rows,
@@ -301,6 +303,7 @@ final class DeskViews {
    * @param hand whose hand made it what it is, in words; empty for what was posted before that was
    *     kept
    * @param ground what it rests on, in words
+   * @param lacksPaper whether it has no paper where the house wants one
    */
   record DoneView(
       String number,
@@ -315,6 +318,7 @@ final class DeskViews {
       String words,
       String hand,
       String ground,
+      boolean lacksPaper,
       Optional<String> turnedBackBy) {}
 
   /** What stands of a list in one currency. */

@@ -18,6 +18,7 @@ import io.sumbrel.server.desk.DeskViews.TotalView;
 import io.sumbrel.server.ledger.Journal;
 import io.sumbrel.server.ledger.Postings;
 import io.sumbrel.server.matching.DecisionRecord;
+import io.sumbrel.server.paper.LackingPapers;
 import io.sumbrel.server.party.Customers;
 import io.sumbrel.server.people.Actor;
 import io.sumbrel.server.receipt.MoneyLine;
@@ -78,6 +79,7 @@ class DoneList {
   private final Customers customers;
   private final Postings postings;
   private final DecisionRecord decisions;
+  private final LackingPapers lackingPapers;
 
   DoneList(
       EntityManager entities,
@@ -86,7 +88,9 @@ class DoneList {
       BankAccounts accounts,
       Customers customers,
       Postings postings,
-      DecisionRecord decisions) {
+      DecisionRecord decisions,
+      LackingPapers lackingPapers) {
+    this.lackingPapers = lackingPapers;
     this.entities = entities;
     this.charts = charts;
     this.moneyLines = moneyLines;
@@ -239,6 +243,7 @@ class DoneList {
                 .distinct()
                 .toList());
     Map<Long, Decision> decided = decisions.some(ids);
+    Set<MoneyInId> lacking = lackingPapers.among(actor.booksId(), lines.values());
     return tapes.stream()
         .map(
             s ->
@@ -246,6 +251,7 @@ class DoneList {
                     s,
                     s.moneyIn().map(lines::get),
                     Optional.ofNullable(decided.get(s.id())),
+                    s.moneyIn().filter(lacking::contains).isPresent(),
                     names,
                     byId))
         .toList();
@@ -255,6 +261,7 @@ class DoneList {
       Postings.Stored stored,
       Optional<MoneyLine> line,
       Optional<Decision> decision,
+      boolean lacksPaper,
       Map<Long, String> names,
       Map<CustomerId, Customer> byId) {
     Tape tape = stored.posting().tape().orElseThrow();
@@ -271,6 +278,7 @@ class DoneList {
         tape.lines().stream().map(l -> words(tape, l, byId)).collect(Collectors.joining(", ")),
         decision.map(d -> d.hand().words()).orElse(""),
         decision.flatMap(Decision::ground).map(Decision.Ground::words).orElse(""),
+        lacksPaper,
         stored.turnedBackBy().map(PostingNumber::words));
   }
 

@@ -1,5 +1,6 @@
 package io.sumbrel.server.rules;
 
+import io.sumbrel.core.bank.Method;
 import io.sumbrel.core.money.ExchangeRate;
 import io.sumbrel.core.party.CustomerId;
 import io.sumbrel.core.proof.Fact;
@@ -102,6 +103,7 @@ public class Rules {
     rules.bearCharges().stream()
         .sorted(Comparator.comparing(CustomerId::number))
         .forEach(c -> cells.addAll(List.of(c.number(), "bears charges")));
+    houses.papersWanted(booksId).stream().sorted().forEach(cells::add);
     rates.since(booksId, LocalDate.EPOCH).forEach(r -> cells.addAll(List.of(r.words(), r.date())));
     return Fact.of("rules", cells);
   }
@@ -140,6 +142,14 @@ public class Rules {
     customers.keepSilentList(customer, list.map(Rules::written));
     audit.append(
         actor, "silent-list-set", name, words(list, "as the house"), standing(actor.booksId()));
+  }
+
+  /** Sets how money comes in that shall have a paper beside it. */
+  @Transactional
+  public void keepPapersWanted(Actor actor, Set<Method> methods) {
+    houses.keepPapersWanted(actor.booksId(), methods);
+    String words = methods.stream().sorted().map(Method::words).collect(Collectors.joining(", "));
+    audit.append(actor, "papers-wanted-set", "the house", words, standing(actor.booksId()));
   }
 
   /**

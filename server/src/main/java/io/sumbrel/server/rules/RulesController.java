@@ -1,5 +1,6 @@
 package io.sumbrel.server.rules;
 
+import io.sumbrel.core.bank.Method;
 import io.sumbrel.core.chart.Chart;
 import io.sumbrel.core.difference.DifferenceReason;
 import io.sumbrel.core.ledger.LedgerAccount;
@@ -12,15 +13,18 @@ import io.sumbrel.core.rules.SilentList.Entry;
 import io.sumbrel.core.rules.SilentStep;
 import io.sumbrel.formats.ratecsv.RateCsvReader;
 import io.sumbrel.server.bank.BankAccounts;
+import io.sumbrel.server.books.Houses;
 import io.sumbrel.server.chart.Charts;
 import io.sumbrel.server.party.Customers;
 import io.sumbrel.server.people.Actor;
 import java.nio.charset.StandardCharsets;
 import java.time.LocalDate;
+import java.util.Arrays;
 import java.util.Currency;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
 import org.springframework.http.HttpStatus;
@@ -43,6 +47,7 @@ class RulesController {
   private final Customers customers;
   private final Charts charts;
   private final BankAccounts accounts;
+  private final Houses houses;
   private final RatesOfDays rates;
   private final Reasons reasons;
 
@@ -52,7 +57,9 @@ class RulesController {
       Customers customers,
       Charts charts,
       BankAccounts accounts,
-      RatesOfDays rates) {
+      RatesOfDays rates,
+      Houses houses) {
+    this.houses = houses;
     this.rates = rates;
     this.reasons = reasons;
     this.charts = charts;
@@ -94,7 +101,17 @@ class RulesController {
       List<RateView> exchange,
       List<ReasonOfHouse> reasons,
       List<FreeAccount> accounts,
+      List<PaperWanted> papers,
       LimitsView limits) {}
+
+  /**
+   * How money comes in.
+   *
+   * @param wanted whether it shall have a paper beside it
+   */
+  record PaperWanted(Method method, String words, boolean wanted) {}
+
+  record PapersRequest(Set<Method> methods) {}
 
   /**
    * Why a tape may differ from what was received.
@@ -189,6 +206,7 @@ class RulesController {
                         || chart.reasons().stream().anyMatch(r -> r.account().equals(a.code())))
             .map(FreeAccount::of)
             .toList(),
+        papers(actor),
         LimitsView.of(all.limits(), reasons));
   }
 
@@ -198,6 +216,20 @@ class RulesController {
   void keepReason(
       @AuthenticationPrincipal Actor actor, @RequestBody Reasons.ReasonRequest request) {
     reasons.keep(actor, request);
+  }
+
+  private List<PaperWanted> papers(Actor actor) {
+    Set<Method> wanted = houses.papersWanted(actor.booksId());
+    return Arrays.stream(Method.values())
+        .map(m -> new PaperWanted(m, m.words(), wanted.contains(m)))
+        .toList();
+  }
+
+  @PutMapping("/papers")
+  @PreAuthorize("hasAuthority('APPROVE')")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void keepPapers(@AuthenticationPrincipal Actor actor, @RequestBody PapersRequest request) {
+    rules.keepPapersWanted(actor, request.methods());
   }
 
   record AccountRequest(String number, String name) {}

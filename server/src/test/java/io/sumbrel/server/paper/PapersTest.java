@@ -10,6 +10,8 @@ import java.io.IOException;
 import java.nio.ByteBuffer;
 import java.nio.charset.StandardCharsets;
 import java.util.Arrays;
+import java.util.List;
+import java.util.Map;
 import java.util.zip.CRC32;
 import javax.imageio.ImageIO;
 import org.junit.jupiter.api.BeforeEach;
@@ -58,6 +60,34 @@ class PapersTest extends ServerTest {
     assertThat(house.get(house.clerk, onMoney).body()).isEmpty();
     assertThat(house.get(house.clerk, one + "/content").status()).isEqualTo(404);
     house.prove();
+  }
+
+  /** The sum came by transfer. */
+  @Test
+  void moneyLacksAPaperOnlyWhereTheHouseWantsOne() throws IOException {
+    assertThat(house.get(house.clerk, "/api/desk").body().path("lackPaper")).isEmpty();
+    Map<String, Object> wanted = Map.of("methods", List.of("TRANSFER", "CHEQUE"));
+    assertThat(house.send(house.clerk, HttpMethod.PUT, "/api/rules/papers", wanted).status())
+        .isEqualTo(403);
+    assertThat(house.send(house.supervisor, HttpMethod.PUT, "/api/rules/papers", wanted).status())
+        .isEqualTo(204);
+    JsonNode lacking = house.get(house.clerk, "/api/desk").body().path("lackPaper");
+    assertThat(lacking.get(0).asLong()).isEqualTo(house.money("ALDER POTS"));
+    house.post(house.clerk, house.money("ALDER POTS"), house.settles("T-1", 50_000));
+    assertThat(done().path("lacksPaper").asBoolean()).isTrue();
+    assertThat(add(onMoney, "cheque.png", picture("png")).status()).isEqualTo(204);
+    assertThat(done().path("lacksPaper").asBoolean()).isFalse();
+    Map<String, Object> none = Map.of("methods", List.of());
+    assertThat(house.send(house.supervisor, HttpMethod.PUT, "/api/rules/papers", none).status())
+        .isEqualTo(204);
+    Map<String, Object> wrong = Map.of("methods", List.of("PIGEON"));
+    assertThat(house.send(house.supervisor, HttpMethod.PUT, "/api/rules/papers", wrong).status())
+        .isEqualTo(400);
+    house.prove();
+  }
+
+  private JsonNode done() {
+    return house.get(house.clerk, "/api/desk/done").body().path("rows").get(0);
   }
 
   @Test
