@@ -12,6 +12,7 @@ import { HouseLimits } from './HouseLimits';
 import { Learned } from './Learned';
 import { PapersWanted } from './PapersWanted';
 import { Payers } from './Payers';
+import { PersonLimits } from './PersonLimits';
 import { Reasons } from './Reasons';
 import styles from './Rules.module.css';
 import { dropHouseList, keepHouseList, keepRates, rulesQuery } from './rulesApi';
@@ -73,6 +74,7 @@ export function Rules() {
       <ExchangeRates rates={rules.data.exchange} may={may} />
       <Reasons reasons={rules.data.reasons} accounts={rules.data.accounts} may={may} />
       <HouseLimits limits={rules.data.limits} beginnings={rules.data.beginnings} may={may} />
+      <PersonLimits people={rules.data.people} reasons={rules.data.reasons} may={may} />
       <PapersWanted key={JSON.stringify(rules.data.papers)} papers={rules.data.papers} may={may} />
       <Learned may={may} />
     </div>

@@ -57,6 +57,13 @@ export type PaperWanted = Schemas['PaperWanted'];
 export const keepPapersWanted = (methods: PaperWanted['method'][]) =>
   unwrap(client.PUT('/api/rules/papers', { body: { methods } }));
 
+export type PersonOfHouse = Schemas['RulesView']['people'][number];
+export type PersonLimit = PersonOfHouse['own'][number];
+
+/** Sets what holds for one person alone. */
+export const keepPersonLimits = (id: number, own: PersonLimit[]) =>
+  unwrap(client.PUT('/api/rules/people/{id}/limits', { params: { path: { id } }, body: { own } }));
+
 export const keepRates = (withheld: string) =>
   unwrap(client.PUT('/api/rules/withheld-rates', { body: { withheld } }));
 

@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.SelectOption;
 import java.io.IOException;
 import java.util.Map;
 import java.util.regex.Pattern;
@@ -218,5 +219,21 @@ class FollowUpWalkTest {
                 """)));
     assertThat(papers.getByRole(AriaRole.IMG)).isVisible();
     assertThat(cheque).not().containsText("lacks a paper");
+  }
+
+  @Test
+  @Order(7)
+  void onePersonMayLetOffMoreThanTheRole() {
+    ruta.navigate(product.address() + "/rules");
+    labelled(ruta, "Person").selectOption(new SelectOption().setLabel("Ines"));
+    labelled(ruta, "One more reason").selectOption("SMALL_DIFFERENCE");
+    labelled(ruta, "small difference written off: Ines, tape").fill("6.00");
+    button(ruta, "Keep the limits of Ines").click();
+    assertThat(ruta.getByRole(AriaRole.ALERT)).containsText("not below that of one tape");
+    labelled(ruta, "small difference written off: Ines, month").fill("20.00");
+    button(ruta, "Keep the limits of Ines").click();
+    assertThat(button(ruta, "Keep the limits of Ines")).isDisabled();
+    assertThat(labelled(ruta, "Person")).containsText("Ines, 1 of their own");
+    Browser.assertAccessible(ruta);
   }
 }

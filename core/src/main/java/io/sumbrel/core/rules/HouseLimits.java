@@ -69,6 +69,17 @@ public record HouseLimits(
     }
   }
 
+  /** As they hold for one person, with what is otherwise than for the role. */
+  public HouseLimits forPerson(Map<DifferenceReason, LimitTable.Figures> person) {
+    return new HouseLimits(
+        new DifferenceLimits(differences.everywhere(), differences.own(), person),
+        discountGraceDays,
+        lookBackMonths,
+        recordedDays,
+        daysAhead,
+        release);
+  }
+
   /** The most that a bank may have kept on the way before somebody must look. */
   public Money chargeCap(Currency currency) {
     return differences.of(DifferenceReason.BANK_CHARGE, Authority.CLERK, currency).tape();

@@ -19,7 +19,7 @@ import io.sumbrel.server.people.Actor;
 import io.sumbrel.server.receipt.MoneyLine;
 import io.sumbrel.server.receipt.MoneyLines;
 import io.sumbrel.server.requests.RepeatedRequests;
-import io.sumbrel.server.rules.Limits;
+import io.sumbrel.server.rules.PersonLimits;
 import java.time.LocalDate;
 import java.time.YearMonth;
 import java.util.List;
@@ -37,7 +37,7 @@ class TieDeposits {
   private final Explanations explanations;
   private final BankAccounts accounts;
   private final Months months;
-  private final Limits limits;
+  private final PersonLimits limits;
   private final Ledger ledger;
   private final DifferencesPosted differences;
   private final RepeatedRequests answers;
@@ -50,7 +50,7 @@ class TieDeposits {
       Explanations explanations,
       BankAccounts accounts,
       Months months,
-      Limits limits,
+      PersonLimits limits,
       Ledger ledger,
       DifferencesPosted differences,
       RepeatedRequests answers,
@@ -134,7 +134,7 @@ class TieDeposits {
   private void requireWithinLimit(Actor actor, Tie tie, TieReason reason, LocalDate date) {
     audit.lock(actor.booksId());
     tie.requireWithin(
-        limits.of(actor.booksId()).differences(),
+        limits.of(actor).differences(),
         actor.authority(),
         differences.ofTies(actor.booksId(), tie.bank(), reason, YearMonth.from(date)));
   }

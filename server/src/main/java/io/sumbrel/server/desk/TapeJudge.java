@@ -10,6 +10,7 @@ import io.sumbrel.core.party.CustomerId;
 import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.core.returned.Returns;
+import io.sumbrel.core.rules.HouseLimits;
 import io.sumbrel.core.tape.LineKind;
 import io.sumbrel.core.tape.ReturnedPayment;
 import io.sumbrel.core.tape.Tape;
@@ -24,6 +25,7 @@ import io.sumbrel.server.openitem.Items;
 import io.sumbrel.server.party.Customers;
 import io.sumbrel.server.people.Actor;
 import io.sumbrel.server.rules.Limits;
+import io.sumbrel.server.rules.PersonLimits;
 import io.sumbrel.server.rules.RatesOfDays;
 import io.sumbrel.server.rules.Rules;
 import java.time.LocalDate;
@@ -49,6 +51,7 @@ class TapeJudge {
   private final RatesOfDays rates;
   private final Charts charts;
   private final MayReturn mayReturn;
+  private final PersonLimits personLimits;
 
   TapeJudge(
       Items items,
@@ -60,7 +63,9 @@ class TapeJudge {
       Postings postings,
       RatesOfDays rates,
       Charts charts,
-      MayReturn mayReturn) {
+      MayReturn mayReturn,
+      PersonLimits personLimits) {
+    this.personLimits = personLimits;
     this.items = items;
     this.customers = customers;
     this.limits = limits;
@@ -100,7 +105,7 @@ class TapeJudge {
     if (draft.lines.stream().anyMatch(l -> l.reason().isPresent())) {
       audit.lock(actor.booksId());
     }
-    TapeFacts facts = facts(actor, actor.authority(), chart, draft, locked);
+    TapeFacts facts = facts(actor, actor.authority(), personLimits.of(actor), chart, draft, locked);
     requireKnown(actor, draft.lines);
     try {
       return Tape.of(draft.money, draft.lines, facts);
@@ -123,7 +128,13 @@ class TapeJudge {
     Tape.of(
         draft.money,
         draft.lines,
-        facts(actor, authority, charts.of(actor.booksId()), draft, named));
+        facts(
+            actor,
+            authority,
+            draft.secondPerson ? limits.of(actor.booksId()) : personLimits.of(actor),
+            charts.of(actor.booksId()),
+            draft,
+            named));
   }
 
   /** Drafted lines with the reasons and tax codes of a house. */
@@ -143,12 +154,17 @@ class TapeJudge {
   }
 
   private TapeFacts facts(
-      Actor actor, Authority authority, Chart chart, Draft draft, Map<ItemId, OpenItem> named) {
+      Actor actor,
+      Authority authority,
+      HouseLimits limits,
+      Chart chart,
+      Draft draft,
+      Map<ItemId, OpenItem> named) {
     return new TapeFacts(
         named,
         draft.standsOn,
         chart,
-        limits.of(actor.booksId()),
+        limits,
         rules.withheldRates(actor.booksId()),
         rates.into(
             actor.booksId(),

@@ -86,6 +86,17 @@ public class Limits {
         .getResultStream();
   }
 
+  /** What holds for single people, in an order that is always the same. */
+  @Transactional(readOnly = true)
+  List<PersonLimitRow> ofPeople(long booksId) {
+    return entities
+        .createQuery(
+            "from PersonLimitRow where booksId = :b order by personId, reason",
+            PersonLimitRow.class)
+        .setParameter("b", booksId)
+        .getResultList();
+  }
+
   @Transactional(propagation = Propagation.MANDATORY)
   public void store(long booksId, HouseLimits limits) {
     rows(booksId)

@@ -88,6 +88,9 @@ public class Rules {
   public Fact standing(long booksId) {
     HouseRules rules = of(booksId);
     List<Object> cells = new ArrayList<>(limits.cells(rules.limits()));
+    limits
+        .ofPeople(booksId)
+        .forEach(r -> cells.addAll(List.of(r.personId, r.reason, r.tapeMinor, r.monthMinor)));
     cells.add(rules.withheldBasisPoints().size());
     cells.addAll(rules.withheldBasisPoints());
     cells.add(rules.silent().house().map(Rules::written).orElse(null));

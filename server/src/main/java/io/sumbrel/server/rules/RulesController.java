@@ -48,6 +48,7 @@ class RulesController {
   private final Charts charts;
   private final BankAccounts accounts;
   private final Houses houses;
+  private final PersonLimits personLimits;
   private final RatesOfDays rates;
   private final Reasons reasons;
 
@@ -58,7 +59,9 @@ class RulesController {
       Charts charts,
       BankAccounts accounts,
       RatesOfDays rates,
-      Houses houses) {
+      Houses houses,
+      PersonLimits personLimits) {
+    this.personLimits = personLimits;
     this.houses = houses;
     this.rates = rates;
     this.reasons = reasons;
@@ -102,6 +105,7 @@ class RulesController {
       List<ReasonOfHouse> reasons,
       List<FreeAccount> accounts,
       List<PaperWanted> papers,
+      List<PersonLimits.PersonView> people,
       LimitsView limits) {}
 
   /**
@@ -207,6 +211,7 @@ class RulesController {
             .map(FreeAccount::of)
             .toList(),
         papers(actor),
+        personLimits.all(actor.booksId()),
         LimitsView.of(all.limits(), reasons));
   }
 
@@ -230,6 +235,18 @@ class RulesController {
   @ResponseStatus(HttpStatus.NO_CONTENT)
   void keepPapers(@AuthenticationPrincipal Actor actor, @RequestBody PapersRequest request) {
     rules.keepPapersWanted(actor, request.methods());
+  }
+
+  record PersonLimitsRequest(List<PersonLimits.ReasonOfPerson> own) {}
+
+  @PutMapping("/people/{id}/limits")
+  @PreAuthorize("hasAuthority('APPROVE')")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void keepPersonLimits(
+      @AuthenticationPrincipal Actor actor,
+      @PathVariable long id,
+      @RequestBody PersonLimitsRequest request) {
+    personLimits.keep(actor, id, request.own());
   }
 
   record AccountRequest(String number, String name) {}
