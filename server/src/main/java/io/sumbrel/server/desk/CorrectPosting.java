@@ -9,6 +9,7 @@ import io.sumbrel.core.tape.Tape;
 import io.sumbrel.core.tape.TapeLine;
 import io.sumbrel.server.ledger.Explanations;
 import io.sumbrel.server.ledger.Postings;
+import io.sumbrel.server.matching.DecisionRecord;
 import io.sumbrel.server.people.Actor;
 import io.sumbrel.server.receipt.MoneyLines;
 import java.util.List;
@@ -28,6 +29,7 @@ class CorrectPosting {
   private final TurnBackPosting turnBack;
   private final PostTape postTape;
   private final ShownItems shownItems;
+  private final DecisionRecord decisions;
 
   CorrectPosting(
       Explanations explanations,
@@ -35,7 +37,9 @@ class CorrectPosting {
       MoneyLines moneyLines,
       TurnBackPosting turnBack,
       PostTape postTape,
-      ShownItems shownItems) {
+      ShownItems shownItems,
+      DecisionRecord decisions) {
+    this.decisions = decisions;
     this.explanations = explanations;
     this.postings = postings;
     this.moneyLines = moneyLines;
@@ -82,8 +86,9 @@ class CorrectPosting {
   public Posted correct(Actor actor, PostingNumber number, CorrectionRequest request, String key) {
     Tape tape = posted(actor, number);
     MoneyInId money = money(tape);
-    requireSameMoney(
-        tape, postTape.lines(actor, request.lines, tape.money().moneyIn().orElseThrow()));
+    List<TapeLine> lines =
+        postTape.lines(actor, request.lines, tape.money().moneyIn().orElseThrow());
+    requireSameMoney(tape, lines);
     turnBack.turnBack(actor, number, List.of());
     Posted posted =
         postTape.post(
@@ -94,11 +99,23 @@ class CorrectPosting {
             key,
             Optional.empty(),
             Optional.empty());
+    decisions.carryOver(
+        idOf(actor, number),
+        idOf(actor, PostingNumber.parse(posted.number())),
+        withoutWords(tape.lines()).equals(withoutWords(lines)));
     return new Posted(
         posted.number(),
         "Corrected %s by %s".formatted(number.words(), posted.number()),
         posted.moneyInId(),
         Optional.empty());
+  }
+
+  private long idOf(Actor actor, PostingNumber number) {
+    return explanations.explanation(actor.booksId(), number).postingId();
+  }
+
+  private static List<TapeLine> withoutWords(List<TapeLine> lines) {
+    return lines.stream().map(l -> l.noted("")).toList();
   }
 
   private Tape posted(Actor actor, PostingNumber number) {

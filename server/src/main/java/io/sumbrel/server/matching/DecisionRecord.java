@@ -44,6 +44,26 @@ public class DecisionRecord {
     entities.persist(row);
   }
 
+  /**
+   * A tape was corrected: what was decided about its items is decided still, and teaches the same.
+   *
+   * @param asItWas whether nothing of it is another but its words
+   */
+  @Transactional(propagation = Propagation.MANDATORY)
+  public void carryOver(long fromPosting, long toPosting, boolean asItWas) {
+    DecisionRow from = entities.find(DecisionRow.class, fromPosting);
+    if (from != null) {
+      DecisionRow row = new DecisionRow();
+      row.postingId = toPosting;
+      row.booksId = from.booksId;
+      row.hand = from.hand.isAsPlanned() && !asItWas ? Decision.Hand.CHANGED : from.hand;
+      row.ground = from.ground;
+      row.saidPerMillion = from.saidPerMillion;
+      row.lesson = from.lesson;
+      entities.persist(row);
+    }
+  }
+
   /** By postings; those from before decisions were kept have none. */
   @Transactional(readOnly = true)
   public Map<Long, Decision> some(List<Long> postings) {

@@ -71,8 +71,17 @@ class CorrectPostingTest extends ServerTest {
         .isEqualTo("1010 11800; 1100 -12000; 4910 167; 2200 33; ");
     assertThat(house.open("T-1")).isZero();
     assertThat(house.get(house.clerk, "/api/desk").body().path("rows")).isEmpty();
-    assertThat(correct(anew, 0, "note", "by phone").status()).isEqualTo(200);
+    assertThat(cameAbout(number)).isEqualTo("proposed and changed, by payer and amount");
+    assertThat(cameAbout(anew)).isEqualTo(cameAbout(number));
+    House.Answer noted = correct(anew, 0, "note", "by phone");
+    assertThat(noted.status()).isEqualTo(200);
+    assertThat(cameAbout(noted.body().path("number").asString())).isEqualTo(cameAbout(anew));
     assertThat(house.get(house.clerk, path(number) + "/tape").code()).isEqualTo("turned-back");
+  }
+
+  private String cameAbout(String of) {
+    String path = "/api/trail/postings/" + of.replace('-', '/');
+    return house.get(house.clerk, path).body().path("cameAbout").asString();
   }
 
   @Test
