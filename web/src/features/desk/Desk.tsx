@@ -43,13 +43,19 @@ export function Desk() {
   const rows = desk.data?.rows;
   // what a person looks at stands in the address, and stays until they leave it
   const selected = moneyId === undefined ? undefined : Number(moneyId);
-  const surest = rows?.[0]?.id;
+  const surest = rows?.find((r) => r.id !== left)?.id;
 
   const select = useCallback(
     async (id: number) =>
       navigate({ pathname: `/desk/${id}`, search: window.location.search }, { replace: true }),
     [navigate],
   );
+
+  /** Goes on at the next sum; after the last one there is nothing left to do. */
+  const goOn = async (next: PileRow | undefined) =>
+    next
+      ? select(next.id)
+      : navigate({ pathname: '/desk', search: window.location.search }, { replace: true });
 
   useEffect(() => {
     if (moneyId === undefined && surest !== undefined) {
@@ -66,10 +72,8 @@ export function Desk() {
     setLast(answer);
     setSaid(undefined);
     setOnward(true);
-    if (next) {
-      await select(next.id);
-    }
     if (explained !== undefined) {
+      await goOn(next);
       queries.removeQueries(moneyQuery(explained));
     }
     await queries.invalidateQueries({ queryKey: ['desk'] });
@@ -82,9 +86,7 @@ export function Desk() {
     setLast(undefined);
     setSaid({ words, wrong: false });
     setOnward(true);
-    if (next) {
-      await select(next.id);
-    }
+    await goOn(next);
     await queries.invalidateQueries({ queryKey: ['desk'] });
     setLeft(undefined);
   };
