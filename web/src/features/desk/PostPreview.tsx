@@ -1,12 +1,19 @@
 import Button from '@mui/material/Button';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { type KeyboardEvent, useEffect, useRef, useState } from 'react';
-import { Problem, sentenceOf } from '../../api/client';
+import { sentenceOf } from '../../api/client';
 import { Amount } from '../../components/Amount';
 import { Key } from '../../components/Key';
 import { Loading, Sentence } from '../../components/States';
 import { words } from '../../money/money';
-import { askForMoney, post, previewQuery, type PreviewRow, type Together } from './deskApi';
+import {
+  askForMoney,
+  type PostedOfMany,
+  postMany,
+  previewQuery,
+  type PreviewRow,
+  type Together,
+} from './deskApi';
 import styles from './PostPreview.module.css';
 
 type Outcome = { done: boolean; words: string };
@@ -19,7 +26,12 @@ interface Props {
 
 /** What is posted in one go, before it is: each tape exactly as it is shown. */
 export function PostPreview({ what, close }: Props) {
-  const preview = useQuery({ ...previewQuery(what), refetchOnMount: true });
+  // what is shown is posted: what changes elsewhere meanwhile is no reason to read it anew
+  const preview = useQuery({
+    ...previewQuery(what),
+    refetchOnMount: true,
+    enabled: (query) => query.state.data === undefined,
+  });
   if (preview.isPending) {
     return <Loading />;
   }
@@ -30,14 +42,36 @@ export function PostPreview({ what, close }: Props) {
 }
 
 /** Where every posting is released by a second person, each waits for that. */
-async function waitsOrNot(row: PreviewRow, why: unknown): Promise<Outcome> {
-  if (!(why instanceof Problem) || why.code !== 'release') {
-    return { done: false, words: sentenceOf(why) };
+async function outcomeOf(row: PreviewRow, of: PostedOfMany): Promise<Outcome> {
+  if (of.posted) {
+    return { done: true, words: of.posted.number };
+  }
+  if (of.code !== 'release') {
+    return { done: false, words: of.sentence };
   }
   return askForMoney(row.moneyInId, row.lines).then(
     () => ({ done: true, words: 'waits for a second person' }),
     (e: unknown) => ({ done: false, words: sentenceOf(e) }),
   );
+}
+
+/** So many are posted before it is shown how they went. */
+const TOGETHER = 20;
+
+async function outcomesOf(rows: PreviewRow[], planned: boolean): Promise<Map<number, Outcome>> {
+  const outcomes = new Map<number, Outcome>();
+  try {
+    const answers = await postMany(rows, planned);
+    for (const row of rows) {
+      const of = answers.find((a) => a.moneyInId === row.moneyInId);
+      if (of) {
+        outcomes.set(row.moneyInId, await outcomeOf(row, of));
+      }
+    }
+  } catch (e) {
+    rows.forEach((r) => outcomes.set(r.moneyInId, { done: false, words: sentenceOf(e) }));
+  }
+  return outcomes;
 }
 
 /** The rows as they were first seen: what changes elsewhere meanwhile does not change them. */
@@ -59,6 +93,7 @@ function Sheet({
   const self = useRef<HTMLDivElement>(null);
   useEffect(() => self.current?.focus(), []);
   const taken = rows.filter((r) => !out.has(r.moneyInId) && r.lacking === '');
+  const takenIds = new Set(taken.map((r) => r.moneyInId));
   const done = outcomes.size > 0;
 
   const toggle = (row: PreviewRow | undefined) => {
@@ -75,15 +110,10 @@ function Sheet({
 
   const postAll = async () => {
     setBusy(true);
-    for (const row of taken) {
-      const outcome = await post(row.moneyInId, row.lines, crypto.randomUUID(), {
-        fromTheList: planned,
-        makerId: row.makerId,
-      }).then(
-        (p) => ({ done: true, words: p.number }),
-        (e: unknown) => waitsOrNot(row, e),
-      );
-      setOutcomes((before) => new Map(before).set(row.moneyInId, outcome));
+    for (let from = 0; from < taken.length; from += TOGETHER) {
+      const some = taken.slice(from, from + TOGETHER);
+      const now = await outcomesOf(some, planned);
+      setOutcomes((before) => new Map([...before, ...now]));
     }
     setBusy(false);
     await queries.invalidateQueries({ queryKey: ['desk'] });
@@ -140,8 +170,11 @@ function Sheet({
               onClick={() => toggle(row)}
             >
               <td>
-                <span className={taken.includes(row) ? styles.in : styles.out} aria-hidden />
-                <span className="unseen">{taken.includes(row) ? 'taken' : 'left out'}</span>
+                <span
+                  className={takenIds.has(row.moneyInId) ? styles.in : styles.out}
+                  aria-hidden
+                />
+                <span className="unseen">{takenIds.has(row.moneyInId) ? 'taken' : 'left out'}</span>
               </td>
               <td>{row.payer}</td>
               <td className="figures">

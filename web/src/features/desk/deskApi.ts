@@ -1,5 +1,5 @@
 import { queryOptions } from '@tanstack/react-query';
-import { client, placeOf, type Schemas, unwrap } from '../../api/client';
+import { client, placeOf, Problem, type Schemas, unwrap } from '../../api/client';
 
 export type Line = Schemas['LineView'];
 export type Item = Schemas['ItemView'];
@@ -182,20 +182,36 @@ export const keepDraft = (id: number, lines: Line[], putBy: boolean) =>
     client.PUT('/api/desk/money/{id}/draft', { params: { path: { id } }, body: { lines, putBy } }),
   );
 
-/** How a tape is posted, where it is not opened first. */
-interface PostedHow {
-  fromTheList?: boolean;
-  /** Who put it by, where it was another. */
-  makerId?: number | undefined;
-}
-
-export const post = (id: number, lines: Line[], key: string, how: PostedHow = {}) =>
+export const post = (id: number, lines: Line[], key: string) =>
   unwrap(
     client.POST('/api/desk/money/{id}/posting', {
       params: { path: { id }, header: { 'Idempotency-Key': key } },
-      body: { lines, ...how },
+      body: { lines },
     }),
   );
+
+export type PostedOfMany = Schemas['OutcomeView'];
+
+/** Posts some tapes, each by itself: one that is refused leaves the others as they are. */
+export const postMany = (rows: PreviewRow[], fromTheList: boolean) => {
+  const tapes = rows.map((r) => ({
+    moneyInId: r.moneyInId,
+    key: crypto.randomUUID(),
+    posting: {
+      lines: r.lines,
+      fromTheList,
+      ...(r.makerId === undefined ? {} : { makerId: r.makerId }),
+    },
+  }));
+  const send = () => unwrap(client.POST('/api/desk/postings', { body: { tapes } }));
+  // with the same keys nothing is posted twice: what did not get through is asked once more
+  return send().catch((e: unknown) => {
+    if (e instanceof Problem && e.status < 500) {
+      throw e;
+    }
+    return send();
+  });
+};
 
 /** A text with which a question begins. */
 export const draftedQuestion = (id: number, whom: QuestionAsked['whom']) =>

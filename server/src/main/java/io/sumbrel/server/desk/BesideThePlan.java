@@ -95,17 +95,22 @@ class BesideThePlan {
                     new OwnTransfers.Own(
                         a.id(), a.code(), a.beginsWith().currency(), a.number(), a.shortName()))
             .toList();
+    Chart chart = charts.of(booksId);
     List<OpenItem> ofNobody = items.ofNobody(booksId);
     Supplier<OppositeSums> opposite =
         once(() -> new OppositeSums(pile.stream().map(MoneyLine::moneyIn).toList()));
     return new Ways(
         usual,
         new OwnTransfers(
-            own, begun(booksId, ofNobody), opposite, limits.of(booksId), rates(booksId, own)),
+            own,
+            begun(booksId, ofNobody),
+            opposite,
+            limits.of(booksId, chart),
+            rates(booksId, own)),
         once(() -> mayReturn.of(booksId, pile)),
         once(() -> refunds(booksId, problem, ofNobody)),
         once(() -> new Pairs(opposite.get())),
-        charts.of(booksId));
+        chart);
   }
 
   /** Only where accounts are in several currencies; older ones than a year tell nothing. */
@@ -116,7 +121,7 @@ class BesideThePlan {
   }
 
   /** Made where it is asked for, and then kept: most sums ask for none of it. */
-  private static <T> Supplier<T> once(Supplier<T> made) {
+  static <T> Supplier<T> once(Supplier<T> made) {
     AtomicReference<T> kept = new AtomicReference<>();
     return () -> kept.updateAndGet(k -> k == null ? made.get() : k);
   }

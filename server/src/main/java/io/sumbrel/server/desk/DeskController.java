@@ -40,6 +40,7 @@ import org.springframework.web.bind.annotation.RestController;
 @RequestMapping("/api/desk")
 class DeskController {
   private final PlanBoard plans;
+  private final WhatWasSaid whatWasSaid;
   private final Desk desk;
   private final DoneList doneList;
   private final Drafts drafts;
@@ -47,6 +48,7 @@ class DeskController {
   private final TurnBackPosting turnBackPosting;
   private final Charts charts;
   private final Customers customers;
+  private final PostTogether postTogether;
   private final UsualAccountsNow usualAccounts;
   private final BankAccounts accounts;
   private final SettingAside settingAside;
@@ -58,6 +60,7 @@ class DeskController {
 
   DeskController(
       PlanBoard plans,
+      WhatWasSaid whatWasSaid,
       Desk desk,
       DoneList doneList,
       Drafts drafts,
@@ -65,6 +68,7 @@ class DeskController {
       TurnBackPosting turnBackPosting,
       Charts charts,
       Customers customers,
+      PostTogether postTogether,
       UsualAccountsNow usualAccounts,
       BankAccounts accounts,
       SettingAside settingAside,
@@ -74,6 +78,7 @@ class DeskController {
       PostPreview preview,
       FindAnything findAnything) {
     this.plans = plans;
+    this.whatWasSaid = whatWasSaid;
     this.desk = desk;
     this.doneList = doneList;
     this.drafts = drafts;
@@ -81,6 +86,7 @@ class DeskController {
     this.turnBackPosting = turnBackPosting;
     this.charts = charts;
     this.customers = customers;
+    this.postTogether = postTogether;
     this.usualAccounts = usualAccounts;
     this.accounts = accounts;
     this.settingAside = settingAside;
@@ -252,7 +258,15 @@ class DeskController {
       @RequestBody PostTape.PostingRequest request) {
     MoneyInId moneyIn = new MoneyInId(id);
     return postTape.post(
-        actor, moneyIn, request, key, plans.said(actor.booksId(), moneyIn), Optional.empty());
+        actor, moneyIn, request, key, whatWasSaid.of(actor, moneyIn), Optional.empty());
+  }
+
+  /** Posts many, each an act of its own with its outcome. */
+  @PostMapping("/postings")
+  @PreAuthorize("hasAuthority('POST')")
+  List<PostTogether.OutcomeView> postMany(
+      @AuthenticationPrincipal Actor actor, @RequestBody PostTogether.ManyRequest request) {
+    return postTogether.post(actor, request.tapes());
   }
 
   /** All that is set aside. */

@@ -5,7 +5,9 @@ import io.sumbrel.core.difference.Authority;
 import io.sumbrel.core.learning.Decision;
 import io.sumbrel.core.ledger.AccountCode;
 import io.sumbrel.core.matching.Lessons;
+import io.sumbrel.core.matching.Plan;
 import io.sumbrel.core.matching.Taught;
+import io.sumbrel.core.matching.problem.MatchingProblem;
 import io.sumbrel.core.matching.weights.Lesson;
 import io.sumbrel.core.posting.PostingDate;
 import io.sumbrel.core.posting.PostingNumber;
@@ -24,7 +26,6 @@ import io.sumbrel.server.ledger.Claims;
 import io.sumbrel.server.ledger.Explanations;
 import io.sumbrel.server.ledger.Ledger;
 import io.sumbrel.server.matching.DecisionRecord;
-import io.sumbrel.server.matching.PlanBoard;
 import io.sumbrel.server.month.Months;
 import io.sumbrel.server.openitem.Items;
 import io.sumbrel.server.people.Actor;
@@ -54,7 +55,6 @@ public class PostTape {
   private final DecisionRecord decisions;
   private final Charts charts;
   private final WaitingForTie waiting;
-  private final BesideThePlan besideThePlan;
   private final TapeWords words;
   private final Houses houses;
   private final TapeJudge judge;
@@ -73,7 +73,6 @@ public class PostTape {
       DecisionRecord decisions,
       Charts charts,
       WaitingForTie waiting,
-      BesideThePlan besideThePlan,
       TapeWords words,
       Houses houses,
       TapeJudge judge) {
@@ -90,7 +89,6 @@ public class PostTape {
     this.decisions = decisions;
     this.charts = charts;
     this.waiting = waiting;
-    this.besideThePlan = besideThePlan;
     this.words = words;
     this.houses = houses;
     this.judge = judge;
@@ -109,7 +107,7 @@ public class PostTape {
 
   /**
    * @param key names the request: sent again, it is answered and not posted again
-   * @param said what the plan said of the sum
+   * @param said what was said of the sum
    * @param maker who made it, where it is posted by a second person
    * @throws Refusal when somebody was first, or the tape breaks a rule; nothing is changed, and the
    *     draft is kept
@@ -120,7 +118,7 @@ public class PostTape {
       MoneyInId id,
       PostingRequest request,
       String key,
-      Optional<PlanBoard.Said> said,
+      Optional<WhatWasSaid.Said> said,
       Optional<String> maker) {
     moneyLines.lock(id);
     RepeatedRequests.Asked asked = new RepeatedRequests.Asked(key, "money " + id.number(), request);
@@ -138,8 +136,9 @@ public class PostTape {
     LocalDate date = postingDate(actor, line.moneyIn(), request.date());
     lines.stream().flatMap(l -> l.returned().stream()).distinct().forEach(moneyLines::lock);
     // found before the record is locked: everybody who posts waits for that lock
-    Optional<Decision> decision = said.map(s -> decision(actor, s, line.moneyIn(), lines, request));
-    Optional<Lesson> lesson = said.flatMap(s -> Lessons.of(s.problem(), id, lines));
+    Optional<Decision> decision = said.map(s -> decision(s, line.moneyIn(), lines, request));
+    Optional<MatchingProblem> problem = said.map(s -> s.plan().problem());
+    Optional<Lesson> lesson = problem.flatMap(p -> Lessons.of(p, id, lines));
     Optional<AccountCode> standsOn = Optional.of(standsOn(actor, line));
     Tape tape =
         judge.judged(
@@ -154,29 +153,23 @@ public class PostTape {
             stored.number().words(),
             words.of(actor.booksId(), tape),
             Optional.of(id.number()),
-            said.flatMap(s -> Taught.by(s.problem(), tape)).map(t -> words.of(actor.booksId(), t)));
+            problem.flatMap(p -> Taught.by(p, tape)).map(t -> words.of(actor.booksId(), t)));
     drafts.drop(actor.personId(), id);
     request.makerId().ifPresent(m -> drafts.drop(m, id));
     answers.keep(actor, asked, posted);
     return posted;
   }
 
-  private Decision decision(
-      Actor actor,
-      PlanBoard.Said said,
-      MoneyIn money,
-      List<TapeLine> lines,
-      PostingRequest request) {
-    List<BesideThePlan.Way> ways =
-        besideThePlan
-            .of(actor.booksId(), said.usual(), said.pile(), said.problem())
-            .of(said.row(), money);
-    Optional<BesideThePlan.Way> proposed = BesideThePlan.Ways.proposed(said.row(), ways);
+  private static Decision decision(
+      WhatWasSaid.Said said, MoneyIn money, List<TapeLine> lines, PostingRequest request) {
+    List<BesideThePlan.Way> ways = said.besideOf(money);
+    Plan.Row row = said.plan().row();
+    Optional<BesideThePlan.Way> proposed = BesideThePlan.Ways.proposed(row, ways);
     return ways.stream()
         .filter(w -> Tape.isSame(w.lines(), lines))
         .findFirst()
         .map(w -> Decision.beside(w.ground(), proposed.filter(w::equals).isPresent()))
-        .orElseGet(() -> Decision.of(said.row(), lines, request.fromTheList().orElse(false)));
+        .orElseGet(() -> Decision.of(row, lines, request.fromTheList().orElse(false)));
   }
 
   /**

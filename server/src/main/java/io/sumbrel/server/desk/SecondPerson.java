@@ -7,7 +7,6 @@ import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.core.tape.TapeLine;
 import io.sumbrel.server.audit.AuditRecord;
 import io.sumbrel.server.ledger.Claims;
-import io.sumbrel.server.matching.PlanBoard;
 import io.sumbrel.server.people.Actor;
 import io.sumbrel.server.receipt.MoneyLine;
 import io.sumbrel.server.receipt.MoneyLines;
@@ -89,7 +88,7 @@ class SecondPerson {
    */
   @Transactional
   Posted approve(
-      Actor approver, MoneyInId id, long makerId, String key, Optional<PlanBoard.Said> said) {
+      Actor approver, MoneyInId id, long makerId, String key, Optional<WhatWasSaid.Said> said) {
     Drafts.Draft draft = drafts.waiting(approver, id, makerId);
     requireAnother(approver, makerId);
     Posted posted =

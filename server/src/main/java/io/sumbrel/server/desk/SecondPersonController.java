@@ -22,6 +22,7 @@ import org.springframework.web.bind.annotation.RestController;
 @RequestMapping("/api/desk")
 class SecondPersonController {
   private final PlanBoard plans;
+  private final WhatWasSaid whatWasSaid;
   private final SecondPerson secondPerson;
   private final UseCredits useCredits;
   private final WaitingList waitingList;
@@ -29,11 +30,13 @@ class SecondPersonController {
 
   SecondPersonController(
       PlanBoard plans,
+      WhatWasSaid whatWasSaid,
       SecondPerson secondPerson,
       UseCredits useCredits,
       WaitingList waitingList,
       ShownItems shownItems) {
     this.plans = plans;
+    this.whatWasSaid = whatWasSaid;
     this.secondPerson = secondPerson;
     this.useCredits = useCredits;
     this.waitingList = waitingList;
@@ -75,7 +78,7 @@ class SecondPersonController {
       @RequestBody ApprovalRequest request) {
     MoneyInId moneyIn = new MoneyInId(id);
     return secondPerson.approve(
-        actor, moneyIn, request.personId(), key, plans.said(actor.booksId(), moneyIn));
+        actor, moneyIn, request.personId(), key, whatWasSaid.of(actor, moneyIn));
   }
 
   @PostMapping("/money/{id}/sending-back")

@@ -105,7 +105,8 @@ class TapeJudge {
     if (draft.lines.stream().anyMatch(l -> l.reason().isPresent())) {
       audit.lock(actor.booksId());
     }
-    TapeFacts facts = facts(actor, actor.authority(), personLimits.of(actor), chart, draft, locked);
+    TapeFacts facts =
+        facts(actor, actor.authority(), personLimits.of(actor, chart), chart, draft, locked);
     requireKnown(actor, draft.lines);
     try {
       return Tape.of(draft.money, draft.lines, facts);
@@ -125,14 +126,15 @@ class TapeJudge {
     requireFew(draft.lines);
     requireKnown(actor, draft.lines);
     Map<ItemId, OpenItem> named = items.find(actor.booksId(), itemsOf(draft));
+    Chart chart = charts.of(actor.booksId());
     Tape.of(
         draft.money,
         draft.lines,
         facts(
             actor,
             authority,
-            draft.secondPerson ? limits.of(actor.booksId()) : personLimits.of(actor),
-            charts.of(actor.booksId()),
+            draft.secondPerson ? limits.of(actor.booksId(), chart) : personLimits.of(actor, chart),
+            chart,
             draft,
             named));
   }

@@ -21,6 +21,7 @@ import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
+import java.util.stream.Collectors;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.annotation.Value;
@@ -112,11 +113,20 @@ public class PlanBoard {
    * waited for.
    */
   public Optional<Said> said(long booksId, MoneyInId id) {
+    return Optional.ofNullable(said(booksId, List.of(id)).get(id));
+  }
+
+  /** The same of several sums, all of one plan; those that it does not know are left out. */
+  public Map<MoneyInId, Said> said(long booksId, List<MoneyInId> ids) {
     Board known = boards.get(booksId);
-    Board board = known != null && known.rows.containsKey(id) ? known : board(booksId);
+    Board board = known != null && known.rows.keySet().containsAll(ids) ? known : board(booksId);
     UsualAccounts usual = usualAccounts.of(booksId);
-    return Optional.ofNullable(board.rows.get(id))
-        .map(row -> new Said(board.problem, board.pile, row, usual));
+    return ids.stream()
+        .distinct()
+        .filter(board.rows::containsKey)
+        .collect(
+            Collectors.toMap(
+                id -> id, id -> new Said(board.problem, board.pile, board.rows.get(id), usual)));
   }
 
   /**

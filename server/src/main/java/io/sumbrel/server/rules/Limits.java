@@ -41,6 +41,16 @@ public class Limits {
 
   @Transactional(readOnly = true)
   public HouseLimits of(long booksId) {
+    return of(booksId, charts.of(booksId));
+  }
+
+  /**
+   * The same where the chart is read already.
+   *
+   * @param chart of these books
+   */
+  @Transactional(readOnly = true)
+  public HouseLimits of(long booksId, Chart chart) {
     Map<String, Long> amounts =
         entities
             .createQuery("from LimitRow where booksId = :b", LimitRow.class)
@@ -48,7 +58,7 @@ public class Limits {
             .getResultStream()
             .collect(Collectors.toMap(r -> r.code, r -> r.amount));
     return new HouseLimits(
-        differences(booksId),
+        differences(booksId, chart),
         Math.toIntExact(amounts.get(DISCOUNT_GRACE_DAYS)),
         Math.toIntExact(amounts.get(LOOK_BACK_MONTHS)),
         Math.toIntExact(amounts.get(RECORDED_DAYS)),
@@ -56,8 +66,7 @@ public class Limits {
         amounts.getOrDefault(RELEASED, 0L) == 0 ? Release.AT_ONCE : Release.BY_A_SECOND_PERSON);
   }
 
-  private DifferenceLimits differences(long booksId) {
-    Chart chart = charts.of(booksId);
+  private DifferenceLimits differences(long booksId, Chart chart) {
     Map<String, Map<Authority, Map<DifferenceReason, LimitTable.Figures>>> figures =
         new HashMap<>();
     rows(booksId)

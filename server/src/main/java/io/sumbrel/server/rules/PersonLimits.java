@@ -54,13 +54,22 @@ public class PersonLimits {
   /** The limits of the house as they hold for whoever acts. */
   @Transactional(readOnly = true)
   public HouseLimits of(Actor actor) {
+    return of(actor, charts.of(actor.booksId()));
+  }
+
+  /**
+   * The same where the chart is read already.
+   *
+   * @param chart of these books
+   */
+  @Transactional(readOnly = true)
+  public HouseLimits of(Actor actor, Chart chart) {
     List<PersonLimitRow> rows = limits.ofPeople(actor.booksId());
-    Chart chart = charts.of(actor.booksId());
     Map<DifferenceReason, LimitTable.Figures> own = new HashMap<>();
     rows.stream()
         .filter(r -> r.personId == actor.personId())
         .forEach(r -> own.put(chart.reason(r.reason), r.toFigures()));
-    return limits.of(actor.booksId()).forPerson(own);
+    return limits.of(actor.booksId(), chart).forPerson(own);
   }
 
   /** Everybody who may post, with what holds for them alone. */
@@ -68,7 +77,7 @@ public class PersonLimits {
   List<PersonView> all(long booksId) {
     Map<Long, List<PersonLimitRow>> rows =
         limits.ofPeople(booksId).stream().collect(Collectors.groupingBy(r -> r.personId));
-    return of(booksId).stream()
+    return peopleOf(booksId).stream()
         .map(
             a ->
                 new PersonView(
@@ -80,7 +89,7 @@ public class PersonLimits {
         .toList();
   }
 
-  private List<Actor> of(long booksId) {
+  private List<Actor> peopleOf(long booksId) {
     return people.all().stream().filter(a -> a.booksId() == booksId).toList();
   }
 
@@ -100,7 +109,7 @@ public class PersonLimits {
   @Transactional
   public void keep(Actor actor, long personId, List<ReasonOfPerson> own) {
     Actor person =
-        of(actor.booksId()).stream()
+        peopleOf(actor.booksId()).stream()
             .filter(a -> a.personId() == personId)
             .findFirst()
             .orElseThrow(() -> new Refusal("not-found", "There is no such person."));
