@@ -146,12 +146,13 @@ public class PostTape {
             chart,
             new TapeJudge.Draft(
                 TapeMoney.of(line.moneyIn()), standsOn, lines, date, madeBy.isPresent()));
-    Ledger.Stored stored = store(actor, tape, standsOn, date, madeBy);
+    String done = words.of(actor.booksId(), tape);
+    Ledger.Stored stored = store(actor, tape, standsOn, date, madeBy, done);
     decision.ifPresent(d -> decisions.keep(actor.booksId(), stored.id(), d, lesson));
     Posted posted =
         new Posted(
             stored.number().words(),
-            words.of(actor.booksId(), tape),
+            done,
             Optional.of(id.number()),
             problem.flatMap(p -> Taught.by(p, tape)).map(t -> words.of(actor.booksId(), t)));
     drafts.drop(actor.personId(), id);
@@ -261,14 +262,10 @@ public class PostTape {
       Tape tape,
       Optional<AccountCode> standsOn,
       LocalDate date,
-      Optional<String> maker) {
+      Optional<String> maker,
+      String words) {
     PostingNumber number = ledger.nextNumber(actor.booksId(), date);
     TapePosted event = TapePosted.of(tape, standsOn, number, date, items::nextId);
-    return ledger.append(
-        actor,
-        event,
-        Ledger.Source.madeBy(maker),
-        Ledger.TAPE_POSTED,
-        words.of(actor.booksId(), tape));
+    return ledger.append(actor, event, Ledger.Source.madeBy(maker), Ledger.TAPE_POSTED, words);
   }
 }

@@ -13,14 +13,17 @@ import io.sumbrel.server.audit.BooksChanged;
 import io.sumbrel.server.books.Houses;
 import io.sumbrel.server.receipt.MoneyLine;
 import jakarta.annotation.PreDestroy;
+import java.time.Duration;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
-import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
+import java.util.concurrent.ScheduledExecutorService;
+import java.util.concurrent.TimeUnit;
 import java.util.stream.Collectors;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -40,12 +43,22 @@ import org.springframework.transaction.support.TransactionSynchronizationManager
 public class PlanBoard {
   private static final Logger LOG = LoggerFactory.getLogger(PlanBoard.class);
 
+  /** Between two plans in the background. */
+  private static final Duration BREATH = Duration.ofMillis(500);
+
   private final AuditRecord audit;
   private final Houses houses;
   private final PlanReader reader;
   private final UsualAccountsNow usualAccounts;
   private final Budgets budgets;
-  private final ExecutorService background = Executors.newSingleThreadExecutor();
+  private final ScheduledExecutorService background = Executors.newSingleThreadScheduledExecutor();
+
+  /** Books for which a plan in the background is waited for. */
+  private final Set<Long> waiting = ConcurrentHashMap.newKeySet();
+
+  /** Before when, on the clock of the machine, none begins in the background. */
+  private final Map<Long, Long> nextPlan = new ConcurrentHashMap<>();
+
   private final Map<Long, Board> boards = new ConcurrentHashMap<>();
   private final Map<Long, Object> planning = new ConcurrentHashMap<>();
   private volatile boolean stopping;
@@ -142,20 +155,28 @@ public class PlanBoard {
     houses.all().forEach(id -> background.execute(() -> planQuietly(id)));
   }
 
+  /**
+   * At once after an act that stands alone; of many in a row now and then, since whoever asks plans
+   * what is missing anyway.
+   */
   @TransactionalEventListener
   void planAnew(BooksChanged changed) {
-    if (boards.containsKey(changed.booksId())) {
-      background.execute(() -> planQuietly(changed.booksId()));
+    long books = changed.booksId();
+    if (boards.containsKey(books) && waiting.add(books)) {
+      long wait = nextPlan.getOrDefault(books, 0L) - System.nanoTime();
+      background.schedule(() -> planQuietly(books), Math.max(0, wait), TimeUnit.NANOSECONDS);
     }
   }
 
   /** Whoever asks plans it, and hears what is wrong. */
   private void planQuietly(long booksId) {
+    waiting.remove(booksId);
     if (stopping) {
       return;
     }
     try {
       board(booksId);
+      nextPlan.put(booksId, System.nanoTime() + BREATH.toNanos());
     } catch (RuntimeException e) {
       if (!stopping) {
         LOG.warn("not planned in the background: {}", e.getMessage());
