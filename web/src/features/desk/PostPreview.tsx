@@ -58,6 +58,9 @@ async function outcomeOf(row: PreviewRow, of: PostedOfMany): Promise<Outcome> {
 /** So many are posted before it is shown how they went. */
 const TOGETHER = 20;
 
+/** So many requests are under way at a time. */
+const HANDS = 2;
+
 async function outcomesOf(rows: PreviewRow[], planned: boolean): Promise<Map<number, Outcome>> {
   const outcomes = new Map<number, Outcome>();
   try {
@@ -110,11 +113,14 @@ function Sheet({
 
   const postAll = async () => {
     setBusy(true);
-    for (let from = 0; from < taken.length; from += TOGETHER) {
-      const some = taken.slice(from, from + TOGETHER);
-      const now = await outcomesOf(some, planned);
-      setOutcomes((before) => new Map([...before, ...now]));
-    }
+    const rest = [...taken];
+    const goOn = async () => {
+      while (rest.length > 0) {
+        const now = await outcomesOf(rest.splice(0, TOGETHER), planned);
+        setOutcomes((before) => new Map([...before, ...now]));
+      }
+    };
+    await Promise.all(Array.from({ length: HANDS }, goOn));
     setBusy(false);
     await queries.invalidateQueries({ queryKey: ['desk'] });
   };
