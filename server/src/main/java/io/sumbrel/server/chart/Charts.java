@@ -81,10 +81,15 @@ public class Charts {
   }
 
   private <T> List<T> rows(Class<T> type, long booksId, String order) {
-    return entities
-        .createQuery("from " + type.getSimpleName() + " where booksId = :b order by " + order, type)
-        .setParameter("b", booksId)
-        .getResultList();
+    List<T> rows =
+        entities
+            .createQuery(
+                "from " + type.getSimpleName() + " where booksId = :b order by " + order, type)
+            .setParameter("b", booksId)
+            .getResultList();
+    // they would be looked through for changes at every query of whoever posts
+    rows.forEach(entities::detach);
+    return rows;
   }
 
   /** The names of the ledger accounts by their codes, in the order of the codes. */

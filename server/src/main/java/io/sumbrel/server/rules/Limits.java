@@ -69,13 +69,14 @@ public class Limits {
   private DifferenceLimits differences(long booksId, Chart chart) {
     Map<String, Map<Authority, Map<DifferenceReason, LimitTable.Figures>>> figures =
         new HashMap<>();
-    rows(booksId)
-        .forEach(
-            r ->
-                figures
-                    .computeIfAbsent(r.currency, c -> new EnumMap<>(Authority.class))
-                    .computeIfAbsent(r.authority, a -> new HashMap<>())
-                    .put(chart.reason(r.reason), r.toFigures()));
+    for (DifferenceLimitRow r : rows(booksId).toList()) {
+      figures
+          .computeIfAbsent(r.currency, c -> new EnumMap<>(Authority.class))
+          .computeIfAbsent(r.authority, a -> new HashMap<>())
+          .put(chart.reason(r.reason), r.toFigures());
+      // it would be looked through for changes at every query of whoever posts
+      entities.detach(r);
+    }
     Map<String, LimitTable> tables = new HashMap<>();
     figures.forEach(
         (currency, by) ->
