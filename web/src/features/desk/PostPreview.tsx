@@ -1,6 +1,6 @@
 import Button from '@mui/material/Button';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { type KeyboardEvent, useEffect, useRef, useState } from 'react';
+import { type KeyboardEvent, memo, useCallback, useEffect, useRef, useState } from 'react';
 import { sentenceOf } from '../../api/client';
 import { Amount } from '../../components/Amount';
 import { Key } from '../../components/Key';
@@ -111,6 +111,13 @@ function Sheet({
     }
   };
 
+  const latest = useRef(toggle);
+  useEffect(() => {
+    latest.current = toggle;
+  });
+  /** The same for every row as long as the sheet stands: rows that did not change stay as drawn. */
+  const latestToggle = useCallback((row: PreviewRow) => latest.current(row), []);
+
   const postAll = async () => {
     setBusy(true);
     const rest = [...taken];
@@ -170,35 +177,14 @@ function Sheet({
         </thead>
         <tbody>
           {rows.map((row, i) => (
-            <tr
+            <PreviewLine
               key={row.moneyInId}
-              className={i === at ? styles.at : undefined}
-              onClick={() => toggle(row)}
-            >
-              <td>
-                <span
-                  className={takenIds.has(row.moneyInId) ? styles.in : styles.out}
-                  aria-hidden
-                />
-                <span className="unseen">{takenIds.has(row.moneyInId) ? 'taken' : 'left out'}</span>
-              </td>
-              <td>{row.payer}</td>
-              <td className="figures">
-                <Amount minor={row.amountMinor} currency={row.currency} />
-              </td>
-              <td>
-                {row.words}
-                {row.maker && <span className={styles.soft}> of {row.maker}</span>}
-                {row.forgivenMinor > 0 && (
-                  <b> · forgives {words(row.forgivenMinor, row.currency)}</b>
-                )}
-              </td>
-              <td
-                className={outcomes.get(row.moneyInId)?.done === false ? styles.wrong : undefined}
-              >
-                {outcomes.get(row.moneyInId)?.words ?? row.lacking}
-              </td>
-            </tr>
+              row={row}
+              isAt={i === at}
+              isTaken={takenIds.has(row.moneyInId)}
+              outcome={outcomes.get(row.moneyInId)}
+              toggle={latestToggle}
+            />
           ))}
         </tbody>
       </table>
@@ -225,6 +211,39 @@ function Sheet({
     </div>
   );
 }
+
+interface LineProps {
+  row: PreviewRow;
+  isAt: boolean;
+  isTaken: boolean;
+  outcome: Outcome | undefined;
+  toggle: (row: PreviewRow) => void;
+}
+
+/** One of perhaps many hundreds: drawn anew only when something of it is another. */
+const PreviewLine = memo(function PreviewLine(props: LineProps) {
+  const { row, isAt, isTaken, outcome, toggle } = props;
+  return (
+    <tr className={isAt ? styles.at : undefined} onClick={() => toggle(row)}>
+      <td>
+        <span className={isTaken ? styles.in : styles.out} aria-hidden />
+        <span className="unseen">{isTaken ? 'taken' : 'left out'}</span>
+      </td>
+      <td>{row.payer}</td>
+      <td className="figures">
+        <Amount minor={row.amountMinor} currency={row.currency} />
+      </td>
+      <td>
+        {row.words}
+        {row.maker && <span className={styles.soft}> of {row.maker}</span>}
+        {row.forgivenMinor > 0 && <b> · forgives {words(row.forgivenMinor, row.currency)}</b>}
+      </td>
+      <td className={outcome?.done === false ? styles.wrong : undefined}>
+        {outcome?.words ?? row.lacking}
+      </td>
+    </tr>
+  );
+});
 
 function sums(rows: PreviewRow[]): string {
   return [...new Set(rows.map((r) => r.currency))]
