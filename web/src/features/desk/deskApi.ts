@@ -14,10 +14,6 @@ export interface PileRow extends SharedRow {
   workedBy: string[];
   /** What was asked about it. */
   question: Question | undefined;
-  /** Who looks after its customer, else after its account; empty where nobody does. */
-  responsible: string;
-  /** Whether it has no paper where the house wants one. */
-  lacksPaper: boolean;
 }
 export type Choices = Schemas['ChoicesView'];
 /** Why a sum is set aside. */
@@ -42,17 +38,12 @@ function changed(known: DeskState | undefined, answer: DeskAnswer): DeskState {
   answer.rows.forEach((r) => byId.set(r.id, r));
   const worked = new Map(answer.worked.map((w) => [w.id, w]));
   const questions = new Map(answer.questions.map((q) => [q.moneyInId, q]));
-  const whose = new Map(answer.responsible.map((r) => [`${r.subject} ${r.id}`, r.person]));
-  const lackPaper = new Set(answer.lackPaper);
   const rows = [...byId.values()]
     .map((r) => ({
       ...r,
-      responsible:
-        whose.get(`CUSTOMER ${r.customerId}`) ?? whose.get(`ACCOUNT ${r.accountId}`) ?? '',
       putBy: worked.get(r.id)?.putBy ?? false,
       workedBy: worked.get(r.id)?.workedBy ?? [],
       question: questions.get(r.id),
-      lacksPaper: lackPaper.has(r.id),
     }))
     .sort((a, b) => (a.place < b.place ? -1 : 1));
   return { ...answer, rows };

@@ -112,7 +112,11 @@ class Desk {
             known,
             board,
             () -> besideThePlan.of(actor.booksId(), usual, board.pile(), board.problem()),
-            accountNames(actor.booksId()));
+            () ->
+                new PileRows.House(
+                    accountNames(actor.booksId()),
+                    responsible.all(actor.booksId()),
+                    lackingPapers.among(actor.booksId(), board.pile())));
     List<Drafts.Draft> all = drafts.all(actor.booksId());
     List<WorkedView> worked = worked(actor, board, all);
     return new DeskView(
@@ -125,8 +129,6 @@ class Desk {
             + waitingTapes.count(actor.booksId()),
         Awaited.come(board.problem()).size(),
         questions.all(actor.booksId()),
-        responsible.all(actor.booksId()),
-        lackingPapers.among(actor.booksId(), board.pile()).stream().map(MoneyInId::number).toList(),
         changes.feedNumber(),
         changes.whole(),
         changes.rows(),
@@ -222,7 +224,6 @@ class Desk {
         row.recordedAlready(),
         NamedDocument.in(line.moneyIn().text()),
         row.customer().map(CustomerId::number),
-        line.bankAccountId(),
         mine.map(d -> relined(d.lines(), views)),
         worked.stream().anyMatch(Drafts.Draft::putBy),
         questions.of(actor.booksId(), line),

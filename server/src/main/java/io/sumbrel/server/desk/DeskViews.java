@@ -8,7 +8,6 @@ import io.sumbrel.core.receipt.SetAside;
 import io.sumbrel.core.tape.LineKind;
 import io.sumbrel.core.tape.ShortPayReason;
 import io.sumbrel.server.followup.Questions;
-import io.sumbrel.server.responsible.Responsible;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
@@ -33,8 +32,8 @@ final class DeskViews {
    * @param text what the bank sent, as far as it is looked for
    * @param ground what the proposal rests on, in words; empty where nothing is proposed
    * @param tie whether it is recorded already, and so not posted with what is sure
-   * @param accountId the bank account that it came into
-   * @param customerId whose money it is most likely
+   * @param responsible who looks after its customer, else after its account; empty for nobody
+   * @param lacksPaper whether it has no paper where the house wants one
    * @param place by which rows are sorted
    */
   record PileRow(
@@ -52,8 +51,8 @@ final class DeskViews {
       String ground,
       boolean tie,
       long ways,
-      long accountId,
-      Optional<Long> customerId,
+      String responsible,
+      boolean lacksPaper,
       String place) {}
 
   /**
@@ -70,8 +69,6 @@ final class DeskViews {
    * @param setAside how many sums were taken out of the work
    * @param waiting how many tapes wait for a second person
    * @param questions what was asked about sums of the pile
-   * @param lackPaper sums of the pile that have no paper where the house wants one
-   * @param responsible who looks after which customers and bank accounts
    * @param feedNumber names this state; a browser that has it asks only for what changed since
    * @param whole whether the rows are all of the pile, or those that are new or changed
    * @param gone rows that are there no more
@@ -85,8 +82,6 @@ final class DeskViews {
       int waiting,
       int awaitedCome,
       List<Questions.QuestionView> questions,
-      List<Responsible.ResponsibleView> responsible,
-      List<Long> lackPaper,
       long feedNumber,
       boolean whole,
       List<PileRow> rows,
@@ -189,7 +184,6 @@ final class DeskViews {
       String recordedAlready,
       Optional<String> meantFor,
       Optional<Long> customerId,
-      long accountId,
       Optional<List<LineView>> draft,
       boolean putBy,
       Optional<Questions.QuestionView> question,

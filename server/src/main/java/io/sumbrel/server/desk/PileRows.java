@@ -4,12 +4,14 @@ import io.sumbrel.core.learning.Decision;
 import io.sumbrel.core.matching.Certainty;
 import io.sumbrel.core.matching.Plan;
 import io.sumbrel.core.matching.Proposal;
-import io.sumbrel.core.party.CustomerId;
 import io.sumbrel.core.receipt.MoneyIn;
+import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.server.desk.DeskViews.PileRow;
 import io.sumbrel.server.matching.PlanBoard;
 import io.sumbrel.server.persistence.Column;
 import io.sumbrel.server.receipt.MoneyLine;
+import io.sumbrel.server.responsible.LookedAfter;
+import io.sumbrel.server.responsible.Responsible;
 import java.time.LocalDate;
 import java.time.format.DateTimeFormatter;
 import java.util.ArrayDeque;
@@ -21,8 +23,10 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Supplier;
+import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 
 /**
@@ -46,6 +50,37 @@ class PileRows {
   private record State(long feedNumber, Map<Long, PileRow> rows) {}
 
   /**
+   * What the house knows of sums beside the plan.
+   *
+   * @param accounts names of the bank accounts
+   * @param responsible who looks after customers and accounts
+   * @param lackPaper sums that have no paper where one is wanted
+   */
+  record House(
+      Map<Long, String> accounts,
+      Map<LookedAfter, Map<Long, String>> responsible,
+      Set<MoneyInId> lackPaper) {
+    House(
+        Map<Long, String> accounts,
+        List<Responsible.ResponsibleView> responsible,
+        Set<MoneyInId> lackPaper) {
+      this(
+          accounts,
+          responsible.stream()
+              .collect(
+                  Collectors.groupingBy(
+                      Responsible.ResponsibleView::subject,
+                      Collectors.toMap(
+                          Responsible.ResponsibleView::id, Responsible.ResponsibleView::person))),
+          lackPaper);
+    }
+
+    private Optional<String> whoLooksAfter(LookedAfter subject, long id) {
+      return Optional.ofNullable(responsible.getOrDefault(subject, Map.of()).get(id));
+    }
+  }
+
+  /**
    * What changed.
    *
    * @param whole whether these are all rows
@@ -57,19 +92,19 @@ class PileRows {
   /**
    * @param known the state that the browser has, by the number that came with it
    * @param beside ways beside the plan, asked for where the state is new
-   * @param accounts names of the bank accounts
+   * @param house asked for where the state is new too
    */
   Changes since(
       long booksId,
       Optional<Long> known,
       PlanBoard.Board board,
       Supplier<BesideThePlan.Ways> beside,
-      Map<Long, String> accounts) {
+      Supplier<House> house) {
     Deque<State> kept = states.computeIfAbsent(booksId, id -> new ArrayDeque<>());
     State now;
     Optional<State> then;
     synchronized (kept) {
-      now = now(kept, board, beside, accounts);
+      now = now(kept, board, beside, house);
       then = known.flatMap(n -> kept.stream().filter(s -> s.feedNumber == n).findFirst());
     }
     Map<Long, PileRow> before = then.map(State::rows).orElse(Map.of());
@@ -86,7 +121,7 @@ class PileRows {
       Deque<State> kept,
       PlanBoard.Board board,
       Supplier<BesideThePlan.Ways> beside,
-      Map<Long, String> accounts) {
+      Supplier<House> house) {
     Optional<State> same =
         kept.stream().filter(s -> s.feedNumber == board.feedNumber()).findFirst();
     if (same.isPresent()) {
@@ -95,8 +130,9 @@ class PileRows {
     Map<Long, PileRow> last = kept.isEmpty() ? Map.of() : kept.getLast().rows;
     Map<Long, PileRow> rows = new HashMap<>();
     BesideThePlan.Ways ways = beside.get();
+    House of = house.get();
     for (MoneyLine line : board.pile()) {
-      PileRow row = row(line, board.rows().get(line.moneyIn().id()), ways, accounts);
+      PileRow row = row(line, board.rows().get(line.moneyIn().id()), ways, of);
       PileRow before = last.get(row.id());
       rows.put(row.id(), row.equals(before) ? before : row);
     }
@@ -113,8 +149,7 @@ class PileRows {
         .filter(words -> !beside.pairs().get().othersOf(money).isEmpty());
   }
 
-  private static PileRow row(
-      MoneyLine line, Plan.Row row, BesideThePlan.Ways beside, Map<Long, String> accounts) {
+  private static PileRow row(MoneyLine line, Plan.Row row, BesideThePlan.Ways beside, House house) {
     Optional<Proposal> chosen = row.chosen().map(row.ways()::get);
     Optional<BesideThePlan.Way> besides = beside.spokenFor(row, line.moneyIn());
     Certainty certainty =
@@ -139,7 +174,7 @@ class PileRows {
         date,
         line.moneyIn().currency().getCurrencyCode(),
         line.moneyIn().amountMinor(),
-        line.cameInto(accounts.get(line.bankAccountId())),
+        line.cameInto(house.accounts.get(line.bankAccountId())),
         line.method().words(),
         line.bankReference(),
         Column.cut(line.moneyIn().text(), MOST_TEXT),
@@ -151,8 +186,11 @@ class PileRows {
             .orElse(""),
         chosen.filter(Proposal::isTie).isPresent(),
         row.waysCount(),
-        line.bankAccountId(),
-        row.customer().map(CustomerId::number),
+        row.customer()
+            .flatMap(c -> house.whoLooksAfter(LookedAfter.CUSTOMER, c.number()))
+            .or(() -> house.whoLooksAfter(LookedAfter.ACCOUNT, line.bankAccountId()))
+            .orElse(""),
+        house.lackPaper.contains(line.moneyIn().id()),
         // the surest first, then the newest
         "%d %07d %012d".formatted(certainty.ordinal(), 9_999_999 - date.toEpochDay(), id));
   }

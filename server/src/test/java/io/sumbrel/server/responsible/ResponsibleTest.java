@@ -33,12 +33,10 @@ class ResponsibleTest extends ServerTest {
     return house.send(actor, HttpMethod.PUT, "/api/responsible", request);
   }
 
-  private JsonNode desk() {
-    return house.get(house.clerk, "/api/desk").body();
-  }
-
   private JsonNode row(String payer) {
-    return desk()
+    return house
+        .get(house.clerk, "/api/desk")
+        .body()
         .path("rows")
         .valueStream()
         .filter(r -> r.path("payer").asString().equals(payer))
@@ -48,23 +46,33 @@ class ResponsibleTest extends ServerTest {
 
   @Test
   void aCustomerAndAnAccountAreSomebodysUntilAnotherTakesThemOver() {
-    long account = row("X").path("accountId").asLong();
-    assertThat(row("X").path("customerId").isNumber()).isFalse();
-    assertThat(row("ALDER POTS").path("customerId").asLong()).isEqualTo(alder);
+    long account = account();
+    assertThat(row("X").path("responsible").asString()).isEmpty();
     assertThat(keep(house.clerk, "CUSTOMER", alder, house.supervisor.personId()).status())
         .isEqualTo(200);
     assertThat(keep(house.clerk, "ACCOUNT", account, house.clerk.personId()).status())
         .isEqualTo(200);
-    JsonNode all = desk().path("responsible");
-    assertThat(all.findValuesAsString("person"))
-        .containsExactlyInAnyOrder(house.supervisor.name(), house.clerk.name());
+    assertThat(row("ALDER POTS").path("responsible").asString())
+        .as("its customer before its account")
+        .isEqualTo(house.supervisor.name());
+    assertThat(row("X").path("responsible").asString()).isEqualTo(house.clerk.name());
     JsonNode taken =
         keep(house.clerk, "CUSTOMER", alder, house.clerk.personId()).body().path("words");
     assertThat(taken.asString()).isEqualTo(house.clerk.name() + " looks after Alder Pots");
+    assertThat(all()).hasSize(2);
     assertThat(keep(house.clerk, "CUSTOMER", alder, null).status()).isEqualTo(200);
     assertThat(keep(house.clerk, "ACCOUNT", account, null).status()).isEqualTo(200);
-    assertThat(desk().path("responsible")).isEmpty();
+    assertThat(all()).isEmpty();
+    assertThat(row("ALDER POTS").path("responsible").asString()).isEmpty();
     house.prove();
+  }
+
+  private JsonNode all() {
+    return house.get(house.clerk, "/api/responsible").body().path("all");
+  }
+
+  private long account() {
+    return house.get(house.clerk, "/api/arrivals/accounts").body().get(0).path("id").asLong();
   }
 
   @Test
@@ -75,6 +83,6 @@ class ResponsibleTest extends ServerTest {
     assertThat(keep(house.clerk, "ACCOUNT", 99_999_999, me).code()).isEqualTo("not-found");
     assertThat(keep(house.clerk, "CUSTOMER", alder, 99_999_999L).code()).isEqualTo("not-found");
     assertThat(keep(house.clerk, "KITCHEN", alder, me).status()).isEqualTo(400);
-    assertThat(desk().path("responsible")).isEmpty();
+    assertThat(all()).isEmpty();
   }
 }
