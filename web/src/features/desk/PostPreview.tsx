@@ -165,6 +165,26 @@ function Sheet({
       <p className={styles.soft}>
         {sums(taken)}. Each is posted as it stands here, or left and named. Space takes one out.
       </p>
+      <p className={styles.acts} aria-live="polite">
+        {done && (
+          <b>
+            {[...outcomes.values()].filter((o) => o.done).length} of {taken.length} posted
+          </b>
+        )}
+        {!done && (
+          <Button
+            variant="contained"
+            disabled={busy || taken.length === 0}
+            onClick={() => void postAll()}
+          >
+            Post {taken.length}
+            <Key>Ctrl ↵</Key>
+          </Button>
+        )}
+        <Button onClick={close} disabled={busy}>
+          Back to the desk<Key>Esc</Key>
+        </Button>
+      </p>
       <table>
         <thead>
           <tr>
@@ -188,26 +208,6 @@ function Sheet({
           ))}
         </tbody>
       </table>
-      <p className={styles.acts} aria-live="polite">
-        {done && (
-          <b>
-            {[...outcomes.values()].filter((o) => o.done).length} of {taken.length} posted
-          </b>
-        )}
-        {!done && (
-          <Button
-            variant="contained"
-            disabled={busy || taken.length === 0}
-            onClick={() => void postAll()}
-          >
-            Post {taken.length}
-            <Key>Ctrl ↵</Key>
-          </Button>
-        )}
-        <Button onClick={close} disabled={busy}>
-          Back to the desk<Key>Esc</Key>
-        </Button>
-      </p>
     </div>
   );
 }
