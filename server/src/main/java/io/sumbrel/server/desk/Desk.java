@@ -6,12 +6,15 @@ import io.sumbrel.core.matching.Awaited;
 import io.sumbrel.core.matching.Certainty;
 import io.sumbrel.core.matching.Plan;
 import io.sumbrel.core.matching.Proposal;
+import io.sumbrel.core.openitem.ItemId;
 import io.sumbrel.core.party.CustomerId;
 import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.core.receipt.NamedDocument;
 import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.core.returned.Returns;
+import io.sumbrel.core.tape.DoubtfulDates;
+import io.sumbrel.core.tape.LineKind;
 import io.sumbrel.core.tape.Tape;
 import io.sumbrel.core.tape.TapeLine;
 import io.sumbrel.core.tape.TapeMoney;
@@ -31,6 +34,7 @@ import io.sumbrel.server.desk.DeskViews.WorkedView;
 import io.sumbrel.server.followup.Questions;
 import io.sumbrel.server.ledger.Claims;
 import io.sumbrel.server.matching.PlanBoard;
+import io.sumbrel.server.openitem.Items;
 import io.sumbrel.server.paper.LackingPapers;
 import io.sumbrel.server.people.Actor;
 import io.sumbrel.server.receipt.MoneyLine;
@@ -67,6 +71,7 @@ class Desk {
   private final Questions questions;
   private final Responsible responsible;
   private final LackingPapers lackingPapers;
+  private final Items items;
 
   Desk(
       MoneyLines moneyLines,
@@ -83,7 +88,9 @@ class Desk {
       WaitingTapes waitingTapes,
       Questions questions,
       Responsible responsible,
-      LackingPapers lackingPapers) {
+      LackingPapers lackingPapers,
+      Items items) {
+    this.items = items;
     this.lackingPapers = lackingPapers;
     this.responsible = responsible;
     this.moneyLines = moneyLines;
@@ -295,6 +302,16 @@ class Desk {
         way.evidence().stream().map(EvidenceView::of).toList());
   }
 
+  private Optional<String> doubtfulDates(Actor actor, MoneyIn money, List<TapeLine> tape) {
+    List<ItemId> settled =
+        tape.stream()
+            .filter(l -> l.kind() == LineKind.SETTLES)
+            .flatMap(l -> l.item().stream())
+            .toList();
+    return DoubtfulDates.of(
+        money, items.find(actor.booksId(), settled).values(), books.businessDate(actor.booksId()));
+  }
+
   private static List<LineView> relined(List<LineView> lines, LineView.Shown views) {
     return lines.stream().map(l -> l.showing(views)).toList();
   }
@@ -329,7 +346,8 @@ class Desk {
         besideThePlan
             .of(actor.booksId(), usual, board.pile(), board.problem())
             .passedOver(line.moneyIn(), tape)
-            .or(() -> Optional.ofNullable(board.rows().get(id)).flatMap(r -> r.passedOver(tape)));
+            .or(() -> Optional.ofNullable(board.rows().get(id)).flatMap(r -> r.passedOver(tape)))
+            .or(() -> doubtfulDates(actor, line.moneyIn(), tape));
     try {
       postTape.judge(actor, line, tape, actor.authority(), false);
       return new JudgedView(0, true, "", "", warning);

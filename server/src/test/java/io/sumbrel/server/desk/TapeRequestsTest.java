@@ -245,4 +245,20 @@ class TapeRequestsTest extends ServerTest {
     assertThat(empty.get(empty.clerk, "/api/desk").body().path("anyMoney").asBoolean()).isFalse();
     assertThat(house.get(house.clerk, "/api/desk").body().path("anyMoney").asBoolean()).isTrue();
   }
+
+  @Test
+  void warnsOfAnInvoiceThatIsDatedAfterTheMoneyAndPostsItAllTheSame() {
+    house.items("T-77001,K-77,Late Ware,2026-11-18,,40.00,40.00,,USD,,");
+    house.statement(DAY.plusDays(1), "1800.00", "1840.00", "40.00,LATE WARE,T-77001");
+    long money = house.money("LATE WARE");
+    Map<String, Object> tape =
+        Map.of("lines", List.of(house.settles("T-77001", 4_000)), "putBy", false);
+    JsonNode judged =
+        house.send(house.clerk, HttpMethod.PUT, "/api/desk/money/" + money + "/draft", tape).body();
+    assertThat(judged.path("warning").asString())
+        .isEqualTo("T-77001 is dated 2026-11-18, after the money came on 2026-11-17.");
+    assertThat(judged.path("postable").asBoolean()).isTrue();
+    assertThat(house.post(house.clerk, money, house.settles("T-77001", 4_000)).status())
+        .isEqualTo(200);
+  }
 }
