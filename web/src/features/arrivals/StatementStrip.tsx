@@ -1,11 +1,10 @@
 import Button from '@mui/material/Button';
-import { useQueryClient } from '@tanstack/react-query';
 import { type KeyboardEvent, useId, useState } from 'react';
-import { sentenceOf } from '../../api/client';
 import { Amount } from '../../components/Amount';
 import { Key } from '../../components/Key';
 import { Sentence } from '../../components/States';
 import { Tape } from '../../components/Tape';
+import { usePerform } from '../../components/usePerform';
 import { longDate, shortDate, words } from '../../money/money';
 import { PostingLink } from '../trail';
 import { decideHeld, type Entry, type Statement, type Place } from './arrivalsApi';
@@ -30,9 +29,8 @@ interface Props {
 /** A statement proved on the strip, and its entries with where each stands. */
 export function StatementStrip({ statement, showPlace }: Props) {
   const [at, setAt] = useState(0);
-  const [problem, setProblem] = useState('');
+  const { perform, problem } = usePerform();
   const id = useId();
-  const queries = useQueryClient();
   const s = statement;
   const current = s.entries[at];
   const allNew = s.entries.every((e) => e.stand === 'NEW');
@@ -46,13 +44,7 @@ export function StatementStrip({ statement, showPlace }: Props) {
   };
 
   const decide = async (entry: Entry, verdict: 'REAL' | 'DOUBLE') => {
-    setProblem('');
-    try {
-      await decideHeld(entry.moneyId ?? 0, verdict);
-    } catch (e) {
-      setProblem(sentenceOf(e));
-    }
-    await queries.invalidateQueries();
+    await perform(() => decideHeld(entry.moneyId ?? 0, verdict));
   };
 
   const onKeyDown = (event: KeyboardEvent) => {

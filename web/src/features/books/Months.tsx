@@ -1,9 +1,9 @@
 import Button from '@mui/material/Button';
-import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { sentenceOf } from '../../api/client';
 import { Field } from '../../components/Field';
 import { Empty, Loading, Sentence } from '../../components/States';
+import { usePerform } from '../../components/usePerform';
 import page from '../../components/Page.module.css';
 import { moment } from '../../money/money';
 import { closeMonth, monthsQuery, reopenMonth } from './booksApi';
@@ -11,22 +11,14 @@ import { closeMonth, monthsQuery, reopenMonth } from './booksApi';
 /** Months that are closed: nothing is posted into them until a supervisor reopens one. */
 export function Months() {
   const months = useQuery(monthsQuery);
-  const queries = useQueryClient();
   const [month, setMonth] = useState('');
   const [reason, setReason] = useState('');
-  const [problem, setProblem] = useState('');
+  const { perform, problem } = usePerform();
   const [doing, setDoing] = useState<'' | 'closing' | 'reopening'>('');
 
   const attempt = async (what: 'closing' | 'reopening', act: () => Promise<unknown>) => {
-    setProblem('');
     setDoing(what);
-    try {
-      await act();
-    } catch (e) {
-      setProblem(sentenceOf(e));
-    }
-    setDoing('');
-    await queries.invalidateQueries();
+    await perform(() => act().finally(() => setDoing('')));
   };
 
   if (months.isPending) {

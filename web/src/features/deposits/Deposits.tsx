@@ -1,11 +1,11 @@
 import Button from '@mui/material/Button';
-import { useInfiniteQuery, useQuery, useQueryClient } from '@tanstack/react-query';
-import { type KeyboardEvent, type ReactNode, useState } from 'react';
+import { useInfiniteQuery, useQuery } from '@tanstack/react-query';
+import { type KeyboardEvent, type ReactNode } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
-import { sentenceOf } from '../../api/client';
 import { Key } from '../../components/Key';
 import { Older } from '../../components/Older';
 import { Empty, Loading, Sentence } from '../../components/States';
+import { usePerform } from '../../components/usePerform';
 import { useLanding } from '../../keyboard/keys';
 import { longDate, shortDate, sumsOf, words } from '../../money/money';
 import { Notes } from '../notes';
@@ -26,8 +26,7 @@ export function Deposits() {
   const tied = useInfiniteQuery(tiedQuery);
   const { depositId } = useParams();
   const navigate = useNavigate();
-  const queries = useQueryClient();
-  const [problem, setProblem] = useState('');
+  const { perform, problem } = usePerform();
   useLanding('deposits', deposits.isSuccess && tied.isSuccess);
   if (deposits.isPending || tied.isPending) {
     return <Loading />;
@@ -52,15 +51,11 @@ export function Deposits() {
     to !== undefined && void navigate(`/deposits/${to}`, { replace: true });
 
   const notThisEntry = async () => {
-    setProblem('');
-    try {
+    await perform(async () => {
       if (selected?.id !== undefined && selected.entry) {
         await separate(selected.id);
       }
-    } catch (e) {
-      setProblem(sentenceOf(e));
-    }
-    await queries.invalidateQueries();
+    });
   };
 
   /** Of a part no count and no sum is shown. */

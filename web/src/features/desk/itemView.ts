@@ -1,5 +1,6 @@
 import type { ListField } from '../../components/conditions';
 import { words } from '../../money/money';
+import { ownColumns } from '../trail';
 import type { Item } from './deskApi';
 
 const ITEM_FIELDS: ListField<Item>[] = [
@@ -28,11 +29,11 @@ const ITEM_FIELDS: ListField<Item>[] = [
   { key: 'currency', words: 'currency', kind: 'text', of: (i) => i.currency },
 ];
 
-/** The house's own columns of an item by their names, as its list had them. */
+/** The house's own columns of an item, read once. */
 function ownOf(item: Item): Record<string, unknown> {
   let own = OWN.get(item);
   if (!own) {
-    own = item.extra ? (JSON.parse(item.extra) as Record<string, unknown>) : {};
+    own = ownColumns(item.extra);
     OWN.set(item, own);
   }
   return own;

@@ -1,8 +1,7 @@
 import Button from '@mui/material/Button';
-import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
-import { sentenceOf } from '../../api/client';
+import { useQuery } from '@tanstack/react-query';
 import { Sentence } from '../../components/States';
+import { usePerform } from '../../components/usePerform';
 import { sessionQuery } from '../session';
 import { keepResponsible, type LookedAfter, whoseWorkQuery } from './responsibleApi';
 import styles from './WhoseWork.module.css';
@@ -16,10 +15,9 @@ interface Props {
 
 /** Who looks after a customer or a bank account; given away by the choice, taken over by one act. */
 export function WhoseWork({ subject, id, name }: Props) {
-  const queries = useQueryClient();
   const whose = useQuery(whoseWorkQuery);
   const { data: session } = useQuery(sessionQuery);
-  const [problem, setProblem] = useState('');
+  const { perform, problem } = usePerform();
   if (!whose.data || !session) {
     return null;
   }
@@ -27,13 +25,9 @@ export function WhoseWork({ subject, id, name }: Props) {
   const me = whose.data.people.find((p) => p.name === session.name);
   const may = session.rights.includes('POST');
   const give = async (personId: number | undefined) => {
-    setProblem('');
-    try {
-      await keepResponsible({ subject, id, ...(personId === undefined ? {} : { personId }) });
-    } catch (e) {
-      setProblem(sentenceOf(e));
-    }
-    await queries.invalidateQueries();
+    await perform(() =>
+      keepResponsible({ subject, id, ...(personId === undefined ? {} : { personId }) }),
+    );
   };
   return (
     <span className={styles.whose}>

@@ -1,9 +1,8 @@
 import Button from '@mui/material/Button';
-import { useQueryClient } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
-import { sentenceOf } from '../../api/client';
 import { Field } from '../../components/Field';
 import { Sentence } from '../../components/States';
+import { usePerform } from '../../components/usePerform';
 import page from '../../components/Page.module.css';
 import { longDate } from '../../money/money';
 import styles from './Rules.module.css';
@@ -13,20 +12,15 @@ const NOTHING = { date: '', of: '', in: '', rate: '' };
 
 /** What currencies are worth, by day: stated one by one, or from a file. */
 export function ExchangeRates({ rates, may }: { rates: ExchangeRate[]; may: boolean }) {
-  const queries = useQueryClient();
   const file = useRef<HTMLInputElement>(null);
   const [typed, setTyped] = useState(NOTHING);
-  const [problem, setProblem] = useState('');
+  const { perform, problem } = usePerform();
 
   const keep = async (act: () => Promise<unknown>) => {
-    setProblem('');
-    try {
+    await perform(async () => {
       await act();
       setTyped(NOTHING);
-    } catch (e) {
-      setProblem(sentenceOf(e));
-    }
-    await queries.invalidateQueries();
+    });
   };
 
   const field = (name: keyof typeof NOTHING, label: string, type?: string) => (

@@ -1,9 +1,8 @@
 import Button from '@mui/material/Button';
-import { useQueryClient } from '@tanstack/react-query';
 import { type ReactNode, useState } from 'react';
-import { sentenceOf } from '../../api/client';
 import { Field } from '../../components/Field';
 import { Sentence } from '../../components/States';
+import { usePerform } from '../../components/usePerform';
 import page from '../../components/Page.module.css';
 import styles from './Rules.module.css';
 import { keepLimits, type Limits } from './rulesApi';
@@ -34,10 +33,9 @@ interface Props {
 
 /** How far people may go without asking, and how far the machine looks. */
 export function HouseLimits({ limits, beginnings, may }: Props) {
-  const queries = useQueryClient();
   const [typed, setTyped] = useState<Partial<Limits>>({});
   const [currency, setCurrency] = useState('');
-  const [problem, setProblem] = useState('');
+  const { perform, problem } = usePerform();
   const own = typed.own ?? limits.own;
   const others = [...limits.own, ...beginnings].filter(
     (t) => !own.some((o) => o.currency === t.currency),
@@ -46,14 +44,10 @@ export function HouseLimits({ limits, beginnings, may }: Props) {
   const type = (more: Partial<Limits>) => setTyped((before) => ({ ...before, ...more }));
 
   const keep = async () => {
-    setProblem('');
-    try {
+    await perform(async () => {
       await keepLimits({ ...limits, ...typed });
       setTyped({});
-    } catch (e) {
-      setProblem(sentenceOf(e));
-    }
-    await queries.invalidateQueries();
+    });
   };
 
   const choose = (chosen: string) => {

@@ -1,9 +1,9 @@
 import Button from '@mui/material/Button';
-import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { sentenceOf } from '../../api/client';
 import { CERTAINTIES, CertaintyMark } from '../../components/CertaintyMark';
 import { Loading, Sentence } from '../../components/States';
+import { usePerform } from '../../components/usePerform';
 import page from '../../components/Page.module.css';
 import { moment } from '../../money/money';
 import styles from './Rules.module.css';
@@ -11,20 +11,13 @@ import { dropFit, fitWeights, learningQuery } from './rulesApi';
 
 /** What the machine said in these books and what became of it; and weights fitted on it. */
 export function Learned({ may }: { may: boolean }) {
-  const queries = useQueryClient();
   const learning = useQuery(learningQuery);
   const [busy, setBusy] = useState(false);
-  const [problem, setProblem] = useState('');
+  const { perform, problem } = usePerform();
 
   const act = async (what: () => Promise<unknown>) => {
-    setProblem('');
     setBusy(true);
-    try {
-      await what();
-    } catch (e) {
-      setProblem(sentenceOf(e));
-    }
-    await queries.invalidateQueries();
+    await perform(what);
     setBusy(false);
   };
 

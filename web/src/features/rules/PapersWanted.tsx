@@ -1,28 +1,20 @@
 import Button from '@mui/material/Button';
-import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { sentenceOf } from '../../api/client';
 import { Sentence } from '../../components/States';
+import { usePerform } from '../../components/usePerform';
 import page from '../../components/Page.module.css';
 import styles from './Rules.module.css';
 import { keepPapersWanted, type PaperWanted } from './rulesApi';
 
 /** Beside which money a paper is wanted: lists say where it lacks. */
 export function PapersWanted({ papers, may }: { papers: PaperWanted[]; may: boolean }) {
-  const queries = useQueryClient();
   const wanted = papers.filter((p) => p.wanted).map((p) => p.method);
   const [chosen, setChosen] = useState(wanted);
-  const [problem, setProblem] = useState('');
+  const { perform, problem } = usePerform();
   const isChanged = [...chosen].sort().join() !== [...wanted].sort().join();
 
   const keep = async () => {
-    setProblem('');
-    try {
-      await keepPapersWanted(chosen);
-    } catch (e) {
-      setProblem(sentenceOf(e));
-    }
-    await queries.invalidateQueries();
+    await perform(() => keepPapersWanted(chosen));
   };
 
   return (

@@ -1,10 +1,10 @@
 import Button from '@mui/material/Button';
-import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { sentenceOf } from '../../api/client';
 import { Field } from '../../components/Field';
 import { Empty, Sentence } from '../../components/States';
+import { usePerform } from '../../components/usePerform';
 import page from '../../components/Page.module.css';
 import { longDate } from '../../money/money';
 import { forgetPayers } from '../desk';
@@ -20,16 +20,9 @@ interface Who {
 
 /** Forgets and remembers payers, and what was wrong with the last of it. */
 function useForgetting() {
-  const queries = useQueryClient();
-  const [problem, setProblem] = useState('');
+  const { perform, problem } = usePerform();
   const forget = async ({ payer, byAccount, customerId }: Who, forgotten: boolean) => {
-    setProblem('');
-    try {
-      await forgetPayers([{ payer, byAccount, customerId }], forgotten);
-    } catch (e) {
-      setProblem(sentenceOf(e));
-    }
-    await queries.invalidateQueries();
+    await perform(() => forgetPayers([{ payer, byAccount, customerId }], forgotten));
   };
   return { forget, problem };
 }

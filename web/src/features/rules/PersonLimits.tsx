@@ -1,9 +1,8 @@
 import Button from '@mui/material/Button';
-import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { sentenceOf } from '../../api/client';
 import { Choice } from '../../components/Choice';
 import { Sentence } from '../../components/States';
+import { usePerform } from '../../components/usePerform';
 import page from '../../components/Page.module.css';
 import styles from './Rules.module.css';
 import { keepPersonLimits, type PersonLimit, type PersonOfHouse, type Reason } from './rulesApi';
@@ -43,24 +42,14 @@ export function PersonLimits({ people, reasons, may }: Props) {
 }
 
 function OfPerson({ person, reasons, may }: Omit<Props, 'people'> & { person: PersonOfHouse }) {
-  const queries = useQueryClient();
   const [own, setOwn] = useState(person.own);
-  const [problem, setProblem] = useState('');
+  const { perform, problem } = usePerform();
   const wordsOf = (code: string) => reasons.find((r) => r.code === code)?.words ?? code;
   const free = reasons.filter((r) => !r.retired && !own.some((o) => o.reason === r.code));
   const put = (reason: string, part: Partial<PersonLimit>) =>
     setOwn((before) => before.map((o) => (o.reason === reason ? { ...o, ...part } : o)));
 
-  const keep = async () => {
-    setProblem('');
-    try {
-      await keepPersonLimits(person.id, own);
-    } catch (e) {
-      setProblem(sentenceOf(e));
-      return;
-    }
-    await queries.invalidateQueries();
-  };
+  const keep = () => perform(() => keepPersonLimits(person.id, own));
 
   return (
     <form

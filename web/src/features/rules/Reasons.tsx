@@ -1,10 +1,9 @@
 import Button from '@mui/material/Button';
-import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { sentenceOf } from '../../api/client';
 import { Choice } from '../../components/Choice';
 import { Field } from '../../components/Field';
 import { Sentence } from '../../components/States';
+import { usePerform } from '../../components/usePerform';
 import page from '../../components/Page.module.css';
 import styles from './Rules.module.css';
 import { type FreeAccount, keepReason, type Reason } from './rulesApi';
@@ -41,20 +40,15 @@ interface Props {
 
 /** Why what was received is not what is settled: the table of the house. */
 export function Reasons({ reasons, accounts, may }: Props) {
-  const queries = useQueryClient();
   const [edited, setEdited] = useState<Edited>();
-  const [problem, setProblem] = useState('');
+  const { perform, problem } = usePerform();
   const nameOf = (code: string) => accounts.find((a) => a.code === code)?.words ?? code;
 
   const keep = async (reason: Edited) => {
-    setProblem('');
-    try {
+    await perform(async () => {
       await keepReason(reason);
       setEdited(undefined);
-    } catch (e) {
-      setProblem(sentenceOf(e));
-    }
-    await queries.invalidateQueries();
+    });
   };
 
   return (

@@ -1,10 +1,10 @@
 import Button from '@mui/material/Button';
-import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { sentenceOf } from '../../api/client';
 import { Field } from '../../components/Field';
 import { Loading, Sentence } from '../../components/States';
+import { usePerform } from '../../components/usePerform';
 import page from '../../components/Page.module.css';
 import { sessionQuery } from '../session';
 import { ExchangeRates } from './ExchangeRates';
@@ -82,18 +82,11 @@ export function Rules() {
 }
 
 function Withheld({ rates, may }: { rates: string; may: boolean }) {
-  const queries = useQueryClient();
   const [withheld, setWithheld] = useState(rates);
-  const [problem, setProblem] = useState('');
+  const { perform, problem } = usePerform();
 
   const keep = async () => {
-    setProblem('');
-    try {
-      await keepRates(withheld);
-    } catch (e) {
-      setProblem(sentenceOf(e));
-    }
-    await queries.invalidateQueries();
+    await perform(() => keepRates(withheld));
   };
 
   return (

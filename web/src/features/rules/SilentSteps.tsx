@@ -1,8 +1,8 @@
 import Button from '@mui/material/Button';
-import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useQuery } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
-import { sentenceOf } from '../../api/client';
 import { Sentence } from '../../components/States';
+import { usePerform } from '../../components/usePerform';
 import { sessionQuery } from '../session';
 import styles from './Rules.module.css';
 import type { SilentView, Step } from './rulesApi';
@@ -18,22 +18,17 @@ interface Props {
 
 /** A list of steps in order, each on or off; changes count when they are kept. */
 export function SilentSteps({ view, otherwise, begin, keep, drop }: Props) {
-  const queries = useQueryClient();
   const { data: session } = useQuery(sessionQuery);
   const [draft, setDraft] = useState<Step[]>();
-  const [problem, setProblem] = useState('');
+  const { perform, problem } = usePerform();
   const self = useRef<HTMLDivElement>(null);
   const may = session?.rights.includes('APPROVE') ?? false;
 
   const attempt = async (act: () => Promise<unknown>) => {
-    setProblem('');
-    try {
+    await perform(async () => {
       await act();
       setDraft(undefined);
-    } catch (e) {
-      setProblem(sentenceOf(e));
-    }
-    await queries.invalidateQueries();
+    });
     self.current?.focus(); // the button that was pressed is gone
   };
 

@@ -1,11 +1,11 @@
 import Button from '@mui/material/Button';
-import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { type KeyboardEvent, useState } from 'react';
+import { useQuery } from '@tanstack/react-query';
+import { type KeyboardEvent } from 'react';
 import { Link } from 'react-router';
-import { sentenceOf } from '../../api/client';
 import { Amount } from '../../components/Amount';
 import { Key } from '../../components/Key';
 import { Empty, Loading, Sentence } from '../../components/States';
+import { usePerform } from '../../components/usePerform';
 import { longDate, shortDate, words } from '../../money/money';
 import { bankQuery, nextDay, setLine } from './standinApi';
 import styles from './SimulatedBank.module.css';
@@ -13,8 +13,7 @@ import styles from './SimulatedBank.module.css';
 /** What the bank holds that stands in for one, and the way to its next day. */
 export function SimulatedBank() {
   const bank = useQuery(bankQuery);
-  const queries = useQueryClient();
-  const [problem, setProblem] = useState('');
+  const { perform, problem } = usePerform();
   if (bank.isPending) {
     return <Loading />;
   }
@@ -23,13 +22,7 @@ export function SimulatedBank() {
   }
   const { accounts, files, slips, down } = bank.data;
   const attempt = async (act: () => Promise<unknown>) => {
-    setProblem('');
-    try {
-      await act();
-    } catch (e) {
-      setProblem(sentenceOf(e));
-    }
-    await queries.invalidateQueries();
+    await perform(act);
   };
   const onKeyDown = (event: KeyboardEvent) => {
     if (event.key.toLowerCase() === 'n' && !event.ctrlKey && !event.metaKey) {

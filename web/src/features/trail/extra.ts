@@ -1,9 +1,14 @@
-/** The house's own columns of an item, as words: they are kept as the list had them. */
-export function extraWords(kept: string): string {
-  const columns: unknown = JSON.parse(kept);
+/** The house's own columns of an item by their names, as its list had them; empty where it has none. */
+export function ownColumns(kept: string): Record<string, unknown> {
+  const columns: unknown = kept ? JSON.parse(kept) : {};
   return columns !== null && typeof columns === 'object'
-    ? Object.entries(columns)
-        .map(([name, value]) => `${name}: ${String(value)}`)
-        .join(' · ')
-    : kept;
+    ? (columns as Record<string, unknown>)
+    : {};
+}
+
+/** The same as words. */
+export function extraWords(kept: string): string {
+  return Object.entries(ownColumns(kept))
+    .map(([name, value]) => `${name}: ${String(value)}`)
+    .join(' · ');
 }

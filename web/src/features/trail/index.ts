@@ -1,3 +1,4 @@
+export { ownColumns } from './extra';
 export { ItemCard } from './ItemCard';
 export { ItemTrail } from './ItemTrail';
 export { PostingLink } from './PostingLink';

@@ -15,6 +15,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.regex.Pattern;
 
 /** Debian's Chromium without a window, as several people may use it at once. */
 final class Browser implements AutoCloseable {
@@ -80,6 +81,17 @@ final class Browser implements AutoCloseable {
             page.getByRole(
                 AriaRole.HEADING, new Page.GetByRoleOptions().setName(payer).setExact(true)))
         .isVisible();
+  }
+
+  /** The button whose name begins so; {@code $} ends it. */
+  static Locator button(Page page, String name) {
+    return page.getByRole(
+        AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^" + name)));
+  }
+
+  /** What has exactly this label. */
+  static Locator labelled(Page page, String name) {
+    return page.getByLabel(name, new Page.GetByLabelOptions().setExact(true));
   }
 
   static void assertAccessible(Page page) {

@@ -1,6 +1,8 @@
 package io.sumbrel.acceptance;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static io.sumbrel.acceptance.Browser.button;
+import static io.sumbrel.acceptance.Browser.labelled;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import com.microsoft.playwright.Locator;
@@ -42,15 +44,6 @@ class FollowUpWalkTest {
     assertThat(browser.complaints()).isEmpty();
     browser.close();
     product.close();
-  }
-
-  private static Locator button(Page page, String name) {
-    return page.getByRole(
-        AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^" + name)));
-  }
-
-  private static Locator labelled(Page page, String name) {
-    return page.getByLabel(name, new Page.GetByLabelOptions().setExact(true));
   }
 
   private static Locator left() {

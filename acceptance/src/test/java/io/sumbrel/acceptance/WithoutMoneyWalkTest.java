@@ -1,6 +1,8 @@
 package io.sumbrel.acceptance;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static io.sumbrel.acceptance.Browser.button;
+import static io.sumbrel.acceptance.Browser.labelled;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import com.microsoft.playwright.Locator;
@@ -41,11 +43,6 @@ class WithoutMoneyWalkTest {
     assertThat(browser.complaints()).isEmpty();
     browser.close();
     product.close();
-  }
-
-  private static Locator button(Page page, String name) {
-    return page.getByRole(
-        AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^" + name)));
   }
 
   private static Locator zone(String name) {
@@ -149,10 +146,6 @@ class WithoutMoneyWalkTest {
     assertThat(ruta.getByText("Posted 3,412.40 to Kestrel Lane Pottery")).isVisible();
     ruta.navigate(product.address() + "/books/done?find=3,412.40");
     assertThat(ruta.getByText("3,412.40").first()).isVisible();
-  }
-
-  private static Locator labelled(Page page, String name) {
-    return page.getByLabel(name, new Page.GetByLabelOptions().setExact(true));
   }
 
   /** 421.70 at 1.0800 are 455.44; 430.00 came, so 25.44 were lost: by hand. */

@@ -18,8 +18,11 @@ import io.sumbrel.server.openitem.Items;
 import io.sumbrel.server.people.Actor;
 import io.sumbrel.server.receipt.MoneyLines;
 import java.time.LocalDate;
+import java.util.Collection;
 import java.util.Comparator;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
@@ -101,17 +104,18 @@ public class TurnBackPosting {
    */
   @Transactional
   public Posted turnBack(Actor actor, PostingNumber number, List<PostingNumber> together) {
-    List<PostingNumber> all =
-        Stream.concat(together.stream(), Stream.of(number)).distinct().toList();
-    lock(actor, all.stream().map(n -> explanations.explanation(actor.booksId(), n)).toList());
-    long last = explanations.explanation(actor.booksId(), number).postingId();
+    Map<PostingNumber, Explanations.Explanation> all = new LinkedHashMap<>();
+    Stream.concat(together.stream(), Stream.of(number))
+        .forEach(n -> all.put(n, explanations.explanation(actor.booksId(), n)));
+    lock(actor, all.values());
+    long last = all.get(number).postingId();
     if (!together.isEmpty() && !resting.on(last).equals(together)) {
       throw new Refusal(
           "rests-otherwise",
           "What rests on %s is another by now than it was shown.".formatted(number.words()));
     }
-    together.forEach(n -> turnBackOne(actor, n));
-    Posted done = turnBackOne(actor, number);
+    together.forEach(n -> turnBack(actor, n, all.get(n)));
+    Posted done = turnBack(actor, number, all.get(number));
     return together.isEmpty()
         ? done
         : new Posted(
@@ -122,7 +126,7 @@ public class TurnBackPosting {
   }
 
   /** Locked before anything of the postings is read: balances are never read before their lock. */
-  private void lock(Actor actor, List<Explanations.Explanation> all) {
+  private void lock(Actor actor, Collection<Explanations.Explanation> all) {
     all.stream()
         .flatMap(e -> e.money().stream())
         .distinct()
@@ -136,8 +140,7 @@ public class TurnBackPosting {
             .toList());
   }
 
-  private Posted turnBackOne(Actor actor, PostingNumber number) {
-    Explanations.Explanation explanation = explanations.explanation(actor.booksId(), number);
+  private Posted turnBack(Actor actor, PostingNumber number, Explanations.Explanation explanation) {
     explanations.requireNotTurnedBack(explanation, number);
     Posting posting = stored(actor, number).posting();
     TurnedBack contra =

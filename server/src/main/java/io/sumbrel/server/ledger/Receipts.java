@@ -192,10 +192,15 @@ public class Receipts {
   /** A posting by which the bank took back a part of one of these sums, and that stands. */
   @Transactional(readOnly = true)
   public Optional<PostingNumber> returnedBy(List<MoneyInId> money) {
-    return undoing(money.stream().map(MoneyInId::number).toList())
-        .map(l -> entities.find(PostingRow.class, l.postingId))
-        .filter(Objects::nonNull)
+    return returning(money.stream().map(MoneyInId::number).toList())
         .findFirst()
         .map(PostingRow::number);
+  }
+
+  /** The postings by which the bank took back a part of some sums, and that stand. */
+  Stream<PostingRow> returning(List<Long> sums) {
+    return undoing(sums)
+        .map(l -> entities.find(PostingRow.class, l.postingId))
+        .filter(Objects::nonNull);
   }
 }

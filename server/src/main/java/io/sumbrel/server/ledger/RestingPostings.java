@@ -21,13 +21,12 @@ import org.springframework.transaction.annotation.Transactional;
  */
 @Component
 public class RestingPostings {
-  private static final String STANDS =
-      " and not exists (select 1 from PostingRow t where t.turnsBackId = p.id)";
-
   private final EntityManager entities;
+  private final Receipts receipts;
 
-  RestingPostings(EntityManager entities) {
+  RestingPostings(EntityManager entities, Receipts receipts) {
     this.entities = entities;
+    this.receipts = receipts;
   }
 
   /**
@@ -89,9 +88,9 @@ public class RestingPostings {
             join PostingRow p on p.id = o.postingId
             where m.postingId = :p and m.kind in :own and %s
               and p.id > :p and o.kind in :others
+              and not exists (select 1 from PostingRow t where t.turnsBackId = p.id)
             """
-                    .formatted(inTheWay)
-                + STANDS,
+                .formatted(inTheWay),
             PostingRow.class)
         .setParameter("own", own)
         .setParameter("others", others)
@@ -102,15 +101,6 @@ public class RestingPostings {
   private Stream<PostingRow> returnedSince(PostingRow posting) {
     return posting.kind != PostingKind.TAPE || posting.moneyInId == null
         ? Stream.empty()
-        : entities
-            .createQuery(
-                """
-                select distinct p from TapeLineRow l join PostingRow p on p.id = l.postingId
-                where l.returnedId = :m
-                """
-                    + STANDS,
-                PostingRow.class)
-            .setParameter("m", posting.moneyInId)
-            .getResultStream();
+        : receipts.returning(List.of(posting.moneyInId));
   }
 }

@@ -4,6 +4,7 @@ import io.sumbrel.core.bank.Method;
 import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.server.books.Houses;
 import io.sumbrel.server.note.Subject;
+import io.sumbrel.server.persistence.InParts;
 import io.sumbrel.server.receipt.MoneyLine;
 import jakarta.persistence.EntityManager;
 import java.util.Collection;
@@ -30,22 +31,24 @@ public class LackingPapers {
     if (wanted.isEmpty()) {
       return Set.of();
     }
-    Set<Long> have =
-        entities
-            .createQuery(
-                """
-                select distinct subjectId from PaperRow
-                where booksId = :b and subject = :s and takenOffBy is null
-                """,
-                Long.class)
-            .setParameter("b", booksId)
-            .setParameter("s", Subject.MONEY)
-            .getResultStream()
+    Set<MoneyInId> lacking =
+        lines.stream()
+            .filter(l -> l.moneyIn().isIn() && wanted.contains(l.method()))
+            .map(l -> l.moneyIn().id())
             .collect(Collectors.toSet());
-    return lines.stream()
-        .filter(l -> l.moneyIn().isIn() && wanted.contains(l.method()))
-        .map(l -> l.moneyIn().id())
-        .filter(id -> !have.contains(id.number()))
-        .collect(Collectors.toSet());
+    InParts.ofIds(
+        lacking.stream().map(MoneyInId::number),
+        some ->
+            some.set(
+                    entities
+                        .createQuery(
+                            "select distinct subjectId from PaperRow where subject = :s"
+                                + " and takenOffBy is null and "
+                                + some.condition("subjectId"),
+                            Long.class)
+                        .setParameter("s", Subject.MONEY))
+                .getResultStream()
+                .forEach(have -> lacking.remove(new MoneyInId(have))));
+    return lacking;
   }
 }

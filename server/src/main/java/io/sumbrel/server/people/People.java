@@ -100,6 +100,25 @@ public class People {
     return Fact.of("rights", cells);
   }
 
+  /** Those of one set of books, in the order of their names. */
+  @Transactional(readOnly = true)
+  public List<Actor> of(long booksId) {
+    return all().stream().filter(a -> a.booksId() == booksId).toList();
+  }
+
+  /**
+   * One of them.
+   *
+   * @throws Refusal {@code not-found} for nobody of these books
+   */
+  @Transactional(readOnly = true)
+  public Actor one(long booksId, long personId) {
+    return of(booksId).stream()
+        .filter(a -> a.personId() == personId)
+        .findFirst()
+        .orElseThrow(() -> new Refusal("not-found", "There is no such person."));
+  }
+
   /** Names and bundles, in the order of the names. */
   @Transactional(readOnly = true)
   public List<Actor> all() {

@@ -48,7 +48,7 @@ public class Responsible {
   @Transactional(readOnly = true)
   public List<ResponsibleView> all(long booksId) {
     Map<Long, Actor> byId =
-        people.all().stream().collect(Collectors.toMap(Actor::personId, Function.identity()));
+        people.of(booksId).stream().collect(Collectors.toMap(Actor::personId, Function.identity()));
     return entities
         .createQuery(
             "from ResponsibleRow where booksId = :b order by subject, subjectId",
@@ -71,13 +71,7 @@ public class Responsible {
   @Transactional
   public String keep(Actor actor, LookedAfter subject, long id, Optional<Long> person) {
     String name = nameOf(actor, subject, id);
-    Optional<Actor> now =
-        person.map(
-            p ->
-                people.all().stream()
-                    .filter(a -> a.personId() == p && a.booksId() == actor.booksId())
-                    .findFirst()
-                    .orElseThrow(() -> new Refusal("not-found", "There is no such person.")));
+    Optional<Actor> now = person.map(p -> people.one(actor.booksId(), p));
     ResponsibleRow.Key key = new ResponsibleRow.Key(subject, id);
     ResponsibleRow known = entities.find(ResponsibleRow.class, key);
     if (now.isPresent()) {

@@ -39,8 +39,7 @@ class ResponsibleController {
   @GetMapping
   WhoseWorkView all(@AuthenticationPrincipal Actor actor) {
     return new WhoseWorkView(
-        people.all().stream()
-            .filter(a -> a.booksId() == actor.booksId())
+        people.of(actor.booksId()).stream()
             .map(a -> new ColleagueView(a.personId(), a.name()))
             .toList(),
         responsible.all(actor.booksId()));

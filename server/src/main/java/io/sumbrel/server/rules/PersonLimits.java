@@ -77,7 +77,7 @@ public class PersonLimits {
   List<PersonView> all(long booksId) {
     Map<Long, List<PersonLimitRow>> rows =
         limits.ofPeople(booksId).stream().collect(Collectors.groupingBy(r -> r.personId));
-    return peopleOf(booksId).stream()
+    return people.of(booksId).stream()
         .map(
             a ->
                 new PersonView(
@@ -87,10 +87,6 @@ public class PersonLimits {
                         .map(PersonLimits::written)
                         .toList()))
         .toList();
-  }
-
-  private List<Actor> peopleOf(long booksId) {
-    return people.all().stream().filter(a -> a.booksId() == booksId).toList();
   }
 
   private static ReasonOfPerson written(PersonLimitRow row) {
@@ -108,11 +104,7 @@ public class PersonLimits {
    */
   @Transactional
   public void keep(Actor actor, long personId, List<ReasonOfPerson> own) {
-    Actor person =
-        peopleOf(actor.booksId()).stream()
-            .filter(a -> a.personId() == personId)
-            .findFirst()
-            .orElseThrow(() -> new Refusal("not-found", "There is no such person."));
+    Actor person = people.one(actor.booksId(), personId);
     Chart chart = charts.of(actor.booksId());
     if (own.stream().map(ReasonOfPerson::reason).distinct().count() < own.size()) {
       throw new Refusal("limit", "A reason stands twice.");
