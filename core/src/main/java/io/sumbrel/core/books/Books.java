@@ -4,11 +4,14 @@ import io.sumbrel.core.bank.BankStatement;
 import io.sumbrel.core.bank.BatchDetail;
 import io.sumbrel.core.chart.Chart;
 import io.sumbrel.core.deposit.BroughtForward;
+import io.sumbrel.core.deposit.CashCount;
 import io.sumbrel.core.deposit.Deposit;
 import io.sumbrel.core.deposit.DepositMember;
 import io.sumbrel.core.deposit.PaymentMethod;
 import io.sumbrel.core.deposit.Recorded;
 import io.sumbrel.core.deposit.RecordedId;
+import io.sumbrel.core.deposit.Slip;
+import io.sumbrel.core.deposit.SlipLine;
 import io.sumbrel.core.deposit.Tie;
 import io.sumbrel.core.deposit.TieReason;
 import io.sumbrel.core.difference.Authority;
@@ -26,6 +29,7 @@ import io.sumbrel.core.openitem.OpenItemList;
 import io.sumbrel.core.party.CustomerId;
 import io.sumbrel.core.posting.BankBegins;
 import io.sumbrel.core.posting.Event;
+import io.sumbrel.core.posting.HandedIn;
 import io.sumbrel.core.posting.ItemMovement;
 import io.sumbrel.core.posting.ItemsRead;
 import io.sumbrel.core.posting.Posting;
@@ -334,6 +338,39 @@ public final class Books {
     return append(Tied.of(tie, date));
   }
 
+  /**
+   * Hands a slip in.
+   *
+   * @param countedMinor all that is handed in, counted
+   * @param bank into which it goes
+   */
+  public RecordedId handIn(
+      List<RecordedId> receipts,
+      List<SlipLine> lines,
+      long countedMinor,
+      AccountCode bank,
+      Currency currency,
+      Authority authority) {
+    RecordedId id = imports.nextRecorded();
+    requireOpen(businessDate);
+    Slip slip =
+        Slip.of(
+            new Slip.Filled(
+                id,
+                String.format("%04d", id.number()),
+                businessDate,
+                bank,
+                currency,
+                receipts.stream().map(imports::kept).toList(),
+                lines,
+                CashCount.NONE,
+                Optional.of(countedMinor)),
+            true);
+    slip.requireWithin(limits.differences(), authority, 0);
+    imports.handIn(slip, businessDate, append(HandedIn.of(slip, businessDate)));
+    return id;
+  }
+
   private long givenByTies(AccountCode bank, Optional<TieReason> reason, YearMonth month) {
     Set<PostingNumber> turnedBack = new HashSet<>();
     postings.values().forEach(p -> p.turnsBack().ifPresent(turnedBack::add));
@@ -355,7 +392,10 @@ public final class Books {
     }
     Optional<PostingNumber> returnedBy =
         original.claims().money().stream().flatMap(this::returnedOf).map(Returned::by).findFirst();
-    return append(TurnedBack.of(original, items, businessDate, returnedBy));
+    TurnedBack contra = TurnedBack.of(original, items, businessDate, returnedBy);
+    requireOpen(contra.date());
+    original.slip().ifPresent(imports::takeBack);
+    return append(contra);
   }
 
   /** Closes all months up to a day: nothing is posted on or before it any more. */

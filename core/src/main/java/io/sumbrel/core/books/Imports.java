@@ -13,6 +13,7 @@ import io.sumbrel.core.deposit.DepositMember;
 import io.sumbrel.core.deposit.MemberKind;
 import io.sumbrel.core.deposit.Recorded;
 import io.sumbrel.core.deposit.RecordedId;
+import io.sumbrel.core.deposit.Slip;
 import io.sumbrel.core.ledger.AccountCode;
 import io.sumbrel.core.openitem.ListedItem;
 import io.sumbrel.core.openitem.OpenItem;
@@ -111,6 +112,76 @@ final class Imports {
     return id;
   }
 
+  /** The id under which a slip will be known. */
+  RecordedId nextRecorded() {
+    return new RecordedId(nextRecorded++);
+  }
+
+  /**
+   * A receipt that is kept and may go on a slip.
+   *
+   * @throws Refusal {@code claimed}, {@code not-explained}
+   */
+  Slip.Kept kept(RecordedId id) {
+    Recorded receipt = untied(id);
+    BooksFacts.OnHand kept = onHand.get(id);
+    if (kept.moneyIn().filter(m -> explanation(m).isEmpty()).isPresent()) {
+      throw Slip.notExplained(receipt.words());
+    }
+    return new Slip.Kept(
+        id,
+        kept.kind(),
+        kept.standsOn(),
+        kept.currency(),
+        receipt.date(),
+        kept.amountMinor(),
+        receipt.words());
+  }
+
+  /** A slip was handed in: it waits for the bank now. */
+  void handIn(Slip slip, LocalDate date, PostingNumber by) {
+    AccountCode clearing = DepositKind.SLIP.clearing().code();
+    recorded.put(
+        slip.id(),
+        new Recorded(
+            slip.id(),
+            DepositKind.SLIP,
+            clearing,
+            slip.currency(),
+            Optional.empty(),
+            slip.number(),
+            date,
+            slip.netMinor(),
+            slip.words(),
+            Set.of()));
+    deposits.put(
+        slip.id(),
+        new BooksFacts.Deposit(
+            slip.id(),
+            slip.words(),
+            DepositKind.SLIP,
+            clearing,
+            slip.currency(),
+            slip.netMinor(),
+            List.of(),
+            Optional.of(by),
+            Optional.empty(),
+            Optional.empty()));
+  }
+
+  /**
+   * A slip is on hand again, receipt by receipt.
+   *
+   * @throws Refusal {@code tied-since}
+   */
+  void takeBack(Slip slip) {
+    if (ties.containsKey(slip.id())) {
+      throw slip.tiedSince(ties.get(slip.id()).words());
+    }
+    recorded.remove(slip.id());
+    deposits.remove(slip.id());
+  }
+
   private void keepOnHand(
       RecordedId id,
       DepositMember receipt,
@@ -143,6 +214,7 @@ final class Imports {
             deposit.currency(),
             deposit.netMinor(),
             members,
+            Optional.empty(),
             Optional.empty(),
             Optional.empty()));
     return id;
@@ -319,6 +391,7 @@ final class Imports {
         d.currency(),
         d.netMinor(),
         d.members(),
+        d.handedIn(),
         d.waiting(),
         Optional.ofNullable(ties.get(d.id())));
   }

@@ -19,12 +19,14 @@ import java.util.List;
  *   <tr><td>{@link ReceiptsForward}</td><td>clearing accounts</td><td>brought forward</td></tr>
  *   <tr><td>{@link TapePosted}</td><td>the money's account, reasons, credits used</td>
  *     <td>receivables, other accounts, transfers in transit, new credits</td></tr>
+ *   <tr><td>{@link HandedIn}</td><td>deposits in transit, kept back</td>
+ *     <td>cheques on hand, till cash, what goes along</td></tr>
  *   <tr><td>{@link Tied}</td><td>bank, difference</td><td>clearing accounts, difference</td></tr>
  *   <tr><td>{@link TurnedBack}</td><td colspan="2">the mirror of what it undoes</td></tr>
  * </table>
  */
 public sealed interface Event
-    permits BankBegins, ItemsRead, ReceiptsForward, TapePosted, Tied, TurnedBack {
+    permits BankBegins, ItemsRead, ReceiptsForward, TapePosted, HandedIn, Tied, TurnedBack {
 
   PostingKind kind();
 

@@ -1,5 +1,6 @@
 package io.sumbrel.core.posting;
 
+import io.sumbrel.core.deposit.Slip;
 import io.sumbrel.core.deposit.Tie;
 import io.sumbrel.core.ledger.JournalEntry;
 import io.sumbrel.core.tape.Tape;
@@ -12,6 +13,7 @@ import java.util.Optional;
  * another posting.
  *
  * @param tape the strip that was posted, of a posting of that kind
+ * @param slip what was handed in, of a posting of that kind
  * @param tie what was tied, of a posting of that kind
  * @param turnsBack the posting that this one undoes
  */
@@ -21,12 +23,14 @@ public record Posting(
     JournalEntry entry,
     List<ItemMovement> movements,
     Optional<Tape> tape,
+    Optional<Slip> slip,
     Optional<Tie> tie,
     Optional<PostingNumber> turnsBack) {
 
   public Posting {
     movements = List.copyOf(movements);
     if (tape.isPresent() != (kind == PostingKind.TAPE)
+        || slip.isPresent() != (kind == PostingKind.HANDED_IN)
         || tie.isPresent() != (kind == PostingKind.TIED)
         || turnsBack.isPresent() != (kind == PostingKind.TURNED_BACK)) {
       throw new IllegalArgumentException(kind + " " + number.words());
@@ -41,13 +45,17 @@ public record Posting(
         event.entry(),
         event.movements(),
         event instanceof TapePosted posted ? Optional.of(posted.tape()) : Optional.empty(),
+        event instanceof HandedIn handed ? Optional.of(handed.slip()) : Optional.empty(),
         event instanceof Tied tied ? Optional.of(tied.tie()) : Optional.empty(),
         event instanceof TurnedBack back ? Optional.of(back.original()) : Optional.empty());
   }
 
   /** What it explains while it is not turned back. */
   public Claimed claims() {
-    return tape.map(TapePosted::claimed).or(() -> tie.map(Tied::of)).orElse(Claimed.NONE);
+    return tape.map(TapePosted::claimed)
+        .or(() -> slip.map(HandedIn::of))
+        .or(() -> tie.map(Tied::of))
+        .orElse(Claimed.NONE);
   }
 
   /** The posting date. */

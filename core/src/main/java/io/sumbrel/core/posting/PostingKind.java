@@ -6,6 +6,7 @@ public enum PostingKind {
   ITEMS_READ("open items read"),
   RECEIPTS_FORWARD("receipts brought forward"),
   TAPE("explained"),
+  HANDED_IN("handed in"),
   TIED("tied"),
   TURNED_BACK("turned back");
 
@@ -19,8 +20,8 @@ public enum PostingKind {
     return words;
   }
 
-  /** Whether it explains what came in, and may be turned back. */
-  public boolean isExplanation() {
-    return this == TAPE || this == TIED;
+  /** Whether somebody decided it at a desk, so that it may be turned back. */
+  public boolean isDecided() {
+    return this == TAPE || this == TIED || this == HANDED_IN;
   }
 }

@@ -46,7 +46,7 @@ public record TurnedBack(
       Map<ItemId, OpenItem> items,
       LocalDate businessDate,
       Optional<PostingNumber> returnedBy) {
-    if (!posting.kind().isExplanation()) {
+    if (!posting.kind().isDecided()) {
       throw new Refusal(
           "not-a-tape",
           posting.number().words() + " is no explained sum; it cannot be turned back.");

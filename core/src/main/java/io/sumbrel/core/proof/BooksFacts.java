@@ -143,6 +143,7 @@ public record BooksFacts(
    * What reaches the bank as one sum.
    *
    * @param clearing the account on which it stands until it is tied
+   * @param handedIn the posting by which a slip of our own came to be; it says what it holds
    * @param waiting the bank entry that is this sum
    * @param tie the posting by which it is tied to what the bank shows
    */
@@ -154,15 +155,16 @@ public record BooksFacts(
       Currency currency,
       long netMinor,
       List<Member> members,
+      Optional<PostingNumber> handedIn,
       Optional<MoneyInId> waiting,
       Optional<PostingNumber> tie) {}
 
   /**
-   * A receipt on no slip.
+   * A receipt that was taken in, or brought forward, by itself.
    *
    * @param standsOn the account on which it stands until it is tied
    * @param moneyIn as which it is explained; empty for one from before these books
-   * @param tie the posting by which it is tied to what the bank shows
+   * @param tie the posting by which it is tied to what the bank shows, or was handed in
    */
   public record OnHand(
       RecordedId id,

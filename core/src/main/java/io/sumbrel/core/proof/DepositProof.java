@@ -2,11 +2,13 @@ package io.sumbrel.core.proof;
 
 import io.sumbrel.core.deposit.DepositKind;
 import io.sumbrel.core.deposit.RecordedId;
+import io.sumbrel.core.deposit.Slip;
 import io.sumbrel.core.deposit.Tie;
 import io.sumbrel.core.ledger.AccountCode;
 import io.sumbrel.core.ledger.JournalLine;
 import io.sumbrel.core.ledger.StandardAccount;
 import io.sumbrel.core.money.AmountText;
+import io.sumbrel.core.posting.HandedIn;
 import io.sumbrel.core.posting.Posting;
 import io.sumbrel.core.posting.PostingKind;
 import io.sumbrel.core.posting.PostingNumber;
@@ -20,6 +22,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 
 /** The invariants of what is recorded and of its ties to the bank. */
 final class DepositProof {
@@ -37,6 +40,7 @@ final class DepositProof {
   private final Map<RecordedId, Record> records = new HashMap<>();
   private final Map<RecordedId, PostingNumber> tied = new HashMap<>();
   private final List<Posting> ties = new ArrayList<>();
+  private final Map<PostingNumber, Posting> handedIn = new HashMap<>();
   private final Set<AccountCode> clearing = new HashSet<>();
   private final Balances ledger = new Balances();
   private final Explained explained;
@@ -83,6 +87,9 @@ final class DepositProof {
     if (posting.tie().isPresent()) {
       ties.add(posting);
     }
+    if (posting.slip().isPresent()) {
+      handedIn.put(posting.number(), posting);
+    }
     if (posting.kind() != PostingKind.BANK_BEGINS) {
       posting.entry().lines().forEach(this::add);
     }
@@ -97,7 +104,9 @@ final class DepositProof {
   /** Once all postings are added: what was turned back ties nothing. */
   void leaveOutWhatWasTurnedBack() {
     ties.removeIf(p -> !explained.isLive(p.number()));
-    ties.forEach(p -> p.claims().recorded().forEach(id -> tied.put(id, p.number())));
+    handedIn.keySet().removeIf(n -> !explained.isLive(n));
+    Stream.concat(ties.stream(), handedIn.values().stream())
+        .forEach(p -> p.claims().recorded().forEach(id -> tied.put(id, p.number())));
   }
 
   /** Invariant 9: members make the net, and the net is what the bank shows, or differs by name. */
@@ -105,6 +114,7 @@ final class DepositProof {
     List<String> failures = new ArrayList<>();
     facts.deposits().forEach(d -> requireMembers(d, failures));
     ties.forEach(p -> requireTie(p, failures));
+    requireSlips(failures);
     records.forEach(
         (id, record) -> {
           boolean before =
@@ -120,8 +130,38 @@ final class DepositProof {
         failures);
   }
 
+  /**
+   * Each slip that was handed in stands as a deposit, holds what was kept, and follows the table.
+   */
+  private void requireSlips(List<String> failures) {
+    Map<PostingNumber, BooksFacts.Deposit> slips = new HashMap<>();
+    facts.deposits().forEach(d -> d.handedIn().ifPresent(by -> slips.put(by, d)));
+    for (Posting posting : handedIn.values()) {
+      Slip slip = posting.slip().orElseThrow();
+      BooksFacts.Deposit deposit = slips.remove(posting.number());
+      if (deposit == null
+          || !deposit.id().equals(slip.id())
+          || deposit.netMinor() != slip.netMinor()
+          || !slip.receipts().stream().allMatch(r -> isRecord(records.get(r.id()), r))) {
+        failures.add(posting.number().words() + " hands in other sums than were recorded.");
+      } else if (!HandedIn.journal(slip, posting.date()).equals(posting.entry())) {
+        failures.add(
+            posting.number().words() + ": its journal entry is not what the posting table gives.");
+      }
+    }
+    slips.forEach(
+        (by, deposit) -> {
+          if (!explained.stoodBefore(by)) {
+            failures.add(deposit.words() + " was not handed in as its posting says.");
+          }
+        });
+  }
+
   private void requireMembers(BooksFacts.Deposit deposit, List<String> failures) {
-    long members = deposit.members().stream().mapToLong(BooksFacts.Member::amountMinor).sum();
+    long members =
+        deposit.handedIn().isPresent()
+            ? deposit.netMinor()
+            : deposit.members().stream().mapToLong(BooksFacts.Member::amountMinor).sum();
     long atBank =
         deposit
             .waiting()
@@ -167,6 +207,9 @@ final class DepositProof {
   ProofLine clearing() {
     Balances expected = new Balances();
     for (BooksFacts.Deposit deposit : facts.deposits()) {
+      if (deposit.handedIn().isPresent()) {
+        expected.add(Balances.key(deposit.clearing(), deposit.currency()), deposit.netMinor());
+      }
       for (BooksFacts.Member member : deposit.members()) {
         if (isRecorded(deposit, member)) {
           expected.add(Balances.key(deposit.clearing(), deposit.currency()), member.amountMinor());

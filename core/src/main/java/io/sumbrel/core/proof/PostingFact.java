@@ -1,5 +1,7 @@
 package io.sumbrel.core.proof;
 
+import io.sumbrel.core.deposit.Slip;
+import io.sumbrel.core.deposit.SlipLine;
 import io.sumbrel.core.deposit.Tie;
 import io.sumbrel.core.difference.DifferenceReason;
 import io.sumbrel.core.ledger.AccountCode;
@@ -44,6 +46,7 @@ public final class PostingFact {
     fact.add(posting.tape().isPresent(), posting.tie().isPresent());
     posting.tape().ifPresent(fact::tape);
     posting.tie().ifPresent(fact::tie);
+    posting.slip().ifPresent(fact::slip);
     return Fact.of(NAME + posting.number().words(), fact.cells);
   }
 
@@ -129,6 +132,15 @@ public final class PostingFact {
     tie.entries().forEach(e -> add(e.id().number(), e.amountMinor()));
     add(tie.records().size());
     tie.records().forEach(r -> add(r.id().number(), r.standsOn().code(), r.amountMinor()));
+  }
+
+  private void slip(Slip slip) {
+    add(slip.id().number(), slip.number(), slip.bank().code(), slip.currency().getCurrencyCode());
+    add(slip.receipts().size());
+    slip.receipts().forEach(r -> add(r.id().number(), r.standsOn().code(), r.amountMinor()));
+    for (SlipLine line : slip.lines()) {
+      add(line.kind(), line.account().code(), line.amountMinor(), line.note());
+    }
   }
 
   private static Long number(Optional<CustomerId> customer) {

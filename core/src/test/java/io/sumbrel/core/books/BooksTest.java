@@ -45,13 +45,14 @@ class BooksTest {
     assertThat(all(w -> w.rebilled)).isGreaterThan(5 * walks);
     assertThat(all(w -> w.withoutMoney)).isGreaterThan(5 * walks);
     assertThat(all(w -> w.recorded)).isGreaterThan(5 * walks);
+    assertThat(all(w -> w.slips.handedIn)).as("slips").isGreaterThan(walks / 2);
     assertThat(all(w -> w.moved)).as("own transfers").isGreaterThan(10 * walks);
     assertThat(all(w -> w.paidBack)).as("decided to be paid back").isGreaterThan(2 * walks);
     assertThat(all(w -> w.shownPaid)).as("and shown by the bank").isGreaterThan(walks / 2);
     assertThat(all(w -> w.met)).as("shown by both banks").isGreaterThan(3 * walks);
     assertThat(all(w -> w.paired)).isGreaterThan(walks);
     assertThat(all(w -> w.returned)).isGreaterThan(5 * walks);
-    assertThat(all(w -> w.exchanged)).as("items in another currency").isGreaterThan(10 * walks);
+    assertThat(all(w -> w.exchanged)).as("items in another currency").isGreaterThan(7 * walks);
     assertThat(all(w -> w.broughtBack)).isGreaterThan(2 * walks);
   }
 }

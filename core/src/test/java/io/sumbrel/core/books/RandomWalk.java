@@ -52,6 +52,7 @@ public final class RandomWalk {
   private final Random random;
   private final Books books;
   private final RandomBank bank;
+  final RandomSlips slips;
   private int nextNumber = 1;
   int posted;
   int turnedBack;
@@ -79,6 +80,7 @@ public final class RandomWalk {
     books = new Books(HouseLimits.DEFAULTS, LocalDate.of(2026, 1, 5));
     books.know(new ExchangeRates(List.of(RATE)));
     bank = new RandomBank(random, books);
+    slips = new RandomSlips(random, books);
     bank.begin();
     readList();
     bank.readStatement(0);
@@ -107,8 +109,10 @@ public final class RandomWalk {
         tie();
       } else if (act < 34) {
         useCredits();
-      } else if (act < 39) {
+      } else if (act < 38) {
         record();
+      } else if (act < 39) {
+        slips.handIn();
       } else if (act < 41) {
         setAside();
       } else if (act < 43) {
@@ -490,7 +494,7 @@ public final class RandomWalk {
   private void turnBack() {
     List<Posting> postings = books.postings();
     Posting posting = postings.get(random.nextInt(postings.size()));
-    if (posting.kind().isExplanation() || random.nextInt(10) == 0) {
+    if (posting.kind().isDecided() || random.nextInt(10) == 0) {
       books.turnBack(posting.number());
       turnedBack++;
     }

@@ -51,6 +51,7 @@ class DepositProofTest extends ProvedBooks {
             .mapToObj(
                 m -> new BooksFacts.Member(MemberKind.CHEQUE, USD, m, Optional.<MoneyInId>empty()))
             .toList(),
+        Optional.empty(),
         waiting,
         tie);
   }
@@ -74,6 +75,7 @@ class DepositProofTest extends ProvedBooks {
             PostingKind.RECEIPTS_FORWARD,
             entry,
             List.of(),
+            Optional.empty(),
             Optional.empty(),
             Optional.empty(),
             Optional.empty()));
@@ -123,6 +125,7 @@ class DepositProofTest extends ProvedBooks {
                 List.of(
                     new BooksFacts.Member(MemberKind.CHEQUE, USD, 500, Optional.of(MONEY.id()))),
                 Optional.empty(),
+                Optional.empty(),
                 Optional.empty()));
     assertThat(broken()).as("explained, but on the bank's account").containsExactly(13);
   }
@@ -140,6 +143,7 @@ class DepositProofTest extends ProvedBooks {
             PostingKind.TIED,
             entry,
             List.of(),
+            Optional.empty(),
             Optional.empty(),
             Optional.of(TIE),
             Optional.empty()));

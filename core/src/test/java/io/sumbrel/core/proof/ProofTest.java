@@ -41,6 +41,7 @@ class ProofTest extends ProvedBooks {
             List.of(new ItemMovement(item.id(), ItemMovement.Kind.TURNED_BACK, 0, 500)),
             Optional.empty(),
             Optional.empty(),
+            Optional.empty(),
             Optional.of(new PostingNumber(2026, 2))));
     item = item(500);
     claim = Optional.empty();

@@ -112,6 +112,7 @@ abstract class ProvedBooks {
         List.of(move),
         tape,
         Optional.empty(),
+        Optional.empty(),
         Optional.empty());
   }
 

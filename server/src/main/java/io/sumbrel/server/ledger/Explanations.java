@@ -46,7 +46,7 @@ public class Explanations {
     PostingRow row =
         postings
             .row(booksId, number)
-            .filter(p -> p.kind.isExplanation())
+            .filter(p -> p.kind.isDecided())
             .orElseThrow(
                 () ->
                     new Refusal(

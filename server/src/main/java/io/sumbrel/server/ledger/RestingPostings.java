@@ -50,7 +50,7 @@ public class RestingPostings {
 
   private Stream<PostingRow> direct(PostingRow posting) {
     return Stream.concat(usedSince(posting), returnedSince(posting))
-        .filter(p -> p.kind.isExplanation() && !p.id.equals(posting.id));
+        .filter(p -> p.kind.isDecided() && !p.id.equals(posting.id));
   }
 
   /** What used items that began with it, and what stands in the way of items it moved. */

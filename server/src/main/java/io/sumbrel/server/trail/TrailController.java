@@ -235,7 +235,7 @@ class TrailController {
                 .moneyIn()
                 .flatMap(m -> receipts.returnedBy(List.of(m)))
                 .map(PostingNumber::words),
-        stored.posting().kind().isExplanation()
+        stored.posting().kind().isDecided()
             && stored.turnedBackBy().isEmpty()
             && actor.may(Right.POST),
         stored.moneyIn().map(m -> money(actor, moneyLines.find(books, m))),
