@@ -24,7 +24,9 @@ public enum FileKind {
   /** CSV of a card processor: known by a layout that somebody made. */
   PAYOUT_CSV("payouts CSV", Use.DEPOSITS),
   RECEIPTS_CSV("receipts CSV", Use.BROUGHT_FORWARD),
-  PAST_PAYMENTS_CSV("past payments CSV", Use.PAST_PAYMENTS);
+  PAST_PAYMENTS_CSV("past payments CSV", Use.PAST_PAYMENTS),
+  /** No file that comes in: what somebody wrote down when a receipt was taken in by hand. */
+  RECEIPT_BY_HAND("receipt by hand", Use.BY_HAND);
 
   /** What becomes of such a file. */
   public enum Use {
@@ -38,6 +40,8 @@ public enum FileKind {
     DEPOSITS,
     /** Receipts that were recorded before the books begin. */
     BROUGHT_FORWARD,
+    /** A receipt, explained as it is recorded, or on the desk. */
+    BY_HAND,
     /** Teaches who pays and how; posts nothing. */
     PAST_PAYMENTS
   }

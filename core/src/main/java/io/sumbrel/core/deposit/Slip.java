@@ -77,7 +77,7 @@ public record Slip(
     }
 
     /** What of it is no cash. */
-    long papersMinor() {
+    public long papersMinor() {
       return receipts.stream()
           .filter(r -> r.kind() != MemberKind.CASH)
           .mapToLong(Kept::amountMinor)

@@ -145,7 +145,7 @@ public class AcceptFile {
         row.acceptedCount = file.past().size();
       }
       case STATEMENT -> storeStatements(actor, row, file);
-      case INFORMATION -> throw new IllegalStateException("accepted: " + row.fileName);
+      case INFORMATION, BY_HAND -> throw new IllegalStateException("accepted: " + row.fileName);
     }
     bringIn.lookAgain(actor.booksId());
     requireStillOpen(actor, row, file);

@@ -49,6 +49,7 @@ public class Arrivals {
         .createQuery(
             """
             from ArrivalRow where booksId = :b and state not in (DROPPED, WITHDRAWN)
+              and kind <> 'RECEIPT_BY_HAND'
             order by arrivedAt desc, id desc
             """,
             ArrivalRow.class)

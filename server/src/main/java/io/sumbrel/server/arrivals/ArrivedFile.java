@@ -64,7 +64,8 @@ record ArrivedFile(
       case UBL -> items(kind, UblReader.read(bytes));
       case RECEIPTS_CSV -> forward(ReceiptCsvReader.read(bytes));
       case PAST_PAYMENTS_CSV -> past(PastPaymentCsvReader.read(bytes));
-      case BANK_CSV, PAYOUT_CSV, LOCKBOX -> throw new IllegalArgumentException("unread: " + kind);
+      case BANK_CSV, PAYOUT_CSV, LOCKBOX, RECEIPT_BY_HAND ->
+          throw new IllegalArgumentException("unread: " + kind);
     };
   }
 

@@ -21,6 +21,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
 
 /**
@@ -98,6 +99,7 @@ public class WithdrawFile {
     accounts.lock(touched.stream());
     requireLast(arrivalId);
     requireNothingStands(row);
+    deposits.requireOnNoSlip(arrivalId);
     requireNotDetailed(arrivalId);
     requireNoneSetAside(arrivalId);
     Optional<LocalDate> earliest = moneyLines.earliestOf(arrivalId);
@@ -114,6 +116,20 @@ public class WithdrawFile {
     return row.toView(0);
   }
 
+  /**
+   * Takes a receipt out that somebody took in by hand.
+   *
+   * @throws Refusal {@code not-found} for what a file brought, and as above
+   */
+  @Transactional(propagation = Propagation.MANDATORY)
+  public void withdrawByHand(Actor actor, long arrivalId) {
+    if (BringIn.find(entities, actor.booksId(), arrivalId).fileKind().use()
+        != FileKind.Use.BY_HAND) {
+      throw new Refusal("not-found", "This receipt was not taken in by hand.");
+    }
+    withdraw(actor, arrivalId);
+  }
+
   private void requireLast(long arrivalId) {
     statements
         .following(arrivalId)
@@ -128,7 +144,8 @@ public class WithdrawFile {
 
   /** Of a deposit's members even what was turned back: their deposit stands in the books. */
   private void requireNothingStands(ArrivalRow row) {
-    boolean statement = row.fileKind().use() == FileKind.Use.STATEMENT;
+    FileKind.Use use = row.fileKind().use();
+    boolean statement = use == FileKind.Use.STATEMENT || use == FileKind.Use.BY_HAND;
     List<?> posted =
         entities
             .createNativeQuery(

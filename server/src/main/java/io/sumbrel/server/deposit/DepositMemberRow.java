@@ -5,6 +5,7 @@ import io.sumbrel.core.deposit.DepositMember;
 import io.sumbrel.core.deposit.MemberKind;
 import io.sumbrel.core.deposit.Recorded;
 import io.sumbrel.core.deposit.RecordedId;
+import io.sumbrel.core.deposit.Slip;
 import io.sumbrel.core.ledger.AccountCode;
 import io.sumbrel.core.remittance.RemittanceDetail;
 import io.sumbrel.server.persistence.Column;
@@ -34,8 +35,14 @@ class DepositMemberRow {
   long booksId;
   long arrivalId;
 
-  /** Empty while the receipt is on hand. */
+  /** Of what a file brought as a deposit; empty for a receipt that was taken in by itself. */
   Long depositId;
+
+  /** The slip on which a receipt lies. */
+  Long slipId;
+
+  /** From when the bank takes a cheque that is dated ahead. */
+  LocalDate bankableFrom;
 
   int place;
 
@@ -94,6 +101,9 @@ class DepositMemberRow {
             details,
             note)
         .forEach(cells);
+    if (bankableFrom != null) {
+      cells.accept(bankableFrom);
+    }
   }
 
   DepositMember toFact() {
@@ -109,9 +119,30 @@ class DepositMemberRow {
         note);
   }
 
+  /** The deposit or the slip of which it is a member; zero for one that lies on none. */
+  long lieIn() {
+    return depositId != null ? depositId : slipId != null ? slipId : 0;
+  }
+
+  String words() {
+    String name = (kind.words() + " " + number).strip();
+    return payerName == null ? name : name + " of " + payerName;
+  }
+
+  /** A receipt on hand, as a slip may take it. */
+  Slip.Kept toKept() {
+    return new Slip.Kept(
+        new RecordedId(id),
+        kind,
+        new AccountCode(holdingCode),
+        Currency.getInstance(currency),
+        bankableFrom == null ? memberDate : bankableFrom,
+        amountMinor,
+        words());
+  }
+
   /** A receipt on hand, which the bank will show by itself or with others. */
   Recorded toRecorded() {
-    String name = (kind.words() + " " + number).strip();
     return new Recorded(
         new RecordedId(id),
         DepositKind.SINGLE,
@@ -121,7 +152,7 @@ class DepositMemberRow {
         number,
         memberDate,
         amountMinor,
-        payerName == null ? name : name + " of " + payerName,
+        words(),
         Set.of());
   }
 

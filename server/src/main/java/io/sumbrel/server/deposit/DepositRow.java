@@ -23,7 +23,10 @@ import java.util.function.Consumer;
 class DepositRow {
   @Id Long id;
   long booksId;
-  long arrivalId;
+
+  /** The file that brought it; empty for a slip of our own. */
+  Long arrivalId;
+
   long bankAccountId;
 
   @Enumerated(EnumType.STRING)
@@ -36,6 +39,9 @@ class DepositRow {
 
   /** The ledger account on which it stands until it is tied. */
   String clearingCode;
+
+  /** The posting by which a slip of our own was handed in. */
+  Long handedInId;
 
   /** The bank entry that is this sum. */
   Long entryId;

@@ -71,6 +71,9 @@ public class DepositViews {
    * @param id of one that is stored
    * @param unstatedMinor what its details leave unsaid
    * @param explainedBy the number of the posting that explains it
+   * @param slip the number of the slip on which a receipt on hand lies
+   * @param bankableFrom from when the bank takes a cheque that is dated ahead
+   * @param byHand whether somebody took it in, so that it may be removed
    */
   public record MemberView(
       Optional<Long> id,
@@ -86,7 +89,10 @@ public class DepositViews {
       String note,
       MemberStand stand,
       Optional<Long> moneyId,
-      Optional<String> explainedBy) {}
+      Optional<String> explainedBy,
+      Optional<String> slip,
+      Optional<LocalDate> bankableFrom,
+      boolean byHand) {}
 
   /** The bank's entry that waits for a deposit. */
   public record WaitingEntry(long id, LocalDate date, String text, long arrivalId, int place) {}
@@ -225,11 +231,11 @@ public class DepositViews {
         state,
         entry,
         tie.map(PostingNumber::words),
-        Optional.of(stored.arrivalId()),
+        stored.arrivalId(),
         members);
   }
 
-  private static MemberView member(
+  private MemberView member(
       Deposits.StoredMember stored, Long moneyId, Map<MoneyInId, Claims.Claim> claimed) {
     Optional<String> explainedBy =
         Optional.ofNullable(moneyId)
@@ -249,7 +255,9 @@ public class DepositViews {
         stored.currency().getCurrencyCode(),
         stand,
         Optional.ofNullable(moneyId),
-        explainedBy);
+        explainedBy,
+        stored.slipId().map(deposits::slipNumber),
+        Optional.of(stored));
   }
 
   private static MemberView view(
@@ -258,7 +266,9 @@ public class DepositViews {
       String currency,
       MemberStand stand,
       Optional<Long> moneyId,
-      Optional<String> explainedBy) {
+      Optional<String> explainedBy,
+      Optional<String> slip,
+      Optional<Deposits.StoredMember> stored) {
     return new MemberView(
         id,
         member.place(),
@@ -273,7 +283,10 @@ public class DepositViews {
         member.note(),
         stand,
         moneyId,
-        explainedBy);
+        explainedBy,
+        slip,
+        stored.flatMap(Deposits.StoredMember::bankableFrom),
+        moneyId.isPresent() && stored.flatMap(Deposits.StoredMember::holding).isPresent());
   }
 
   /** A deposit of a file that is not accepted. */
@@ -298,13 +311,25 @@ public class DepositViews {
 
   /** A receipt of a file that is not accepted. */
   public static MemberView expected(DepositMember member, String currency, MemberStand stand) {
-    return view(Optional.empty(), member, currency, stand, Optional.empty(), Optional.empty());
+    return view(
+        Optional.empty(),
+        member,
+        currency,
+        stand,
+        Optional.empty(),
+        Optional.empty(),
+        Optional.empty(),
+        Optional.empty());
   }
 
   /** Receipts on hand that are not tied, oldest first. */
   @Transactional(readOnly = true)
   public List<MemberView> onHand(long booksId) {
-    return deposits.untiedOnHand(booksId).stream().map(m -> member(m, null, Map.of())).toList();
+    List<Deposits.StoredMember> kept = deposits.untiedOnHand(booksId);
+    Map<Long, Long> moneyIds = moneyIds(kept.stream().map(Deposits.StoredMember::id).toList());
+    Map<MoneyInId, Claims.Claim> claimed =
+        claims.some(moneyIds.values().stream().map(MoneyInId::new).toList());
+    return kept.stream().map(m -> member(m, moneyIds.get(m.id()), claimed)).toList();
   }
 
   private Map<Long, Long> moneyIds(List<Long> members) {

@@ -4,6 +4,7 @@ import io.sumbrel.core.deposit.BankedDeposit;
 import io.sumbrel.core.deposit.BroughtForward;
 import io.sumbrel.core.deposit.Deposit;
 import io.sumbrel.core.deposit.DepositMember;
+import io.sumbrel.core.deposit.MemberKind;
 import io.sumbrel.core.ledger.AccountCode;
 import io.sumbrel.core.money.AmountText;
 import io.sumbrel.core.refusal.Refusal;
@@ -12,6 +13,7 @@ import io.sumbrel.server.persistence.InParts;
 import io.sumbrel.server.persistence.RowIds;
 import io.sumbrel.server.receipt.TakenIn;
 import jakarta.persistence.EntityManager;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Currency;
 import java.util.HashMap;
@@ -39,15 +41,17 @@ public class Deposits {
    * A stored deposit.
    *
    * @param clearing the account on which it stands until it is tied
+   * @param handedInId the posting by which a slip of our own was handed in
    * @param entryId the bank entry that is this sum
    */
   public record Stored(
       long id,
       long bankAccountId,
-      long arrivalId,
+      Optional<Long> arrivalId,
       Deposit deposit,
       List<StoredMember> members,
       AccountCode clearing,
+      Optional<Long> handedInId,
       Optional<Long> entryId) {}
 
   /**
@@ -55,13 +59,17 @@ public class Deposits {
    *
    * @param ordinal which member of its file it is, from 0
    * @param holding the account on which it stands while it is on hand
+   * @param slipId the slip on which it lies
+   * @param bankableFrom from when the bank takes a cheque that is dated ahead
    */
   public record StoredMember(
       long id,
       int ordinal,
       Currency currency,
       DepositMember member,
-      Optional<AccountCode> holding) {}
+      Optional<AccountCode> holding,
+      Optional<Long> slipId,
+      Optional<LocalDate> bankableFrom) {}
 
   /** Where a file's deposits come from and belong. */
   public record Origin(long booksId, long arrivalId) {}
@@ -72,11 +80,11 @@ public class Deposits {
     Map<Long, List<DepositMemberRow>> members =
         entities
             .createQuery(
-                "from DepositMemberRow where booksId = :b and depositId is not null order by id",
+                "from DepositMemberRow where booksId = :b and (depositId > 0 or slipId > 0) order by id",
                 DepositMemberRow.class)
             .setParameter("b", booksId)
             .getResultStream()
-            .collect(Collectors.groupingBy(m -> m.depositId));
+            .collect(Collectors.groupingBy(DepositMemberRow::lieIn));
     return entities
         .createQuery(
             "from DepositRow where booksId = :b order by depositDate desc, id", DepositRow.class)
@@ -96,11 +104,11 @@ public class Deposits {
         some -> {
           entities
               .createQuery(
-                  "from DepositMemberRow where depositId in :ids order by id",
+                  "from DepositMemberRow where depositId in :ids or slipId in :ids order by id",
                   DepositMemberRow.class)
               .setParameter("ids", some)
               .getResultStream()
-              .forEach(m -> members.computeIfAbsent(m.depositId, d -> new ArrayList<>()).add(m));
+              .forEach(m -> members.computeIfAbsent(m.lieIn(), d -> new ArrayList<>()).add(m));
           entities
               .createQuery("from DepositRow where id in :ids", DepositRow.class)
               .setParameter("ids", some)
@@ -126,6 +134,12 @@ public class Deposits {
     return some(List.of(id)).get(0).deposit().words();
   }
 
+  /** The number of a slip. */
+  @Transactional(readOnly = true)
+  public String slipNumber(long id) {
+    return entities.find(SlipRow.class, id).number;
+  }
+
   /** Receipts that are on hand, oldest first. */
   @Transactional(readOnly = true)
   public List<StoredMember> onHand(long booksId) {
@@ -147,6 +161,8 @@ public class Deposits {
             """
             select m from DepositMemberRow m left join RecordedClaimRow c on c.recordedId = m.id
             where m.booksId = :b and m.depositId is null and c.recordedId is null
+              and not exists (select 1 from MoneyInRow w
+                where w.depositMemberId = m.id and w.standing = WITHDRAWN)
             order by m.memberDate, m.id
             """,
             DepositMemberRow.class)
@@ -174,17 +190,39 @@ public class Deposits {
     return new Stored(
         row.id,
         row.bankAccountId,
-        row.arrivalId,
+        Optional.ofNullable(row.arrivalId),
         new Deposit(
             row.kind,
             row.inCurrency(),
             row.reference,
             row.depositDate,
             row.netMinor,
-            members.stream().map(DepositMemberRow::toFact).toList()),
+            facts(row, members)),
         members.stream().map(Deposits::member).toList(),
         new AccountCode(row.clearingCode),
+        Optional.ofNullable(row.handedInId),
         Optional.ofNullable(row.entryId));
+  }
+
+  /** What a slip of our own holds beside receipts makes one more line of it. */
+  private static List<DepositMember> facts(DepositRow row, List<DepositMemberRow> members) {
+    List<DepositMember> facts =
+        new ArrayList<>(members.stream().map(DepositMemberRow::toFact).toList());
+    long beside = row.netMinor - facts.stream().mapToLong(DepositMember::amountMinor).sum();
+    if (row.handedInId != null && beside != 0) {
+      facts.add(
+          new DepositMember(
+              facts.size() + 1,
+              MemberKind.ADJUSTMENT,
+              row.depositDate,
+              beside,
+              "",
+              Optional.empty(),
+              Optional.empty(),
+              List.of(),
+              "lines of the slip"));
+    }
+    return facts;
   }
 
   private static StoredMember member(DepositMemberRow row) {
@@ -193,7 +231,9 @@ public class Deposits {
         row.ordinal,
         Currency.getInstance(row.currency),
         row.toFact(),
-        Optional.ofNullable(row.holdingCode).map(AccountCode::new));
+        Optional.ofNullable(row.holdingCode).map(AccountCode::new),
+        Optional.ofNullable(row.slipId),
+        Optional.ofNullable(row.bankableFrom));
   }
 
   /**
@@ -259,6 +299,29 @@ public class Deposits {
     return stored(row, members);
   }
 
+  /**
+   * A receipt that somebody took in by hand.
+   *
+   * @param holding the account on which it is kept
+   * @param bankableFrom from when the bank takes a cheque that is dated ahead
+   */
+  public record Taken(
+      DepositMember receipt,
+      Currency currency,
+      AccountCode holding,
+      Optional<LocalDate> bankableFrom) {}
+
+  /** Stores a receipt that somebody took in by hand; answers its id. */
+  @Transactional(propagation = Propagation.MANDATORY)
+  public long store(Origin origin, Taken taken, int ordinal) {
+    DepositMemberRow row = row(origin, null, taken.receipt(), taken.currency(), ordinal);
+    row.holdingCode = taken.holding().code();
+    row.bankableFrom = taken.bankableFrom().orElse(null);
+    entities.persist(row);
+    entities.flush();
+    return row.id;
+  }
+
   /** Stores receipts that are on hand. */
   @Transactional(propagation = Propagation.MANDATORY)
   public void storeOnHand(Origin origin, List<BroughtForward.OnHand> receipts, int firstOrdinal) {
@@ -270,14 +333,20 @@ public class Deposits {
 
   private DepositMemberRow store(
       Origin origin, Long depositId, DepositMember member, Currency currency, int ordinal) {
+    DepositMemberRow row = row(origin, depositId, member, currency, ordinal);
+    row.holdingCode = depositId == null ? member.kind().onHand().code().code() : null;
+    entities.persist(row);
+    return row;
+  }
+
+  private DepositMemberRow row(
+      Origin origin, Long depositId, DepositMember member, Currency currency, int ordinal) {
     DepositMemberRow row = DepositMemberRow.of(member, currency);
     row.id = ids.next();
     row.booksId = origin.booksId();
     row.arrivalId = origin.arrivalId();
     row.depositId = depositId;
-    row.holdingCode = depositId == null ? member.kind().onHand().code().code() : null;
     row.ordinal = ordinal;
-    entities.persist(row);
     return row;
   }
 
@@ -316,13 +385,52 @@ public class Deposits {
         .getResultList();
   }
 
+  /**
+   * @throws Refusal {@code on-a-slip} when a receipt that somebody took in lies on one, or is tied
+   */
+  @Transactional(readOnly = true)
+  public void requireOnNoSlip(long arrivalId) {
+    entities
+        .createQuery(
+            """
+            from DepositMemberRow m where m.arrivalId = :a and m.depositId is null
+              and (m.slipId > 0
+                or exists (select 1 from RecordedClaimRow c where c.recordedId = m.id))
+            """,
+            DepositMemberRow.class)
+        .setParameter("a", arrivalId)
+        .getResultStream()
+        .findFirst()
+        .ifPresent(
+            m -> {
+              throw new Refusal(
+                  "on-a-slip",
+                  "%s lies on a slip, or is tied to the bank; take it off there first."
+                      .formatted(m.words()));
+            });
+  }
+
+  /**
+   * The file of a receipt that was taken in by hand.
+   *
+   * @throws Refusal {@code not-found}
+   */
+  @Transactional(readOnly = true)
+  public long arrivalOf(long booksId, long receipt) {
+    DepositMemberRow row = entities.find(DepositMemberRow.class, receipt);
+    if (row == null || row.booksId != booksId || row.depositId != null) {
+      throw new Refusal("not-found", "There is no such receipt.");
+    }
+    return row.arrivalId;
+  }
+
   /** Takes out what a file brought. Nothing of it may be posted. */
   @Transactional(propagation = Propagation.MANDATORY)
   public void remove(long arrivalId) {
     for (String remove :
         List.of(
             "delete from deposit_not_entry where deposit_id in (select id from deposit where arrival_id = :a)",
-            "delete from deposit_member where arrival_id = :a",
+            "delete from deposit_member where arrival_id = :a and not exists (select 1 from money_in m where m.deposit_member_id = deposit_member.id)",
             "delete from deposit where arrival_id = :a")) {
       entities.createNativeQuery(remove).setParameter("a", arrivalId).executeUpdate();
     }

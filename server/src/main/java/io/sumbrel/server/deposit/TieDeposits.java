@@ -175,6 +175,6 @@ class TieDeposits {
     MoneyLine line = moneyLines.counting(actor.booksId(), id);
     claims.requireUnclaimed(id, "");
     return new Tie.Shown(
-        line.moneyIn(), accounts.one(actor.booksId(), line.bankAccountId()).code());
+        line.moneyIn(), line.moneyAccount(a -> accounts.one(actor.booksId(), a).code()));
   }
 }

@@ -4,6 +4,7 @@ import io.sumbrel.core.bank.Method;
 import io.sumbrel.core.deposit.Deposit;
 import io.sumbrel.core.deposit.Recorded;
 import io.sumbrel.core.deposit.RecordedId;
+import io.sumbrel.core.deposit.Slip;
 import io.sumbrel.core.deposit.WaitingEntries;
 import io.sumbrel.core.money.AmountText;
 import io.sumbrel.core.receipt.MoneyInId;
@@ -116,7 +117,10 @@ public class WaitingForTie {
                 """
                 from DepositMemberRow m
                 where m.booksId = :b and m.depositId is null and m.amountMinor > 0
+                  and m.slipId is null
                   and not exists (select 1 from RecordedClaimRow c where c.recordedId = m.id)
+                  and not exists (select 1 from MoneyInRow w where w.depositMemberId = m.id
+                    and not exists (select 1 from ClaimRow e where e.moneyInId = w.id))
                 order by m.id
                 """,
                 DepositMemberRow.class)
@@ -357,6 +361,7 @@ public class WaitingForTie {
         .setParameter("ids", ids)
         .setLockMode(LockModeType.PESSIMISTIC_WRITE)
         .getResultStream()
+        .peek(this::requireFree)
         .forEach(m -> found.put(m.id, m.toRecorded()));
     for (long id : ids) {
       if (!found.containsKey(id)) {
@@ -364,6 +369,36 @@ public class WaitingForTie {
       }
     }
     return ids.stream().map(found::get).toList();
+  }
+
+  /**
+   * @throws Refusal {@code not-explained}, {@code on-a-slip}
+   */
+  private void requireFree(DepositMemberRow receipt) {
+    if (!isExplained(receipt.id)) {
+      throw Slip.notExplained(receipt.words());
+    }
+    if (receipt.slipId != null && claims.tieOf(new RecordedId(receipt.id)).isEmpty()) {
+      throw new Refusal(
+          "on-a-slip",
+          "%s lies on a slip that is being made; take it off there first."
+              .formatted(receipt.words()));
+    }
+  }
+
+  /** Whether the books say what a receipt is; one from before these books was explained there. */
+  @Transactional(readOnly = true)
+  public boolean isExplained(long receipt) {
+    return entities
+        .createQuery(
+            """
+            select 1 from MoneyInRow w where w.depositMemberId = :m
+              and not exists (select 1 from ClaimRow e where e.moneyInId = w.id)
+            """,
+            Integer.class)
+        .setParameter("m", receipt)
+        .getResultList()
+        .isEmpty();
   }
 
   /** Entries that a file brought wait no more: the file goes. */

@@ -159,8 +159,10 @@ class BesideThePlan {
     Map<ItemId, MoneyInId> money = explanations.moneyThatBegan(open.keySet());
     Map<MoneyInId, Long> at =
         moneyLines.some(booksId, List.copyOf(money.values())).stream()
-            .collect(Collectors.toMap(l -> l.moneyIn().id(), MoneyLine::bankAccountId));
+            .filter(l -> l.bankAccountId().isPresent())
+            .collect(Collectors.toMap(l -> l.moneyIn().id(), l -> l.bankAccountId().get()));
     return open.values().stream()
+        .filter(i -> at.containsKey(money.get(i.id())))
         .map(i -> new OwnTransfers.Begun(i, at.get(money.get(i.id()))))
         .toList();
   }

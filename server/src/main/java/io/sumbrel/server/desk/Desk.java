@@ -212,7 +212,7 @@ class Desk {
         line.moneyIn().bookingDate(),
         line.valueDate(),
         postTape.postingDate(actor, line.moneyIn(), Optional.empty()),
-        line.cameInto(accountNames(actor.booksId()).get(line.bankAccountId())),
+        line.cameInto(accountNames(actor.booksId())::get),
         line.moneyIn()
             .bankLine()
             .map(b -> accounts.one(actor.booksId(), b.account()).code().code()),

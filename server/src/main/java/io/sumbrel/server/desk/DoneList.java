@@ -272,7 +272,7 @@ class DoneList {
         stored.actor(),
         line.map(l -> l.moneyIn().id().number()),
         line.map(MoneyLine::payer).orElse("credits used"),
-        line.map(l -> l.cameInto(names.get(l.bankAccountId()))).orElse(""),
+        line.map(l -> l.cameInto(names::get)).orElse(""),
         tape.money().currency().getCurrencyCode(),
         tape.money().amountMinor(),
         tape.lines().stream().map(l -> words(tape, l, byId)).collect(Collectors.joining(", ")),

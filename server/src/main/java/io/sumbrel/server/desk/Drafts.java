@@ -4,6 +4,7 @@ import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.core.tape.Tape;
 import io.sumbrel.server.people.Actor;
+import io.sumbrel.server.people.People;
 import io.sumbrel.server.persistence.Column;
 import jakarta.persistence.EntityManager;
 import java.time.Clock;
@@ -24,11 +25,13 @@ public class Drafts {
   private final EntityManager entities;
   private final Clock clock;
   private final ObjectMapper json;
+  private final People people;
 
-  Drafts(EntityManager entities, Clock clock, ObjectMapper json) {
+  Drafts(EntityManager entities, Clock clock, ObjectMapper json, People people) {
     this.entities = entities;
     this.clock = clock;
     this.json = json;
+    this.people = people;
   }
 
   /**
@@ -56,11 +59,7 @@ public class Drafts {
     if (lines.size() > Tape.MOST_LINES) {
       throw Tape.tooManyLines();
     }
-    // two windows of one person save one after the other
-    entities
-        .createNativeQuery("select id from person where id = :p for update")
-        .setParameter("p", actor.personId())
-        .getResultList();
+    people.lock(actor);
     if (lines.isEmpty() && !putBy) {
       drop(actor.personId(), moneyIn);
       return;

@@ -31,7 +31,7 @@ import java.util.Optional;
  * @param meantFor the invoice or order that money on account is to pay
  * @param returned the receipt of which it undoes a part, by the id of its sum
  */
-record LineView(
+public record LineView(
     LineKind kind,
     long amountMinor,
     Optional<Long> itemId,

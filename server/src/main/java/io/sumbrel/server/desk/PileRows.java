@@ -174,7 +174,7 @@ class PileRows {
         date,
         line.moneyIn().currency().getCurrencyCode(),
         line.moneyIn().amountMinor(),
-        line.cameInto(house.accounts.get(line.bankAccountId())),
+        line.cameInto(house.accounts::get),
         line.method().words(),
         line.bankReference(),
         Column.cut(line.moneyIn().text(), MOST_TEXT),
@@ -188,7 +188,9 @@ class PileRows {
         row.waysCount(),
         row.customer()
             .flatMap(c -> house.whoLooksAfter(LookedAfter.CUSTOMER, c.number()))
-            .or(() -> house.whoLooksAfter(LookedAfter.ACCOUNT, line.bankAccountId()))
+            .or(
+                () ->
+                    line.bankAccountId().flatMap(a -> house.whoLooksAfter(LookedAfter.ACCOUNT, a)))
             .orElse(""),
         house.lackPaper.contains(line.moneyIn().id()),
         // the surest first, then the newest

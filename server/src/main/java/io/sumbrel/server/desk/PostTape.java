@@ -37,6 +37,7 @@ import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
 import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
 
 /** Posts a tape: row 4 of the posting table, in one transaction with its audit line. */
@@ -103,7 +104,12 @@ public class PostTape {
       List<LineView> lines,
       Optional<LocalDate> date,
       Optional<Boolean> fromTheList,
-      Optional<Long> makerId) {}
+      Optional<Long> makerId) {
+    /** A tape as it stands, on the day that the rule gives. */
+    static PostingRequest of(List<LineView> lines) {
+      return new PostingRequest(lines, Optional.empty(), Optional.empty(), Optional.empty());
+    }
+  }
 
   /**
    * @param key names the request: sent again, it is answered and not posted again
@@ -159,6 +165,16 @@ public class PostTape {
     request.makerId().ifPresent(m -> drafts.drop(m, id));
     answers.keep(actor, asked, posted);
     return posted;
+  }
+
+  /**
+   * Explains a receipt that is taken in by hand in this act.
+   *
+   * @throws Refusal as {@link #post}
+   */
+  @Transactional(propagation = Propagation.MANDATORY)
+  public Posted explain(Actor actor, MoneyInId id, List<LineView> lines, String key) {
+    return post(actor, id, PostingRequest.of(lines), key, Optional.empty(), Optional.empty());
   }
 
   private static Decision decision(
@@ -222,7 +238,7 @@ public class PostTape {
   }
 
   private AccountCode standsOn(Actor actor, MoneyLine line) {
-    return line.moneyAccount(accounts.one(actor.booksId(), line.bankAccountId()).code());
+    return line.moneyAccount(id -> accounts.one(actor.booksId(), id).code());
   }
 
   /**

@@ -12,7 +12,8 @@ import java.util.Optional;
  * @param words what happened, such as {@code Posted 3,412.40 to Kestrel Lane Pottery}
  * @param taught who is remembered from now on as paying for whom
  */
-record Posted(String number, String words, Optional<Long> moneyInId, Optional<TaughtView> taught) {
+public record Posted(
+    String number, String words, Optional<Long> moneyInId, Optional<TaughtView> taught) {
 
   /** A key by which a payer is remembered. */
   record KeyView(String payer, boolean byAccount, long customerId) {

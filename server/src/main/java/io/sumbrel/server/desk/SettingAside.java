@@ -79,7 +79,7 @@ class SettingAside {
     MoneyLine line = moneyLines.find(actor.booksId(), id);
     setAsides.bringBack(actor.booksId(), id);
     // a deposit that came meanwhile may be this very sum
-    waiting.settle(line.bankAccountId());
+    line.bankAccountId().ifPresent(waiting::settle);
     return tell(actor, "brought-back", "Brought back " + words(line));
   }
 
@@ -114,7 +114,7 @@ class SettingAside {
         accounts.all(actor.booksId()).stream()
             .collect(Collectors.toMap(BankAccount::id, BankAccount::shortName));
     return moneyLines.some(actor.booksId(), List.copyOf(all.keySet())).stream()
-        .map(l -> view(l, all.get(l.moneyIn().id()), names.get(l.bankAccountId())))
+        .map(l -> view(l, all.get(l.moneyIn().id()), l.cameInto(names::get)))
         .toList();
   }
 
@@ -122,7 +122,7 @@ class SettingAside {
     return new SetAsideView(
         line.moneyIn().id().number(),
         line.payer(),
-        line.cameInto(account),
+        account,
         line.moneyIn().bookingDate(),
         line.moneyIn().currency().getCurrencyCode(),
         line.moneyIn().amountMinor(),

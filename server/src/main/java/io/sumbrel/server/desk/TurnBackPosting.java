@@ -8,6 +8,7 @@ import io.sumbrel.core.posting.TurnedBack;
 import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.server.books.Houses;
+import io.sumbrel.server.deposit.TakeSlipBack;
 import io.sumbrel.server.ledger.Claims;
 import io.sumbrel.server.ledger.Explanations;
 import io.sumbrel.server.ledger.Ledger;
@@ -43,6 +44,7 @@ public class TurnBackPosting {
   private final Receipts receipts;
   private final RestingPostings resting;
   private final TapeWords words;
+  private final TakeSlipBack takeSlipBack;
 
   TurnBackPosting(
       MoneyLines moneyLines,
@@ -54,9 +56,11 @@ public class TurnBackPosting {
       Explanations explanations,
       Receipts receipts,
       RestingPostings resting,
-      TapeWords words) {
+      TapeWords words,
+      TakeSlipBack takeSlipBack) {
     this.resting = resting;
     this.words = words;
+    this.takeSlipBack = takeSlipBack;
     this.moneyLines = moneyLines;
     this.books = books;
     this.claims = claims;
@@ -91,7 +95,7 @@ public class TurnBackPosting {
                     s.posting()
                         .tape()
                         .map(t -> words.of(actor.booksId(), t))
-                        .orElseGet(() -> "Tied " + sum(s.posting())),
+                        .orElseGet(() -> said(s.posting())),
                     s.actor()))
         .toList();
   }
@@ -151,7 +155,8 @@ public class TurnBackPosting {
             books.businessDate(actor.booksId()),
             receipts.returnedBy(explanation.money()));
     String said = "Turned back " + number.words() + ", " + sum(posting);
-    String act = posting.tie().isPresent() ? UNTIED : Ledger.TURNED_BACK;
+    posting.slip().ifPresent(takeSlipBack::takeBack);
+    String act = posting.tape().isPresent() ? Ledger.TURNED_BACK : UNTIED;
     Ledger.Stored done = ledger.append(actor, contra, Ledger.Source.NONE, act, said);
     return new Posted(
         done.number().words(),
@@ -165,10 +170,18 @@ public class TurnBackPosting {
         actor.booksId(), number, m -> moneyLines.find(actor.booksId(), m).moneyIn());
   }
 
+  private static String said(Posting posting) {
+    return posting
+        .slip()
+        .map(s -> "Handed in " + s.words())
+        .orElseGet(() -> "Tied " + sum(posting));
+  }
+
   private static String sum(Posting posting) {
     return posting
         .tape()
         .map(t -> t.money().words())
+        .or(() -> posting.slip().map(s -> AmountText.words(s.netMinor(), s.currency())))
         .or(() -> posting.tie().map(t -> AmountText.words(t.shownMinor(), t.currency())))
         .orElseThrow();
   }

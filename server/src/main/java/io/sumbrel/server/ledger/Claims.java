@@ -147,6 +147,21 @@ public class Claims {
     return ties;
   }
 
+  /** The numbers of some postings, by their ids. */
+  @Transactional(readOnly = true)
+  public Map<Long, PostingNumber> numbers(List<Long> postings) {
+    Map<Long, PostingNumber> numbers = new HashMap<>();
+    InParts.of(
+        postings,
+        some ->
+            entities
+                .createQuery("from PostingRow where id in :ids", PostingRow.class)
+                .setParameter("ids", some)
+                .getResultStream()
+                .forEach(p -> numbers.put(p.id, p.number())));
+    return numbers;
+  }
+
   /** What a posting claims now; nothing when it is turned back, or explains nothing. */
   @Transactional(readOnly = true)
   public Claimed by(long postingId) {

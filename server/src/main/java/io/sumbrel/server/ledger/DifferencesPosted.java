@@ -170,6 +170,31 @@ public class DifferencesPosted {
         .getSingleResult();
   }
 
+  /**
+   * What slips into a bank account were counted otherwise in a month, more or less than was
+   * recorded, and stands; in minor units of the account's currency.
+   */
+  @Transactional(readOnly = true)
+  public long ofSlips(long booksId, AccountCode bank, YearMonth month) {
+    return entities
+        .createQuery(
+            """
+            select coalesce(sum(d.amountMinor), 0) from SlipPartRow d
+            join PostingRow p on p.id = d.postingId
+            where p.booksId = :b and p.postingDate between :from and :to
+              and d.part in ('COUNTED_MORE', 'COUNTED_LESS')
+              and exists (select 1 from SlipPartRow s
+                where s.postingId = p.id and s.part = 'SLIP' and s.accountCode = :bank)
+              and not exists (select 1 from PostingRow c where c.turnsBackId = p.id)
+            """,
+            Long.class)
+        .setParameter("b", booksId)
+        .setParameter("from", month.atDay(1))
+        .setParameter("to", month.atEndOfMonth())
+        .setParameter("bank", bank.code())
+        .getSingleResult();
+  }
+
   private static long number(Object cell) {
     return ((Number) cell).longValue();
   }

@@ -36,12 +36,14 @@ record PostingParts(PostingRow row, Lines lines, Known known) {
       Map<Long, List<JournalLineRow>> journal,
       Map<Long, List<TapeLineRow>> tapes,
       Map<Long, List<TiePartRow>> ties,
+      Map<Long, List<SlipPartRow>> slips,
       Map<Long, List<ItemMovementRow>> movements) {
     static Lines all(QueryProducer reading, List<Long> postings) {
       return new Lines(
           of(reading, JournalLineRow.class, postings, r -> r.postingId),
           of(reading, TapeLineRow.class, postings, r -> r.postingId),
           of(reading, TiePartRow.class, postings, r -> r.postingId),
+          of(reading, SlipPartRow.class, postings, r -> r.postingId),
           of(reading, ItemMovementRow.class, postings, r -> r.postingId));
     }
 
@@ -91,6 +93,9 @@ record PostingParts(PostingRow row, Lines lines, Known known) {
                 .map(ItemMovementRow::toFact)
                 .toList(),
             tape,
+            row.kind == PostingKind.HANDED_IN
+                ? Optional.of(SlipPartRow.toFact(lines.slips.get(row.id)))
+                : Optional.empty(),
             row.kind == PostingKind.TIED
                 ? Optional.of(TiePartRow.toFact(lines.ties.get(row.id)))
                 : Optional.empty(),

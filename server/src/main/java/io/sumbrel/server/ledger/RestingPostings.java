@@ -49,7 +49,8 @@ public class RestingPostings {
   }
 
   private Stream<PostingRow> direct(PostingRow posting) {
-    return Stream.concat(usedSince(posting), returnedSince(posting))
+    return Stream.of(usedSince(posting), returnedSince(posting), tiedSince(posting))
+        .flatMap(s -> s)
         .filter(p -> p.kind.isDecided() && !p.id.equals(posting.id));
   }
 
@@ -96,6 +97,22 @@ public class RestingPostings {
         .setParameter("others", others)
         .setParameter("p", posting.id)
         .getResultStream();
+  }
+
+  /** The tie of a slip that was handed in. */
+  private Stream<PostingRow> tiedSince(PostingRow posting) {
+    return posting.kind != PostingKind.HANDED_IN
+        ? Stream.empty()
+        : entities
+            .createQuery(
+                """
+                select p from SlipPartRow s join RecordedClaimRow c on c.recordedId = s.recordedId
+                join PostingRow p on p.id = c.postingId
+                where s.postingId = :p and s.part = 'SLIP'
+                """,
+                PostingRow.class)
+            .setParameter("p", posting.id)
+            .getResultStream();
   }
 
   private Stream<PostingRow> returnedSince(PostingRow posting) {

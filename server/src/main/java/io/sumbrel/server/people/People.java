@@ -10,6 +10,7 @@ import java.util.List;
 import java.util.Optional;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
 
 /** Who may sign in. Passwords are kept as salted hashes only. */
@@ -31,6 +32,15 @@ public class People {
     this.entities = entities;
     this.ids = ids;
     this.passwords = passwords;
+  }
+
+  /** What one person does in two windows at once is done one after the other. */
+  @Transactional(propagation = Propagation.MANDATORY)
+  public void lock(Actor actor) {
+    entities
+        .createNativeQuery("select id from person where id = :p for update")
+        .setParameter("p", actor.personId())
+        .getResultList();
   }
 
   /**

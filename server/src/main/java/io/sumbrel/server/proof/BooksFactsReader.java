@@ -199,7 +199,7 @@ public class BooksFactsReader {
             .map(
                 l ->
                     new BooksFacts.Entry(
-                        l.moneyAccount(accounts.get(l.bankAccountId()).code()),
+                        l.moneyAccount(id -> accounts.get(id).code()),
                         l.moneyIn(),
                         Optional.ofNullable(claimed.get(l.moneyIn().id()))))
             .toList(),
@@ -207,13 +207,13 @@ public class BooksFactsReader {
             .map(
                 l ->
                     new BooksFacts.Entry(
-                        l.moneyAccount(accounts.get(l.bankAccountId()).code()),
+                        l.moneyAccount(id -> accounts.get(id).code()),
                         l.moneyIn(),
                         Optional.empty()))
             .toList(),
         setAsides.ids(booksId),
-        deposits.all(booksId).stream().map(d -> deposit(d, ofMember, ties)).toList(),
-        deposits.onHand(booksId).stream().map(m -> onHand(m, ties)).toList(),
+        deposits(booksId, ofMember, ties),
+        deposits.onHand(booksId).stream().map(m -> onHand(m, ofMember, ties)).toList(),
         beside.items,
         part.point().isPresent() ? Optional.empty() : Optional.of(kept.of(booksId)),
         inTurn,
@@ -223,7 +223,8 @@ public class BooksFactsReader {
                 i ->
                     switch (i.use()) {
                       case OPEN_ITEMS -> intake(i, firstSeen.get(i.arrivalId()));
-                      case DEPOSITS, BROUGHT_FORWARD -> intake(i, members.get(i.arrivalId()));
+                      case DEPOSITS, BROUGHT_FORWARD, BY_HAND ->
+                          intake(i, members.get(i.arrivalId()));
                       case PAST_PAYMENTS -> intake(i, past.get(i.arrivalId()));
                       case STATEMENT, INFORMATION, DETAIL -> statementIntake(i, taken, held);
                     })
@@ -295,8 +296,21 @@ public class BooksFactsReader {
     return standing;
   }
 
+  private List<BooksFacts.Deposit> deposits(
+      long booksId, Map<Long, MoneyInId> ofMember, Map<RecordedId, PostingNumber> ties) {
+    List<Deposits.Stored> all = deposits.all(booksId);
+    Map<Long, PostingNumber> numbers =
+        claims.numbers(all.stream().flatMap(d -> d.handedInId().stream()).toList());
+    return all.stream()
+        .map(d -> deposit(d, d.handedInId().map(numbers::get), ofMember, ties))
+        .toList();
+  }
+
   private static BooksFacts.Deposit deposit(
-      Deposits.Stored stored, Map<Long, MoneyInId> ofMember, Map<RecordedId, PostingNumber> ties) {
+      Deposits.Stored stored,
+      Optional<PostingNumber> handedIn,
+      Map<Long, MoneyInId> ofMember,
+      Map<RecordedId, PostingNumber> ties) {
     RecordedId id = new RecordedId(stored.id());
     return new BooksFacts.Deposit(
         id,
@@ -305,15 +319,21 @@ public class BooksFactsReader {
         stored.clearing(),
         stored.deposit().currency(),
         stored.deposit().netMinor(),
-        stored.members().stream()
-            .map(m -> member(m, Optional.ofNullable(ofMember.get(m.id()))))
-            .toList(),
+        // what a slip of our own holds stands by itself too
+        handedIn.isPresent()
+            ? List.of()
+            : stored.members().stream()
+                .map(m -> member(m, Optional.ofNullable(ofMember.get(m.id()))))
+                .toList(),
+        handedIn,
         stored.entryId().map(MoneyInId::new),
         Optional.ofNullable(ties.get(id)));
   }
 
   private static BooksFacts.OnHand onHand(
-      Deposits.StoredMember stored, Map<RecordedId, PostingNumber> ties) {
+      Deposits.StoredMember stored,
+      Map<Long, MoneyInId> ofMember,
+      Map<RecordedId, PostingNumber> ties) {
     RecordedId id = new RecordedId(stored.id());
     return new BooksFacts.OnHand(
         id,
@@ -321,7 +341,7 @@ public class BooksFactsReader {
         stored.holding().orElseThrow(),
         stored.currency(),
         stored.member().amountMinor(),
-        Optional.empty(),
+        Optional.ofNullable(ofMember.get(stored.id())),
         Optional.ofNullable(ties.get(id)));
   }
 

@@ -180,12 +180,16 @@ class MoneyInRow {
         : money.on(new BankLine(bankAccountId, method, bankReference));
   }
 
-  MoneyLine toLine(Optional<MoneyLine.OfDeposit> deposit, long intoAccount) {
+  MoneyLine toLine(
+      Optional<MoneyLine.OfDeposit> deposit,
+      Optional<MoneyLine.OnHand> onHand,
+      Optional<Long> intoAccount) {
     return new MoneyLine(
         toFact(),
         intoAccount,
         Optional.ofNullable(statementId),
         deposit,
+        onHand,
         arrivalId,
         place,
         valueDate,

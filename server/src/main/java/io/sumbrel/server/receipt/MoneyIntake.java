@@ -117,7 +117,7 @@ public class MoneyIntake {
 
   /** Takes members of deposits in. */
   @Transactional(propagation = Propagation.MANDATORY)
-  public void members(long booksId, long arrivalId, List<Member> members) {
+  public List<MoneyInId> members(long booksId, long arrivalId, List<Member> members) {
     List<MoneyInRow> rows = new ArrayList<>();
     for (Member member : members) {
       MoneyInRow row = MoneyInRow.of(member);
@@ -127,6 +127,7 @@ public class MoneyIntake {
       rows.add(row);
     }
     insert(rows);
+    return rows.stream().map(r -> new MoneyInId(r.id)).toList();
   }
 
   /**

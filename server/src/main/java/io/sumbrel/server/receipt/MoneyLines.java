@@ -2,6 +2,7 @@ package io.sumbrel.server.receipt;
 
 import io.sumbrel.core.bank.AccountHistory;
 import io.sumbrel.core.deposit.DepositKind;
+import io.sumbrel.core.deposit.MemberKind;
 import io.sumbrel.core.ledger.AccountCode;
 import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.core.refusal.Refusal;
@@ -253,7 +254,8 @@ public class MoneyLines {
   private TypedQuery<Object[]> asked(String which) {
     return entities.createQuery(
         """
-        select m, d.id, d.kind, d.reference, d.bankAccountId, d.clearingCode from MoneyInRow m
+        select m, d.id, d.kind, d.reference, d.bankAccountId, d.clearingCode, x.kind, x.holdingCode
+        from MoneyInRow m
         left join DepositMemberRow x on x.id = m.depositMemberId
         left join DepositRow d on d.id = x.depositId
         where\s"""
@@ -273,7 +275,13 @@ public class MoneyLines {
                         (DepositKind) row[2],
                         (String) row[3],
                         new AccountCode((String) row[5])));
-    return money.toLine(deposit, deposit.isPresent() ? (Long) row[4] : money.bankAccountId);
+    Optional<MoneyLine.OnHand> onHand =
+        Optional.ofNullable((String) row[7])
+            .map(holding -> new MoneyLine.OnHand((MemberKind) row[6], new AccountCode(holding)));
+    return money.toLine(
+        deposit,
+        onHand,
+        Optional.ofNullable(deposit.isPresent() ? (Long) row[4] : money.bankAccountId));
   }
 
   /**

@@ -47,7 +47,7 @@ class SimulatedBankController {
   record MadeView(String name, LocalDate day, int sizeBytes) {}
 
   /** A slip that was handed in. */
-  record SlipView(String number, LocalDate day, String account, long amountMinor) {}
+  record BankedSlipView(String number, LocalDate day, String account, long amountMinor) {}
 
   /** What the bank holds. */
   record BankView(
@@ -56,7 +56,7 @@ class SimulatedBankController {
       boolean down,
       List<HeldView> accounts,
       List<MadeView> files,
-      List<SlipView> slips) {}
+      List<BankedSlipView> slips) {}
 
   @GetMapping
   BankView bank(@AuthenticationPrincipal Actor actor) {
@@ -85,8 +85,8 @@ class SimulatedBankController {
             .toList());
   }
 
-  private SlipView view(long booksId, HandedIn slip) {
-    return new SlipView(
+  private BankedSlipView view(long booksId, HandedIn slip) {
+    return new BankedSlipView(
         slip.number(), slip.day(), nameOf(booksId, slip.account()), slip.amountMinor());
   }
 

@@ -286,7 +286,7 @@ class TrailController {
   }
 
   private MoneyTrail money(Actor actor, MoneyLine line) {
-    String account = line.cameInto(accounts.one(actor.booksId(), line.bankAccountId()).shortName());
+    String account = line.cameInto(id -> accounts.one(actor.booksId(), id).shortName());
     return new MoneyTrail(
         line.moneyIn().id().number(),
         line.payer(),

@@ -1,0 +1,137 @@
+package io.sumbrel.server.arrivals;
+
+import io.sumbrel.core.deposit.DepositMember;
+import io.sumbrel.core.money.AmountText;
+import io.sumbrel.core.receipt.MoneyInId;
+import io.sumbrel.formats.FileKind;
+import io.sumbrel.server.audit.AuditRecord;
+import io.sumbrel.server.deposit.Deposits;
+import io.sumbrel.server.people.Actor;
+import io.sumbrel.server.persistence.FileStore;
+import io.sumbrel.server.persistence.RowIds;
+import io.sumbrel.server.receipt.MoneyIntake;
+import jakarta.persistence.EntityManager;
+import java.io.ByteArrayInputStream;
+import java.nio.charset.StandardCharsets;
+import java.time.Clock;
+import java.time.temporal.ChronoUnit;
+import java.util.List;
+import java.util.Locale;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Propagation;
+import org.springframework.transaction.annotation.Transactional;
+
+/**
+ * Takes in a receipt that somebody records: what was written down is kept as a small file of its
+ * own, so that it has a place it came from, is named by the record, and can be withdrawn, like
+ * everything else that comes in.
+ */
+@Component
+public class TakeByHand {
+  private final EntityManager entities;
+  private final RowIds ids;
+  private final Clock clock;
+  private final FileStore store;
+  private final Deposits deposits;
+  private final MoneyIntake intake;
+  private final ArrivalFacts facts;
+  private final AuditRecord audit;
+
+  TakeByHand(
+      EntityManager entities,
+      RowIds ids,
+      Clock clock,
+      FileStore store,
+      Deposits deposits,
+      MoneyIntake intake,
+      ArrivalFacts facts,
+      AuditRecord audit) {
+    this.entities = entities;
+    this.ids = ids;
+    this.clock = clock;
+    this.store = store;
+    this.deposits = deposits;
+    this.intake = intake;
+    this.facts = facts;
+    this.audit = audit;
+  }
+
+  /**
+   * A receipt that was taken in.
+   *
+   * @param id of the receipt on hand
+   * @param money as which it is explained
+   */
+  public record Taken(long id, MoneyInId money) {}
+
+  /** Writes down what is taken in, before the act in which it is. */
+  public FileStore.Received write(Deposits.Taken taken) {
+    return store.receive(
+        new ByteArrayInputStream(text(taken).getBytes(StandardCharsets.UTF_8)),
+        FileStore.MOST_MEGABYTES);
+  }
+
+  /** Keeps a receipt; it stands in the pile until a tape explains it. */
+  @Transactional(propagation = Propagation.MANDATORY)
+  public Taken take(Actor actor, Deposits.Taken taken, FileStore.Received written) {
+    ArrivalRow row = row(actor, taken, written);
+    entities.persist(row);
+    entities.flush();
+    long id = deposits.store(new Deposits.Origin(actor.booksId(), row.id), taken, 0);
+    MoneyInId money =
+        intake
+            .members(
+                actor.booksId(),
+                row.id,
+                List.of(new MoneyIntake.Member(id, 0, taken.currency(), taken.receipt())))
+            .get(0);
+    audit.append(
+        actor,
+        "receipt-recorded",
+        row.title,
+        AmountText.words(row.statedMinor, taken.currency()),
+        facts.of(row.id));
+    return new Taken(id, money);
+  }
+
+  private ArrivalRow row(Actor actor, Deposits.Taken taken, FileStore.Received written) {
+    DepositMember receipt = taken.receipt();
+    ArrivalRow row = new ArrivalRow();
+    row.id = ids.next();
+    row.booksId = actor.booksId();
+    row.kind = FileKind.RECEIPT_BY_HAND.name();
+    row.fileName = "receipt-" + receipt.date() + ".csv";
+    row.hash = written.hash();
+    row.sizeBytes = written.size();
+    row.title = (receipt.kind().words() + " " + receipt.number()).strip() + " by hand";
+    row.currency = taken.currency().getCurrencyCode();
+    row.statedCount = 1;
+    row.statedMinor = receipt.amountMinor();
+    row.acceptedCount = 1;
+    row.arrivedAt = clock.instant().truncatedTo(ChronoUnit.MILLIS);
+    row.arrivedBy = actor.name();
+    row.decide(ArrivalState.ACCEPTED, actor.name(), row.arrivedAt);
+    store.keep(written);
+    return row;
+  }
+
+  /** As it was written down, in one row of a sheet. */
+  private static String text(Deposits.Taken taken) {
+    DepositMember receipt = taken.receipt();
+    return Stream.of(
+            receipt.date().toString(),
+            receipt.kind().name().toLowerCase(Locale.ROOT),
+            AmountText.plain(receipt.amountMinor(), taken.currency()),
+            taken.currency().getCurrencyCode(),
+            receipt.number(),
+            receipt.payerName().orElse(""),
+            receipt.note(),
+            taken.bankableFrom().map(Object::toString).orElse(""))
+        .map(cell -> "\"" + cell.replace("\"", "\"\"").replaceAll("\\p{Cntrl}", " ") + "\"")
+        .collect(
+            Collectors.joining(
+                ",", "received,method,amount,currency,number,payer,note,bankable\n", "\n"));
+  }
+}

@@ -1,0 +1,190 @@
+package io.sumbrel.server.deposit;
+
+import io.sumbrel.core.deposit.Slip;
+import io.sumbrel.core.money.Denominations;
+import io.sumbrel.core.posting.PostingNumber;
+import io.sumbrel.server.chart.Charts;
+import io.sumbrel.server.people.Actor;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.security.access.prepost.PreAuthorize;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestHeader;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+
+@RestController
+@RequestMapping("/api/slips")
+class SlipsController {
+  private final Slips slips;
+  private final HandInSlip handInSlip;
+  private final SlipPaper paper;
+  private final Charts charts;
+
+  SlipsController(Slips slips, HandInSlip handInSlip, SlipPaper paper, Charts charts) {
+    this.slips = slips;
+    this.handInSlip = handInSlip;
+    this.paper = paper;
+    this.charts = charts;
+  }
+
+  /**
+   * @param accountName what the account is called
+   */
+  record SlipLineView(
+      String kind,
+      String words,
+      String account,
+      String accountName,
+      long amountMinor,
+      String note) {}
+
+  /** So many notes or coins of a value. */
+  record PieceView(long valueMinor, int count) {}
+
+  /** A receipt that lies on a slip. */
+  record SlipReceiptView(
+      long id, String kind, String number, String payer, LocalDate date, long amountMinor) {}
+
+  /**
+   * A slip.
+   *
+   * @param pieces of every value that the currency has
+   * @param sumMinor what receipts and lines make
+   * @param cashMinor what of it is cash
+   * @param handedIn the posting by which it was
+   */
+  record SlipView(
+      long id,
+      String number,
+      long accountId,
+      String account,
+      LocalDate date,
+      String currency,
+      List<SlipReceiptView> receipts,
+      List<SlipLineView> lines,
+      List<PieceView> pieces,
+      Optional<Long> countedMinor,
+      long sumMinor,
+      long cashMinor,
+      Optional<String> handedIn,
+      String madeBy,
+      int version) {}
+
+  /** Those that are being made. */
+  @GetMapping
+  List<SlipView> beingMade(@AuthenticationPrincipal Actor actor) {
+    Map<String, String> names = charts.names(actor.booksId());
+    return slips.beingMade(actor.booksId()).stream().map(s -> view(s, names)).toList();
+  }
+
+  @GetMapping("/{id}")
+  SlipView one(@AuthenticationPrincipal Actor actor, @PathVariable long id) {
+    return view(slips.find(actor.booksId(), id), charts.names(actor.booksId()));
+  }
+
+  /** Begins a slip for a bank account. */
+  @PostMapping
+  @PreAuthorize("hasAuthority('POST')")
+  SlipView begin(@AuthenticationPrincipal Actor actor, @RequestParam long account) {
+    return one(actor, slips.begin(actor, account));
+  }
+
+  /** Keeps it as it stands. */
+  @PutMapping("/{id}")
+  @PreAuthorize("hasAuthority('POST')")
+  SlipView keep(
+      @AuthenticationPrincipal Actor actor,
+      @PathVariable long id,
+      @RequestBody Slips.SlipRequest request) {
+    slips.keep(actor, id, request);
+    return one(actor, id);
+  }
+
+  @DeleteMapping("/{id}")
+  @PreAuthorize("hasAuthority('POST')")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void drop(@AuthenticationPrincipal Actor actor, @PathVariable long id) {
+    slips.drop(actor, id);
+  }
+
+  /**
+   * @param namesDifference whether the till may differ from what was recorded
+   */
+  @PostMapping("/{id}/handing-in")
+  @PreAuthorize("hasAuthority('POST')")
+  HandInSlip.SlipHandedIn handIn(
+      @AuthenticationPrincipal Actor actor,
+      @PathVariable long id,
+      @RequestParam(defaultValue = "false") boolean namesDifference,
+      @RequestHeader("Idempotency-Key") String key) {
+    return handInSlip.handIn(actor, id, namesDifference, key);
+  }
+
+  /** The slip on paper, to go with the money. */
+  @GetMapping(value = "/{id}/paper", produces = MediaType.APPLICATION_PDF_VALUE)
+  ResponseEntity<byte[]> paper(@AuthenticationPrincipal Actor actor, @PathVariable long id) {
+    Slips.Stored slip = slips.find(actor.booksId(), id);
+    return ResponseEntity.ok()
+        .header("Content-Disposition", "inline; filename=\"slip-" + slip.row().number + ".pdf\"")
+        .body(paper.of(actor.booksId(), slip));
+  }
+
+  private static SlipView view(Slips.Stored slip, Map<String, String> names) {
+    SlipRow row = slip.row();
+    Slip.Filled filled = slip.filled();
+    Map<Long, Integer> counted = filled.cash().pieces();
+    var currency = slip.account().beginsWith().currency();
+    return new SlipView(
+        row.id,
+        row.number,
+        row.bankAccountId,
+        slip.account().shortName(),
+        row.slipDate,
+        currency.getCurrencyCode(),
+        slip.receipts().stream().map(SlipsController::view).toList(),
+        row.slipLines().stream()
+            .map(
+                l ->
+                    new SlipLineView(
+                        l.kind().name(),
+                        l.kind().words(),
+                        l.account().code(),
+                        names.get(l.account().code()),
+                        l.amountMinor(),
+                        l.note()))
+            .toList(),
+        Denominations.of(currency).stream()
+            .map(value -> new PieceView(value, counted.getOrDefault(value, 0)))
+            .toList(),
+        Optional.ofNullable(row.countedMinor),
+        filled.sumMinor(),
+        filled.sumMinor() - filled.papersMinor(),
+        slip.handedIn().map(PostingNumber::words),
+        row.madeBy,
+        row.version);
+  }
+
+  private static SlipReceiptView view(DepositMemberRow receipt) {
+    return new SlipReceiptView(
+        receipt.id,
+        receipt.kind.words(),
+        receipt.number,
+        Optional.ofNullable(receipt.payerName).orElse(""),
+        receipt.memberDate,
+        receipt.amountMinor);
+  }
+}
