@@ -27,6 +27,9 @@ const Customers = lazy(() =>
   import('../features/customers').then((m) => ({ default: m.Customers })),
 );
 const Deposits = lazy(() => import('../features/deposits').then((m) => ({ default: m.Deposits })));
+const ReceiptPage = lazy(() =>
+  import('../features/onhand').then((m) => ({ default: m.ReceiptPage })),
+);
 const SimulatedBank = lazy(() =>
   import('../features/standin').then((m) => ({ default: m.SimulatedBank })),
 );
@@ -46,6 +49,7 @@ const router = createBrowserRouter([
       { path: 'correct/:number', element: <CorrectPage /> },
       { path: 'credits', element: <CreditsPage /> },
       { path: 'arrivals/:arrivalId?/:step?', element: <Arrivals /> },
+      { path: 'receipts/new', element: <ReceiptPage /> },
       { path: 'deposits/:depositId?', element: <Deposits /> },
       { path: 'simulated-bank', element: <SimulatedBank /> },
       { path: 'customers/:customerId?', element: <Customers /> },

@@ -42,7 +42,20 @@ export const KEYS = [
   { where: 'Arrivals', keys: 'W · T', words: 'withdraw the file · type entries' },
   { where: 'Entries', keys: '↑ ↓ · Enter', words: 'choose an entry · its place in the file' },
   { where: 'Simulated bank', keys: 'N', words: 'advance one day' },
-  { where: 'Deposits', keys: '↑ ↓ · X', words: 'choose a deposit · the entry is another sum' },
+  { where: 'Deposits', keys: '↑ ↓', words: 'choose a deposit' },
+  { where: 'Deposits', keys: 'N · H', words: 'new slip · a receipt by hand' },
+  {
+    where: 'Deposits',
+    keys: 'Ctrl+Enter · X',
+    words: 'tie to the bank · the entry is another sum',
+  },
+  {
+    where: 'Slip',
+    keys: '↑ ↓ · Space · Ctrl+A',
+    words: 'choose a receipt · put it on · all of them',
+  },
+  { where: 'Slip', keys: 'Ctrl+Enter', words: 'hand it in' },
+  { where: 'Receipt by hand', keys: 'Ctrl+Enter', words: 'record it, and the next' },
   { where: 'Entries', keys: 'R · X', words: 'a held one is real · is double' },
 ] as const;
 

@@ -1,1 +1,2 @@
 export { Customers } from './Customers';
+export { customerQuery } from './customersApi';

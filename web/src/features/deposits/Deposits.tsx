@@ -1,17 +1,17 @@
 import Button from '@mui/material/Button';
-import { useInfiniteQuery, useQuery } from '@tanstack/react-query';
-import { type KeyboardEvent, type ReactNode } from 'react';
-import { Link, useNavigate, useParams } from 'react-router';
+import { useInfiniteQuery, useQuery, useQueryClient } from '@tanstack/react-query';
+import { type KeyboardEvent, type ReactNode, useState } from 'react';
+import { useNavigate, useParams } from 'react-router';
 import { Key } from '../../components/Key';
 import { Older } from '../../components/Older';
 import { Empty, Loading, Sentence } from '../../components/States';
 import { usePerform } from '../../components/usePerform';
 import { useLanding } from '../../keyboard/keys';
-import { longDate, shortDate, sumsOf, words } from '../../money/money';
-import { Notes } from '../notes';
-import { Papers } from '../papers';
-import { DepositTape, Members } from './DepositStrip';
-import { type Deposit, depositsQuery, separate, tiedQuery } from './depositsApi';
+import { shortDate, sumsOf, words } from '../../money/money';
+import { DepositDetail, useDeposit } from './DepositDetail';
+import { beginSlip, type Deposit, depositsQuery, slipsQuery, tiedQuery } from './depositsApi';
+import { OnHand } from './OnHand';
+import { SlipWork } from './SlipWork';
 import styles from './Deposits.module.css';
 
 const GROUPS: { state: Deposit['state']; words: string }[] = [
@@ -19,67 +19,86 @@ const GROUPS: { state: Deposit['state']; words: string }[] = [
   { state: 'EXPECTED', words: 'Not at the bank yet' },
   { state: 'TIED', words: 'Tied to the bank' },
 ];
+const ON_HAND = 'on-hand';
+const SLIP = 'slip-';
 
-/** What reaches the bank as one sum: on hand, on its way, and at the bank. */
+/** What reaches the bank as one sum: on hand, being made, on its way, and at the bank. */
 export function Deposits() {
   const deposits = useQuery(depositsQuery);
+  const slips = useQuery(slipsQuery);
   const tied = useInfiniteQuery(tiedQuery);
   const { depositId } = useParams();
   const navigate = useNavigate();
+  const queries = useQueryClient();
   const { perform, problem } = usePerform();
-  useLanding('deposits', deposits.isSuccess && tied.isSuccess);
-  if (deposits.isPending || tied.isPending) {
+  const [said, setSaid] = useState('');
+  useLanding('deposits', deposits.isSuccess && tied.isSuccess && slips.isSuccess);
+
+  const tiedRows = tied.data?.pages.flatMap((p) => p.deposits) ?? [];
+  const known = [...(deposits.data?.deposits ?? []), ...tiedRows];
+  const rows = GROUPS.flatMap((g) => known.filter((d) => d.state === g.state));
+  const onHand = deposits.data?.onHand ?? [];
+  const making = slips.data?.slips ?? [];
+  const stops = [
+    ...(onHand.length > 0 ? [ON_HAND] : []),
+    ...making.map((s) => SLIP + s.id),
+    ...rows.map((d) => String(d.id)),
+  ];
+  const firstRow = rows[0] ? String(rows[0].id) : undefined;
+  const chosen =
+    depositId !== undefined && stops.includes(depositId) ? depositId : (firstRow ?? stops[0]);
+  const selected = rows.find((d) => String(d.id) === chosen);
+  const slip = making.find((s) => SLIP + s.id === chosen);
+  const work = useDeposit(selected);
+
+  if (deposits.isPending || tied.isPending || slips.isPending) {
     return <Loading />;
   }
-  if (deposits.isError) {
-    return <Sentence error={deposits.error} retry={() => void deposits.refetch()} />;
+  if (deposits.isError || tied.isError || slips.isError) {
+    return (
+      <Sentence
+        error={deposits.error ?? tied.error ?? slips.error}
+        retry={() => void queries.invalidateQueries({ queryKey: ['deposits'] })}
+      />
+    );
   }
-  if (tied.isError) {
-    return <Sentence error={tied.error} retry={() => void tied.refetch()} />;
-  }
-  const { onHand } = deposits.data;
-  const tiedRows = tied.data.pages.flatMap((p) => p.deposits);
-  const known = [...deposits.data.deposits, ...tiedRows];
-  const rows = GROUPS.flatMap((g) => known.filter((d) => d.state === g.state));
-  const showsHand = depositId === 'on-hand';
-  const selected = showsHand
-    ? undefined
-    : (rows.find((d) => d.id === Number(depositId)) ?? rows[0]);
-  const stops = [...(onHand.length > 0 ? ['on-hand'] : []), ...rows.map((d) => String(d.id))];
-  const at = stops.indexOf(showsHand ? 'on-hand' : String(selected?.id));
   const go = (to: string | undefined) =>
     to !== undefined && void navigate(`/deposits/${to}`, { replace: true });
 
-  const notThisEntry = async () => {
-    await perform(async () => {
-      if (selected?.id !== undefined && selected.entry) {
-        await separate(selected.id);
-      }
-    });
+  const newSlip = () => {
+    const account = slips.data.accounts[0]?.id;
+    if (account !== undefined) {
+      setSaid('');
+      void perform(async () => {
+        const begun = await beginSlip(account);
+        await queries.invalidateQueries({ queryKey: ['deposits'] });
+        go(SLIP + begun.id);
+      });
+    }
   };
+  const byHand = () => void navigate('/receipts/new');
 
   /** Of a part no count and no sum is shown. */
   const isPart = (state: Deposit['state']) => state === 'TIED' && tied.hasNextPage;
 
   const onKeyDown = (event: KeyboardEvent) => {
     const step = event.key === 'ArrowDown' ? 1 : event.key === 'ArrowUp' ? -1 : 0;
+    const at = chosen === undefined ? -1 : stops.indexOf(chosen);
+    const plain = !event.ctrlKey && !event.altKey && !event.metaKey;
     if (step !== 0) {
       event.preventDefault();
       go(stops[Math.min(stops.length - 1, Math.max(0, at + step))]);
-    } else if (event.key.toLowerCase() === 'x' && selected?.entry) {
+    } else if (plain && event.key.toLowerCase() === 'n') {
       event.preventDefault();
-      void notThisEntry();
+      newSlip();
+    } else if (plain && event.key.toLowerCase() === 'h') {
+      event.preventDefault();
+      byHand();
+    } else {
+      work.onKeyDown(event);
     }
   };
 
-  if (stops.length === 0) {
-    return (
-      <Empty>
-        No deposit is known. A lockbox file, a list of payouts, or slips brought forward come in at
-        Arrivals.
-      </Empty>
-    );
-  }
   return (
     <div className={styles.page}>
       <div
@@ -90,15 +109,52 @@ export function Deposits() {
         tabIndex={0}
         onKeyDown={onKeyDown}
       >
+        <div className={styles.begin}>
+          <Button onClick={newSlip}>
+            New slip<Key>N</Key>
+          </Button>
+          <Button onClick={byHand}>
+            Receipt by hand<Key>H</Key>
+          </Button>
+        </div>
+        {said && (
+          <p role="status" className={styles.said}>
+            {said}
+          </p>
+        )}
+        {(problem || work.problem) && <Sentence error={problem || work.problem} />}
+        {stops.length === 0 && (
+          <Empty>
+            No deposit is known. Record a receipt by hand, or bring a lockbox file or a list of
+            payouts in at Arrivals.
+          </Empty>
+        )}
         {onHand.length > 0 && (
           <Group words={`On hand · ${onHand.length}`} sums={sumsOf(onHand)}>
             <Row
-              chosen={showsHand}
-              pick={() => go('on-hand')}
-              title="not yet on a slip"
+              chosen={chosen === ON_HAND}
+              pick={() => go(ON_HAND)}
+              title="not at the bank"
               sum={sumsOf(onHand)}
               under={`oldest of ${onHand[0] ? shortDate(onHand[0].date) : ''}`}
             />
+          </Group>
+        )}
+        {making.length > 0 && (
+          <Group
+            words={`Being made · ${making.length}`}
+            sums={sumsOf(making.map((s) => ({ currency: s.currency, amountMinor: s.sumMinor })))}
+          >
+            {making.map((s) => (
+              <Row
+                key={s.id}
+                chosen={chosen === SLIP + s.id}
+                pick={() => go(SLIP + s.id)}
+                title={`slip ${s.number}`}
+                sum={words(s.sumMinor, s.currency)}
+                under={`${s.account} · ${s.receipts.length} receipt${s.receipts.length === 1 ? '' : 's'} · ${s.madeBy}`}
+              />
+            ))}
           </Group>
         )}
         {GROUPS.map((group) => {
@@ -117,7 +173,7 @@ export function Deposits() {
                 {members.map((d) => (
                   <Row
                     key={d.id}
-                    chosen={d.id === selected?.id}
+                    chosen={String(d.id) === chosen}
                     pick={() => go(String(d.id))}
                     title={`${d.kind} ${d.reference}`}
                     sum={words(d.netMinor, d.currency)}
@@ -130,37 +186,20 @@ export function Deposits() {
         })}
         <Older list={tied} shown={tiedRows.length} of="tied deposits" />
       </div>
-      <div className={styles.middle} data-zone="members" tabIndex={0} aria-label="Members">
-        {selected && (
-          <>
-            <h1 className={styles.title}>
-              {selected.kind} {selected.reference}
-            </h1>
-            <Members
-              title="Members of the deposit"
-              members={selected.members}
-              showLine={(line) => void navigate(`/arrivals/${selected.arrivalId}?line=${line}`)}
-            />
-          </>
-        )}
-        {showsHand && (
-          <>
-            <h1 className={styles.title}>On hand</h1>
-            <Members title="Receipts on hand" members={onHand} showLine={() => undefined} />
-          </>
-        )}
-      </div>
-      <aside className={styles.right} data-zone="strip" tabIndex={0} aria-label="The deposit">
-        {problem && <Sentence error={problem} />}
-        {selected && <DepositTape deposit={selected} />}
-        {selected?.id !== undefined && (
-          <div>
-            <Papers on="DEPOSIT" id={selected.id} />
-            <Notes on="deposits" id={selected.id} />
-          </div>
-        )}
-        {selected && <AtTheBank deposit={selected} notThisEntry={() => void notThisEntry()} />}
-      </aside>
+      {selected && <DepositDetail key={selected.id} deposit={selected} />}
+      {chosen === ON_HAND && <OnHand receipts={onHand} />}
+      {slip && (
+        <SlipWork
+          key={slip.id}
+          slip={slip}
+          accounts={slips.data.accounts}
+          onHand={onHand}
+          handedIn={(done) => {
+            setSaid(done);
+            go(String(slip.id));
+          }}
+        />
+      )}
     </div>
   );
 }
@@ -201,37 +240,6 @@ function Row({ chosen, pick, title, sum, under }: RowProps) {
       <span className={styles.name}>{title}</span>
       <span className="figures">{sum}</span>
       <span className={styles.soft}>{under}</span>
-    </div>
-  );
-}
-
-interface AtTheBankProps {
-  deposit: Deposit;
-  notThisEntry: () => void;
-}
-
-/** The entry that is this sum; it waits here and stands in no pile. */
-function AtTheBank({ deposit, notThisEntry }: AtTheBankProps) {
-  const { entry, tiedBy } = deposit;
-  if (tiedBy) {
-    return (
-      <p className={styles.soft}>
-        The bank has shown it; tied by <Link to={`/trail/postings/${tiedBy}`}>{tiedBy}</Link>.
-      </p>
-    );
-  }
-  if (!entry) {
-    return <p className={styles.soft}>The bank has not shown this sum yet.</p>;
-  }
-  return (
-    <div className={styles.entry}>
-      <p>
-        The bank shows it on {longDate(entry.date)}: <q>{entry.text}</q>. That entry waits here, so
-        that the money is not counted twice.
-      </p>
-      <Button onClick={notThisEntry}>
-        It is another sum<Key>X</Key>
-      </Button>
     </div>
   );
 }

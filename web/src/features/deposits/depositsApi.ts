@@ -21,3 +21,39 @@ export const tiedQuery = infiniteQueryOptions({
 /** The entry that waits for a deposit is another sum. */
 export const separate = (id: number) =>
   unwrap(client.POST('/api/deposits/{id}/separation', { params: { path: { id } } }));
+
+export type Slip = Schemas['SlipView'];
+export type SlipAccount = Schemas['SlipAccountView'];
+export type SlipAsKept = Schemas['SlipRequest'];
+export type SlipLine = SlipAsKept['lines'][number];
+
+/** Slips that are being made. */
+export const slipsQuery = queryOptions({
+  queryKey: ['deposits', 'slips'],
+  queryFn: () => unwrap(client.GET('/api/slips')),
+});
+
+/** A receipt that never was. */
+export const removeReceipt = (id: number) =>
+  unwrap(client.DELETE('/api/receipts/{id}', { params: { path: { id } } }));
+
+export const beginSlip = (accountId: number) =>
+  unwrap(client.POST('/api/slips', { body: { accountId } }));
+
+export const keepSlip = (id: number, body: SlipAsKept) =>
+  unwrap(client.PUT('/api/slips/{id}', { params: { path: { id } }, body }));
+
+export const dropSlip = (id: number) =>
+  unwrap(client.DELETE('/api/slips/{id}', { params: { path: { id } } }));
+
+/** Hands a slip in; the till may differ from what was recorded where that is named. */
+export const handIn = (id: number, namesDifference: boolean, key: string) =>
+  unwrap(
+    client.POST('/api/slips/{id}/handing-in', {
+      params: { path: { id }, query: { namesDifference }, header: { 'Idempotency-Key': key } },
+    }),
+  );
+
+/** The bank has shown what was recorded. */
+export const tie = (body: Schemas['TieRequest'], key: string) =>
+  unwrap(client.POST('/api/ties', { params: { header: { 'Idempotency-Key': key } }, body }));

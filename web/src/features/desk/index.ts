@@ -6,9 +6,14 @@ export {
   approve,
   bringBack,
   choicesQuery,
+  type Choices,
   type Credit,
   creditsQuery,
+  type Customer,
+  customersQuery,
   forgetPayers,
+  type Item,
+  type Line,
   questionsQuery,
   sendBack,
   setAsideQuery,
@@ -16,4 +21,9 @@ export {
   waitingQuery,
   withdrawTape,
 } from './deskApi';
-export { LineLabel } from './TapeStrip';
+export { ItemsPane } from './ItemsPane';
+export { MenuButtons, TapeMenus } from './TapeMenus';
+export { LineLabel, TapeStrip } from './TapeStrip';
+export { actByLetter, useTapeLines } from './useTapeLines';
+export { useDeskKeys } from './useTape';
+export { default as work } from './Work.module.css';

@@ -6,8 +6,11 @@ import { differencesFor, type Difference } from './differences';
 import { leftOf, type TapeAction, tapeReducer } from './tape';
 
 interface Options {
-  /** What the tape explains, in minor units; zero without money. */
-  amountMinor: number;
+  /**
+   * What the tape explains, in minor units; zero without money. Undefined while nobody has said
+   * it: then it follows from what is placed.
+   */
+  amountMinor: number | undefined;
   currency: string;
   choices: Choices;
   /** What stands on it at first. */
@@ -26,6 +29,8 @@ type Menu = 'differences' | 'account' | 'aside' | 'return' | 'question';
 /** The lines of a tape that is being made, what is left, and what any tape may do about it. */
 export interface TapeLines {
   lines: Line[];
+  /** What it explains. */
+  amountMinor: number;
   left: number;
   problem: string;
   change: (action: TapeAction) => void;
@@ -59,9 +64,10 @@ export interface TapeLinesWork extends TapeLines {
 }
 
 export function useTapeLines(options: Options): TapeLinesWork {
-  const { amountMinor, currency, choices, withMoney, meantFor } = options;
+  const { currency, choices, withMoney, meantFor } = options;
   const [state, dispatch] = useReducer(tapeReducer, { lines: options.initial, past: [] });
   const { lines, past } = state;
+  const amountMinor = options.amountMinor ?? -leftOf(0, lines, choices);
   const [problem, setProblem] = useState('');
   const [refused, setRefused] = useState<{ of: Line[]; code: string }>();
   const key = useRef({ lines, value: crypto.randomUUID() });
@@ -137,6 +143,7 @@ export function useTapeLines(options: Options): TapeLinesWork {
   const situation = { left, paidOut, withMoney, lines, currency, choices, item, customerId };
   return {
     lines,
+    amountMinor,
     left,
     problem,
     setProblem,

@@ -99,8 +99,9 @@ public record Slip(
    *
    * @param namesDifference whether the till may differ from what was recorded, by name
    * @throws Refusal {@code empty-slip}, {@code too-many-parts}, {@code twice}, {@code currency},
-   *     {@code post-dated}, {@code not-counted}, {@code cash-count}, {@code not-zero} with the
-   *     figures where what was counted is not the sum and nobody names the difference
+   *     {@code no-slip}, {@code post-dated}, {@code not-counted}, {@code cash-count}, {@code
+   *     not-zero} with the figures where what was counted is not the sum and nobody names the
+   *     difference
    */
   public static Slip of(Filled filled, boolean namesDifference) {
     requireSome(filled);
@@ -223,6 +224,10 @@ public record Slip(
           "currency",
           "%s is in %s, the slip in %s."
               .formatted(receipt.words(), receipt.currency(), filled.currency()));
+    }
+    if (receipt.kind() != MemberKind.CHEQUE && receipt.kind() != MemberKind.CASH) {
+      throw new Refusal(
+          "no-slip", "%s reaches the bank by itself, and on no slip.".formatted(receipt.words()));
     }
     if (receipt.bankableFrom().isAfter(filled.date())) {
       throw new Refusal(

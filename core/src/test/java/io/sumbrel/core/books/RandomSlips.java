@@ -1,5 +1,6 @@
 package io.sumbrel.core.books;
 
+import io.sumbrel.core.deposit.MemberKind;
 import io.sumbrel.core.deposit.RecordedId;
 import io.sumbrel.core.deposit.SlipLine;
 import io.sumbrel.core.difference.Authority;
@@ -28,6 +29,11 @@ final class RandomSlips {
     List<BooksFacts.OnHand> kept =
         books.facts().onHand().stream()
             .filter(o -> o.tie().isEmpty() || random.nextInt(40) == 0)
+            .filter(
+                o ->
+                    o.kind() == MemberKind.CHEQUE
+                        || o.kind() == MemberKind.CASH
+                        || random.nextInt(40) == 0)
             .filter(o -> random.nextInt(3) != 0)
             .toList();
     List<SlipLine> lines = new ArrayList<>();

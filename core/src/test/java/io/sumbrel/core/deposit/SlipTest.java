@@ -141,6 +141,9 @@ class SlipTest {
     refused("not-zero", "no cash on this slip", 499L, true);
     receipt(MemberKind.CHEQUE, 900, DAY, Currency.getInstance("EUR"));
     refused("currency", "is in EUR, the slip in USD", 1_400L, false);
+    kept.remove(1);
+    receipt(MemberKind.CARD, 900, DAY, USD);
+    refused("no-slip", "by itself", 1_400L, false);
     kept.set(1, kept.get(0));
     refused("twice", "twice", 1_000L, false);
   }

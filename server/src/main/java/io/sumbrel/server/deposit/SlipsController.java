@@ -3,6 +3,7 @@ package io.sumbrel.server.deposit;
 import io.sumbrel.core.deposit.Slip;
 import io.sumbrel.core.money.Denominations;
 import io.sumbrel.core.posting.PostingNumber;
+import io.sumbrel.server.bank.BankAccounts;
 import io.sumbrel.server.chart.Charts;
 import io.sumbrel.server.people.Actor;
 import java.time.LocalDate;
@@ -33,8 +34,11 @@ class SlipsController {
   private final HandInSlip handInSlip;
   private final SlipPaper paper;
   private final Charts charts;
+  private final BankAccounts accounts;
 
-  SlipsController(Slips slips, HandInSlip handInSlip, SlipPaper paper, Charts charts) {
+  SlipsController(
+      Slips slips, HandInSlip handInSlip, SlipPaper paper, Charts charts, BankAccounts accounts) {
+    this.accounts = accounts;
     this.slips = slips;
     this.handInSlip = handInSlip;
     this.paper = paper;
@@ -84,11 +88,23 @@ class SlipsController {
       String madeBy,
       int version) {}
 
-  /** Those that are being made. */
+  /** A bank account into which a slip may go. */
+  record SlipAccountView(long id, String name, String currency) {}
+
+  record SlipsView(List<SlipView> slips, List<SlipAccountView> accounts) {}
+
+  /** Those that are being made, and the accounts into which they may go. */
   @GetMapping
-  List<SlipView> beingMade(@AuthenticationPrincipal Actor actor) {
+  SlipsView beingMade(@AuthenticationPrincipal Actor actor) {
     Map<String, String> names = charts.names(actor.booksId());
-    return slips.beingMade(actor.booksId()).stream().map(s -> view(s, names)).toList();
+    return new SlipsView(
+        slips.beingMade(actor.booksId()).stream().map(s -> view(s, names)).toList(),
+        accounts.all(actor.booksId()).stream()
+            .map(
+                a ->
+                    new SlipAccountView(
+                        a.id(), a.shortName(), a.beginsWith().currency().getCurrencyCode()))
+            .toList());
   }
 
   @GetMapping("/{id}")
@@ -96,11 +112,13 @@ class SlipsController {
     return view(slips.find(actor.booksId(), id), charts.names(actor.booksId()));
   }
 
+  record BeginRequest(long accountId) {}
+
   /** Begins a slip for a bank account. */
   @PostMapping
   @PreAuthorize("hasAuthority('POST')")
-  SlipView begin(@AuthenticationPrincipal Actor actor, @RequestParam long account) {
-    return one(actor, slips.begin(actor, account));
+  SlipView begin(@AuthenticationPrincipal Actor actor, @RequestBody BeginRequest request) {
+    return one(actor, slips.begin(actor, request.accountId()));
   }
 
   /** Keeps it as it stands. */

@@ -1,0 +1,129 @@
+import Button from '@mui/material/Button';
+import { useRef } from 'react';
+import { Link, useNavigate } from 'react-router';
+import { Key } from '../../components/Key';
+import { Sentence } from '../../components/States';
+import { usePerform } from '../../components/usePerform';
+import { longDate } from '../../money/money';
+import { Notes } from '../notes';
+import { Papers } from '../papers';
+import { DepositTape, Members } from './DepositStrip';
+import { type Deposit, separate, tie } from './depositsApi';
+import styles from './Deposits.module.css';
+
+/** A deposit with its members, proved on the strip, and what the bank shows of it. */
+export function DepositDetail({ deposit }: { deposit: Deposit }) {
+  const navigate = useNavigate();
+  const work = useDeposit(deposit);
+  return (
+    <>
+      <div
+        className={styles.middle}
+        data-zone="members"
+        tabIndex={0}
+        aria-label="Members"
+        onKeyDown={work.onKeyDown}
+      >
+        <h1 className={styles.title}>
+          {deposit.kind} {deposit.reference}
+        </h1>
+        <Members
+          title="Members of the deposit"
+          members={deposit.members}
+          showLine={(line) => void navigate(`/arrivals/${deposit.arrivalId}?line=${line}`)}
+        />
+      </div>
+      <aside
+        className={styles.right}
+        data-zone="strip"
+        tabIndex={0}
+        aria-label="The deposit"
+        onKeyDown={work.onKeyDown}
+      >
+        {work.problem && <Sentence error={work.problem} />}
+        <DepositTape deposit={deposit} />
+        <AtTheBank deposit={deposit} notThisEntry={work.notThisEntry} tieIt={work.tieIt} />
+        {deposit.id !== undefined && (
+          <div>
+            <Papers on="DEPOSIT" id={deposit.id} />
+            <Notes on="deposits" id={deposit.id} />
+          </div>
+        )}
+      </aside>
+    </>
+  );
+}
+
+/** What may be done about a deposit, by key and by mouse. */
+export function useDeposit(deposit: Deposit | undefined) {
+  const { perform, problem } = usePerform();
+  const key = useRef({ of: 0, value: '' });
+  const entry = deposit?.state === 'AT_THE_BANK' ? deposit.entry : undefined;
+  const id = deposit?.id;
+  const notThisEntry = () => {
+    if (id !== undefined && entry) {
+      void perform(() => separate(id));
+    }
+  };
+  const tieIt = () => {
+    if (id !== undefined && entry) {
+      if (key.current.of !== id) {
+        key.current = { of: id, value: crypto.randomUUID() };
+      }
+      const once = key.current.value;
+      void perform(() => tie({ entries: [entry.id], recorded: [id] }, once));
+    }
+  };
+  const onKeyDown = (event: React.KeyboardEvent) => {
+    const letter = event.key.toLowerCase();
+    const field = event.target instanceof HTMLElement && event.target.closest('input, textarea');
+    if (field || !entry || event.altKey) {
+      return;
+    }
+    if (letter === 'x' && !event.ctrlKey) {
+      event.preventDefault();
+      notThisEntry();
+    } else if (event.key === 'Enter' && event.ctrlKey) {
+      event.preventDefault();
+      tieIt();
+    }
+  };
+  return { problem, notThisEntry, tieIt, onKeyDown };
+}
+
+interface AtTheBankProps {
+  deposit: Deposit;
+  notThisEntry: () => void;
+  tieIt: () => void;
+}
+
+/** The entry that is this sum; it waits here and stands in no pile. */
+function AtTheBank({ deposit, notThisEntry, tieIt }: AtTheBankProps) {
+  const { entry, tiedBy } = deposit;
+  if (tiedBy) {
+    return (
+      <p className={styles.soft}>
+        The bank has shown it; tied by <Link to={`/trail/postings/${tiedBy}`}>{tiedBy}</Link>.
+      </p>
+    );
+  }
+  if (!entry) {
+    return <p className={styles.soft}>The bank has not shown this sum yet.</p>;
+  }
+  return (
+    <div className={styles.entry}>
+      <p>
+        The bank shows it on {longDate(entry.date)}: <q>{entry.text}</q>. That entry waits here, so
+        that the money is not counted twice.
+      </p>
+      <div className={styles.acts}>
+        <Button onClick={notThisEntry}>
+          It is another sum<Key>X</Key>
+        </Button>
+        <Button variant="contained" onClick={tieIt}>
+          Tie<Key>Ctrl ↵</Key>
+        </Button>
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,30 @@
+import { queryOptions } from '@tanstack/react-query';
+import { client, type Schemas, unwrap } from '../../api/client';
+
+export type Methods = Schemas['MethodsView'];
+export type Receipt = Schemas['ReceiptRequest'];
+export type Recorded = Schemas['RecordedView'];
+
+/** The ways to pay, and what else a receipt begins with. */
+export const methodsQuery = queryOptions({
+  queryKey: ['receipts', 'methods'],
+  queryFn: () => unwrap(client.GET('/api/receipts/methods')),
+});
+
+/** What a receipt of a customer usually pays; nothing while customer or amount is not known. */
+export const usualQuery = (customer: number | undefined, currency: string, amountMinor: number) =>
+  queryOptions({
+    queryKey: ['receipts', 'usual', customer, currency, amountMinor],
+    queryFn: () =>
+      unwrap(
+        client.GET('/api/receipts/usual', {
+          params: { query: { customer: customer ?? 0, currency, amountMinor } },
+        }),
+      ),
+    enabled: customer !== undefined && amountMinor > 0,
+    staleTime: 0,
+  });
+
+/** Records a receipt with what it pays. */
+export const record = (body: Receipt, key: string) =>
+  unwrap(client.POST('/api/receipts', { params: { header: { 'Idempotency-Key': key } }, body }));
