@@ -33,6 +33,9 @@ export const theme = createTheme({
         },
       },
     },
+    MuiAutocomplete: {
+      styleOverrides: { option: { fontSize: 13, gap: 8 }, noOptions: { fontSize: 13 } },
+    },
     MuiInputBase: {
       styleOverrides: { root: { fontSize: 13, background: 'var(--strip)', color: 'var(--ink)' } },
     },

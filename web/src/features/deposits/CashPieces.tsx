@@ -15,7 +15,9 @@ export function CashPieces({ slip, counts, count }: Props) {
     const step =
       event.key === 'Enter' || event.key === 'ArrowDown' ? 1 : event.key === 'ArrowUp' ? -1 : 0;
     const fields = [
-      ...(event.currentTarget.closest('table')?.querySelectorAll<HTMLInputElement>('input') ?? []),
+      ...(event.currentTarget
+        .closest('[data-pieces]')
+        ?.querySelectorAll<HTMLInputElement>('input') ?? []),
     ];
     const next = fields[fields.indexOf(event.currentTarget) + step];
     if (step !== 0 && !event.ctrlKey && next) {
@@ -25,31 +27,19 @@ export function CashPieces({ slip, counts, count }: Props) {
     }
   };
   return (
-    <table className={styles.pieces} aria-label="Notes and coins">
-      <tbody>
-        {slip.pieces.map((p) => {
-          const typed = counts[p.valueMinor] ?? '';
-          return (
-            <tr key={p.valueMinor}>
-              <th scope="row" className="figures">
-                {words(p.valueMinor, slip.currency)}
-              </th>
-              <td>
-                <input
-                  aria-label={`How many of ${words(p.valueMinor, slip.currency)}`}
-                  inputMode="numeric"
-                  value={typed}
-                  onChange={(e) => count(p.valueMinor, e.target.value)}
-                  onKeyDown={onKeyDown}
-                />
-              </td>
-              <td className="figures">
-                {/^\d+$/.test(typed) && words(Number(typed) * p.valueMinor, slip.currency)}
-              </td>
-            </tr>
-          );
-        })}
-      </tbody>
-    </table>
+    <div className={styles.pieces} role="group" aria-label="Notes and coins" data-pieces>
+      {slip.pieces.map((p) => (
+        <label key={p.valueMinor}>
+          <span className="figures">{words(p.valueMinor, slip.currency)} ×</span>
+          <input
+            aria-label={`How many of ${words(p.valueMinor, slip.currency)}`}
+            inputMode="numeric"
+            value={counts[p.valueMinor] ?? ''}
+            onChange={(e) => count(p.valueMinor, e.target.value)}
+            onKeyDown={onKeyDown}
+          />
+        </label>
+      ))}
+    </div>
   );
 }

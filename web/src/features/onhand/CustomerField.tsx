@@ -19,26 +19,25 @@ export function CustomerField({ label, chosen, choose, typed, field }: Props) {
   const found = useQuery(customersQuery(text));
   const options = text.trim().length > 1 && text !== chosen?.name ? (found.data ?? []) : [];
   return (
-    <Autocomplete<Customer>
+    <Autocomplete<Customer, false, false, true>
+      freeSolo
       className={styles.customer ?? ''}
       options={chosen && !options.some((o) => o.id === chosen.id) ? [chosen, ...options] : options}
       filterOptions={(all) => all.filter((o) => o.id !== chosen?.id || text === chosen.name)}
-      getOptionLabel={(o) => o.name}
-      getOptionKey={(o) => o.id}
+      getOptionLabel={(o) => (typeof o === 'string' ? o : o.name)}
+      getOptionKey={(o) => (typeof o === 'string' ? o : o.id)}
       isOptionEqualToValue={(a, b) => a.id === b.id}
       autoHighlight
       autoSelect
-      openOnFocus={false}
       value={chosen ?? null}
       inputValue={text}
-      onChange={(_, value) => choose(value ?? undefined)}
+      onChange={(_, value) => choose(typeof value === 'string' ? undefined : (value ?? undefined))}
       onInputChange={(_, value, why) => {
         setText(value);
         if (why !== 'reset') {
           typed(value);
         }
       }}
-      noOptionsText={text.trim().length > 1 ? 'No customer reads like that' : 'Two letters or more'}
       renderOption={({ key, ...props }, o) => (
         <li key={key} {...props}>
           {o.name} <small className={styles.soft}>{o.number}</small>

@@ -137,6 +137,18 @@ export function ReceiptForm(props: Props) {
             aria-invalid={wrong}
             placeholder={amountMinor > 0 ? words(amountMinor, currency) : ''}
           />
+          <Field
+            label={isCheque ? 'Cheque number' : 'Reference'}
+            value={number}
+            change={setNumber}
+            maxLength={40}
+          />
+          <Choice
+            label="Paid by"
+            value={method}
+            options={methods.methods.map((m) => ({ value: m.code, words: m.words }))}
+            change={setMethod}
+          />
           {methods.currencies.length > 1 && (
             <Choice
               label="Currency"
@@ -145,18 +157,6 @@ export function ReceiptForm(props: Props) {
               change={setCurrency}
             />
           )}
-          <Choice
-            label="Paid by"
-            value={method}
-            options={methods.methods.map((m) => ({ value: m.code, words: m.words }))}
-            change={setMethod}
-          />
-          <Field
-            label={isCheque ? 'Cheque number' : 'Reference'}
-            value={number}
-            change={setNumber}
-            maxLength={40}
-          />
           <Field label="Received on" type="date" value={received} change={setReceived} />
           {isCheque && <Field label="Dated ahead to" type="date" value={ahead} change={setAhead} />}
           <Field label="Note" value={note} change={setNote} maxLength={200} />

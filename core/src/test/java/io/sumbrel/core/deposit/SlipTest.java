@@ -159,6 +159,14 @@ class SlipTest {
         .hasMessageContaining("this month");
   }
 
+  @Test
+  void countsOnAsABookOfSlipsDoes() {
+    assertThat(SlipNumber.after("S-145")).isEqualTo("S-146");
+    assertThat(SlipNumber.after("0099")).isEqualTo("0100");
+    assertThat(SlipNumber.after("99")).isEqualTo("100");
+    assertThat(SlipNumber.after("March")).isEqualTo("March1");
+  }
+
   /** What a wallet holds is one of the pieces; the pieces reach every amount. */
   @Test
   void knowsPiecesThatReachEveryAmount() {

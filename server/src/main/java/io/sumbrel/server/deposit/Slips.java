@@ -5,6 +5,7 @@ import io.sumbrel.core.deposit.DepositKind;
 import io.sumbrel.core.deposit.RecordedId;
 import io.sumbrel.core.deposit.Slip;
 import io.sumbrel.core.deposit.SlipLine;
+import io.sumbrel.core.deposit.SlipNumber;
 import io.sumbrel.core.ledger.AccountCode;
 import io.sumbrel.core.ledger.LedgerAccount;
 import io.sumbrel.core.ledger.StandardAccount;
@@ -142,24 +143,36 @@ class Slips {
     return row.id;
   }
 
-  /** One above the highest; slips from before the books count too. */
+  /** The one after the newest slip's, written as that is; slips from before the books count too. */
   private String nextNumber(long booksId) {
-    long highest =
+    Set<String> taken = new HashSet<>();
+    for (Object row :
+        entities
+            .createNativeQuery(
+                """
+                select reference from deposit where books_id = :b and kind = 'SLIP'
+                union all select number from slip where books_id = :b
+                """)
+            .setParameter("b", booksId)
+            .getResultList()) {
+      taken.add((String) row);
+    }
+    List<String> last =
         entities
             .createQuery(
                 """
                 select reference from DepositRow where booksId = :b and kind = SLIP
-                union all select number from SlipRow where booksId = :b
+                order by depositDate desc, id desc
                 """,
                 String.class)
             .setParameter("b", booksId)
-            .getResultStream()
-            .map(n -> n.replaceAll("^.*?(\\d{0,9})$", "$1"))
-            .filter(n -> !n.isEmpty())
-            .mapToLong(Long::parseLong)
-            .max()
-            .orElse(0);
-    return "%04d".formatted(highest + 1);
+            .setMaxResults(1)
+            .getResultList();
+    String next = SlipNumber.after(last.isEmpty() ? "0000" : last.get(0));
+    while (taken.contains(next)) {
+      next = SlipNumber.after(next);
+    }
+    return next;
   }
 
   /**
