@@ -21,6 +21,7 @@ export function OnHand({ receipts }: { receipts: Member[] }) {
         <thead>
           <tr>
             <th>received</th>
+            <th>kept</th>
             <th>from</th>
             <th>what</th>
             <th>stands</th>
@@ -32,6 +33,7 @@ export function OnHand({ receipts }: { receipts: Member[] }) {
           {receipts.map((m) => (
             <tr key={m.id}>
               <td>{shortDate(m.date)}</td>
+              <td>{daysOf(m.daysOnHand)}</td>
               <td>{m.payer || 'nobody named'}</td>
               <td>
                 {[m.kind, m.number, m.note].filter(Boolean).join(' · ')}
@@ -68,3 +70,6 @@ export function OnHand({ receipts }: { receipts: Member[] }) {
     </div>
   );
 }
+
+const daysOf = (days: number | undefined) =>
+  days === undefined ? '' : days === 0 ? 'today' : `${days} day${days === 1 ? '' : 's'}`;

@@ -26,7 +26,7 @@ export function CustomerField({ label, chosen, choose, typed, field }: Props) {
       filterOptions={(all) => all.filter((o) => o.id !== chosen?.id || text === chosen.name)}
       getOptionLabel={(o) => (typeof o === 'string' ? o : o.name)}
       getOptionKey={(o) => (typeof o === 'string' ? o : o.id)}
-      isOptionEqualToValue={(a, b) => a.id === b.id}
+      isOptionEqualToValue={(a, b) => typeof b !== 'string' && a.id === b.id}
       autoHighlight
       autoSelect
       value={chosen ?? null}

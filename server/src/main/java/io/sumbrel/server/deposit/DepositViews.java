@@ -8,10 +8,12 @@ import io.sumbrel.core.posting.PostingNumber;
 import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.server.bank.BankAccount;
 import io.sumbrel.server.bank.BankAccounts;
+import io.sumbrel.server.books.Houses;
 import io.sumbrel.server.ledger.Claims;
 import io.sumbrel.server.persistence.InParts;
 import jakarta.persistence.EntityManager;
 import java.time.LocalDate;
+import java.time.temporal.ChronoUnit;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -30,8 +32,11 @@ public class DepositViews {
   private final Deposits deposits;
   private final Claims claims;
   private final BankAccounts books;
+  private final Houses houses;
 
-  DepositViews(EntityManager entities, Deposits deposits, Claims claims, BankAccounts books) {
+  DepositViews(
+      EntityManager entities, Deposits deposits, Claims claims, BankAccounts books, Houses houses) {
+    this.houses = houses;
     this.entities = entities;
     this.deposits = deposits;
     this.claims = claims;
@@ -73,6 +78,7 @@ public class DepositViews {
    * @param explainedBy the number of the posting that explains it
    * @param slip the number of the slip on which a receipt on hand lies
    * @param bankableFrom from when the bank takes a cheque that is dated ahead
+   * @param daysOnHand how long a receipt has been kept
    * @param byHand whether somebody took it in, so that it may be removed
    */
   public record MemberView(
@@ -92,7 +98,30 @@ public class DepositViews {
       Optional<String> explainedBy,
       Optional<String> slip,
       Optional<LocalDate> bankableFrom,
-      boolean byHand) {}
+      Optional<Long> daysOnHand,
+      boolean byHand) {
+    MemberView keptSince(LocalDate today) {
+      return new MemberView(
+          id,
+          place,
+          kind,
+          date,
+          currency,
+          amountMinor,
+          payer,
+          number,
+          details,
+          unstatedMinor,
+          note,
+          stand,
+          moneyId,
+          explainedBy,
+          slip,
+          bankableFrom,
+          Optional.of(ChronoUnit.DAYS.between(date, today)),
+          byHand);
+    }
+  }
 
   /** The bank's entry that waits for a deposit. */
   public record WaitingEntry(long id, LocalDate date, String text, long arrivalId, int place) {}
@@ -286,6 +315,7 @@ public class DepositViews {
         explainedBy,
         slip,
         stored.flatMap(Deposits.StoredMember::bankableFrom),
+        Optional.empty(),
         moneyId.isPresent() && stored.flatMap(Deposits.StoredMember::holding).isPresent());
   }
 
@@ -329,7 +359,10 @@ public class DepositViews {
     Map<Long, Long> moneyIds = moneyIds(kept.stream().map(Deposits.StoredMember::id).toList());
     Map<MoneyInId, Claims.Claim> claimed =
         claims.some(moneyIds.values().stream().map(MoneyInId::new).toList());
-    return kept.stream().map(m -> member(m, moneyIds.get(m.id()), claimed)).toList();
+    LocalDate today = houses.businessDate(booksId);
+    return kept.stream()
+        .map(m -> member(m, moneyIds.get(m.id()), claimed).keptSince(today))
+        .toList();
   }
 
   private Map<Long, Long> moneyIds(List<Long> members) {
