@@ -30,7 +30,11 @@ export function DepositDetail({ deposit }: { deposit: Deposit }) {
         <Members
           title="Members of the deposit"
           members={deposit.members}
-          showLine={(line) => void navigate(`/arrivals/${deposit.arrivalId}?line=${line}`)}
+          showLine={
+            deposit.arrivalId === undefined
+              ? undefined
+              : (line) => void navigate(`/arrivals/${deposit.arrivalId}?line=${line}`)
+          }
         />
       </div>
       <aside
@@ -42,6 +46,15 @@ export function DepositDetail({ deposit }: { deposit: Deposit }) {
       >
         {work.problem && <Sentence error={work.problem} />}
         <DepositTape deposit={deposit} />
+        {deposit.handedInBy && deposit.id !== undefined && (
+          <p className={styles.soft}>
+            Handed in by{' '}
+            <Link to={`/trail/postings/${deposit.handedInBy}`}>{deposit.handedInBy}</Link> ·{' '}
+            <a href={`/api/slips/${deposit.id}/paper`} target="_blank" rel="noreferrer">
+              print it
+            </a>
+          </p>
+        )}
         <AtTheBank deposit={deposit} notThisEntry={work.notThisEntry} tieIt={work.tieIt} />
         {deposit.id !== undefined && (
           <div>

@@ -28,6 +28,14 @@ export function DepositTape({ deposit: d }: { deposit: Deposit }) {
     minor: Math.abs(sum.minor),
     side: sum.minor < 0 ? -1 : 1,
   }));
+  rows.push(
+    ...d.beside.map((b, i) => ({
+      key: `beside ${i}`,
+      label: b.words,
+      minor: Math.abs(b.amountMinor),
+      side: b.amountMinor < 0 ? -1 : 1,
+    })),
+  );
   return (
     <Tape
       title={`${d.kind.charAt(0).toUpperCase()}${d.kind.slice(1)} ${d.reference}`}
@@ -60,7 +68,8 @@ export function DepositStrip({ deposit, showLine }: Props) {
 interface MembersProps {
   title: string;
   members: Member[];
-  showLine: (line: number) => void;
+  /** Where its place in a file is shown; undefined where no file brought it. */
+  showLine: ((line: number) => void) | undefined;
 }
 
 export function Members({ title, members, showLine }: MembersProps) {
@@ -70,14 +79,18 @@ export function Members({ title, members, showLine }: MembersProps) {
         {members.map((m, i) => (
           <tr key={`${m.place} ${i}`}>
             <td className={styles.soft}>
-              <button
-                type="button"
-                className={styles.place}
-                title={`line ${m.place} of the file`}
-                onClick={() => showLine(m.place)}
-              >
-                {shortDate(m.date)}
-              </button>
+              {showLine ? (
+                <button
+                  type="button"
+                  className={styles.place}
+                  title={`line ${m.place} of the file`}
+                  onClick={() => showLine(m.place)}
+                >
+                  {shortDate(m.date)}
+                </button>
+              ) : (
+                shortDate(m.date)
+              )}
             </td>
             <td>
               {m.payer || m.kind}

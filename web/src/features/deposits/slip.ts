@@ -35,13 +35,13 @@ export function draftOf(slip: Slip): SlipDraft {
 export function keptOf(draft: SlipDraft, slip: Slip, version: number): SlipAsKept | undefined {
   const counted =
     draft.counted.trim() === '' ? undefined : parseAmount(draft.counted, slip.currency);
-  const pieces: Record<string, number> = {};
+  const pieces: SlipAsKept['pieces'] = [];
   for (const [value, typed] of Object.entries(draft.counts)) {
     if (typed.trim() !== '') {
       if (!/^-?\d{1,7}$/.test(typed.trim())) {
         return undefined;
       }
-      pieces[value] = Number(typed);
+      pieces.push({ valueMinor: Number(value), count: Number(typed) });
     }
   }
   if (draft.counted.trim() !== '' && counted === undefined) {

@@ -1,5 +1,5 @@
 import Button from '@mui/material/Button';
-import { useQuery } from '@tanstack/react-query';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { type ReactNode, useEffect, useRef, useState } from 'react';
 import { Choice } from '../../components/Choice';
 import { Field } from '../../components/Field';
@@ -57,6 +57,7 @@ export function ReceiptForm(props: Props) {
   const [ahead, setAhead] = useState('');
   const [note, setNote] = useState('');
   const [busy, setBusy] = useState(false);
+  const queries = useQueryClient();
   const payerField = useRef<HTMLInputElement>(null);
 
   const read = amount.trim() === '' ? undefined : parseAmount(amount, currency);
@@ -87,6 +88,11 @@ export function ReceiptForm(props: Props) {
     }
     setBusy(true);
     await tape.attempt(async () => {
+      // whoever types fast means what is usual, though it is not shown yet
+      const meant =
+        customer && read && !touched && lines.length === 0
+          ? await queries.fetchQuery(usualQuery(customer.id, currency, read))
+          : lines;
       const done = await record(
         {
           received,
@@ -95,7 +101,7 @@ export function ReceiptForm(props: Props) {
           amountMinor,
           number,
           note,
-          lines,
+          lines: meant,
           ...(customer ? { customerId: customer.id } : {}),
           ...(payer && !customer ? { payer } : {}),
           ...(isCheque && ahead ? { bankableFrom: ahead } : {}),

@@ -4,6 +4,7 @@ import io.sumbrel.core.deposit.Deposit;
 import io.sumbrel.core.deposit.DepositMember;
 import io.sumbrel.core.deposit.MemberKind;
 import io.sumbrel.core.deposit.RecordedId;
+import io.sumbrel.core.deposit.SlipLine;
 import io.sumbrel.core.posting.PostingNumber;
 import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.server.bank.BankAccount;
@@ -14,6 +15,7 @@ import io.sumbrel.server.persistence.InParts;
 import jakarta.persistence.EntityManager;
 import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -126,10 +128,15 @@ public class DepositViews {
   /** The bank's entry that waits for a deposit. */
   public record WaitingEntry(long id, LocalDate date, String text, long arrivalId, int place) {}
 
+  /** What stands on a slip beside its receipts: signed, in minor units. */
+  public record BesideView(String words, long amountMinor) {}
+
   /**
    * A deposit proved on a strip: its members make its net.
    *
    * @param id of one that is stored
+   * @param beside what a slip of our own holds beside its members
+   * @param handedInBy the number of the posting by which it was handed in
    * @param tiedBy the number of the posting that ties it
    */
   public record DepositView(
@@ -142,9 +149,11 @@ public class DepositViews {
       long netMinor,
       DepositState state,
       Optional<WaitingEntry> entry,
+      Optional<String> handedInBy,
       Optional<String> tiedBy,
       Optional<Long> arrivalId,
-      List<MemberView> members) {}
+      List<MemberView> members,
+      List<BesideView> beside) {}
 
   /** Deposits that are not tied, the newest first. */
   @Transactional(readOnly = true)
@@ -221,6 +230,8 @@ public class DepositViews {
         claims.some(moneyIds.values().stream().map(MoneyInId::new).toList());
     Map<RecordedId, PostingNumber> ties =
         claims.tiesOf(stored.stream().map(d -> new RecordedId(d.id())).toList());
+    Map<Long, PostingNumber> handedIn =
+        claims.numbers(stored.stream().flatMap(d -> d.handedInId().stream()).toList());
     Map<Long, WaitingEntry> entries =
         entries(stored.stream().flatMap(d -> d.entryId().stream()).toList());
     Map<Long, BankAccount> accounts =
@@ -232,21 +243,43 @@ public class DepositViews {
                     d,
                     accounts.get(d.bankAccountId()),
                     d.entryId().map(entries::get),
-                    Optional.ofNullable(ties.get(new RecordedId(d.id()))),
+                    new Numbers(
+                        d.handedInId().map(handedIn::get),
+                        Optional.ofNullable(ties.get(new RecordedId(d.id())))),
                     d.members().stream()
                         .map(m -> member(m, moneyIds.get(m.id()), claimed))
                         .toList()))
         .toList();
   }
 
-  private static DepositView view(
+  /** The postings that speak of a deposit. */
+  private record Numbers(Optional<PostingNumber> handedIn, Optional<PostingNumber> tie) {}
+
+  /** The lines of a slip, and what was counted otherwise. */
+  private List<BesideView> beside(Deposits.Stored stored) {
+    List<BesideView> beside = new ArrayList<>();
+    long left =
+        stored.deposit().netMinor()
+            - stored.members().stream().mapToLong(m -> m.member().amountMinor()).sum();
+    for (SlipLine line : entities.find(SlipRow.class, stored.id()).slipLines()) {
+      left -= line.signedMinor();
+      beside.add(
+          new BesideView((line.kind().words() + " " + line.note()).strip(), line.signedMinor()));
+    }
+    if (left != 0) {
+      beside.add(new BesideView("counted otherwise", left));
+    }
+    return beside;
+  }
+
+  private DepositView view(
       Deposits.Stored stored,
       BankAccount account,
       Optional<WaitingEntry> entry,
-      Optional<PostingNumber> tie,
+      Numbers by,
       List<MemberView> members) {
     DepositState state =
-        tie.isPresent()
+        by.tie.isPresent()
             ? DepositState.TIED
             : stored.entryId().isPresent() ? DepositState.AT_THE_BANK : DepositState.EXPECTED;
     return new DepositView(
@@ -259,9 +292,11 @@ public class DepositViews {
         stored.deposit().netMinor(),
         state,
         entry,
-        tie.map(PostingNumber::words),
+        by.handedIn.map(PostingNumber::words),
+        by.tie.map(PostingNumber::words),
         stored.arrivalId(),
-        members);
+        members,
+        by.handedIn.isPresent() ? beside(stored) : List.of());
   }
 
   private MemberView member(
@@ -334,9 +369,11 @@ public class DepositViews {
         Optional.empty(),
         Optional.empty(),
         Optional.empty(),
+        Optional.empty(),
         deposit.members().stream()
             .map(m -> expected(m, deposit.currency().getCurrencyCode(), stand))
-            .toList());
+            .toList(),
+        List.of());
   }
 
   /** A receipt of a file that is not accepted. */

@@ -68,11 +68,14 @@ class Slips {
    */
   record LineRequest(SlipLine.Kind kind, String account, long amountMinor, String note) {}
 
+  /** So many notes or coins of a value. */
+  record PieceRequest(long valueMinor, int count) {}
+
   /**
    * A slip as it stands on the screen.
    *
    * @param receipts those on hand that lie on it
-   * @param pieces how many of each note and coin, by its value
+   * @param pieces how many of each note and coin
    * @param countedMinor all together, typed once
    * @param version as it was read: what another has changed since is not written over
    */
@@ -81,7 +84,7 @@ class Slips {
       LocalDate date,
       List<Long> receipts,
       List<LineRequest> lines,
-      Map<Long, Integer> pieces,
+      List<PieceRequest> pieces,
       Optional<Long> countedMinor,
       int version) {}
 
@@ -254,11 +257,16 @@ class Slips {
     row.bankAccountId = account.id();
     row.slipDate = request.date();
     row.write(lines(actor, request.lines()));
-    row.write(CashCount.of(request.pieces(), account.beginsWith().currency()));
+    row.write(CashCount.of(pieces(request), account.beginsWith().currency()));
     row.countedMinor = request.countedMinor().orElse(null);
     entities.lock(row, LockModeType.OPTIMISTIC_FORCE_INCREMENT);
     entities.flush();
     putOn(actor, row, request.receipts());
+  }
+
+  private static Map<Long, Integer> pieces(SlipRequest request) {
+    return request.pieces().stream()
+        .collect(Collectors.toMap(PieceRequest::valueMinor, PieceRequest::count, (a, b) -> b));
   }
 
   private List<SlipLine> lines(Actor actor, List<LineRequest> requested) {
