@@ -27,6 +27,7 @@ const Customers = lazy(() =>
   import('../features/customers').then((m) => ({ default: m.Customers })),
 );
 const Deposits = lazy(() => import('../features/deposits').then((m) => ({ default: m.Deposits })));
+const TiePage = lazy(() => import('../features/deposits').then((m) => ({ default: m.TiePage })));
 const ReceiptPage = lazy(() =>
   import('../features/onhand').then((m) => ({ default: m.ReceiptPage })),
 );
@@ -50,6 +51,7 @@ const router = createBrowserRouter([
       { path: 'credits', element: <CreditsPage /> },
       { path: 'arrivals/:arrivalId?/:step?', element: <Arrivals /> },
       { path: 'receipts/new', element: <ReceiptPage /> },
+      { path: 'ties', element: <TiePage /> },
       { path: 'deposits/:depositId?', element: <Deposits /> },
       { path: 'simulated-bank', element: <SimulatedBank /> },
       { path: 'customers/:customerId?', element: <Customers /> },

@@ -14,7 +14,7 @@ import styles from './Shell.module.css';
 const SCREENS: { to: string; words: string; key: string; also?: string[] }[] = [
   { to: '/desk', words: 'Desk', key: 'd' },
   { to: '/arrivals', words: 'Arrivals', key: 'a', also: ['/simulated-bank'] },
-  { to: '/deposits', words: 'Deposits', key: 'e', also: ['/receipts'] },
+  { to: '/deposits', words: 'Deposits', key: 'e', also: ['/receipts', '/ties'] },
   { to: '/customers', words: 'Customers', key: 'c' },
   { to: '/books', words: 'Books', key: 'b', also: ['/trail', '/credits'] },
   { to: '/rules', words: 'Rules', key: 'r' },

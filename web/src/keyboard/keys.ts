@@ -43,7 +43,7 @@ export const KEYS = [
   { where: 'Entries', keys: '↑ ↓ · Enter', words: 'choose an entry · its place in the file' },
   { where: 'Simulated bank', keys: 'N', words: 'advance one day' },
   { where: 'Deposits', keys: '↑ ↓', words: 'choose a deposit' },
-  { where: 'Deposits', keys: 'N · H', words: 'new slip · a receipt by hand' },
+  { where: 'Deposits', keys: 'N · H · T', words: 'new slip · a receipt by hand · tie several' },
   {
     where: 'Deposits',
     keys: 'Ctrl+Enter · X',
@@ -55,6 +55,12 @@ export const KEYS = [
     words: 'choose a receipt · put it on · all of them',
   },
   { where: 'Slip', keys: 'Ctrl+Enter', words: 'hand it in' },
+  {
+    where: 'Tie',
+    keys: '↑ ↓ · Space · Ctrl+A',
+    words: 'choose · tick · all that is shown, on both sides',
+  },
+  { where: 'Tie', keys: 'Ctrl+Enter', words: 'tie what is ticked' },
   { where: 'Receipt by hand', keys: 'Ctrl+Enter', words: 'record it, and the next' },
   { where: 'Entries', keys: 'R · X', words: 'a held one is real · is double' },
 ] as const;

@@ -76,6 +76,7 @@ export function Deposits() {
       });
     }
   };
+  const tieSeveral = () => void navigate('/ties');
   const byHand = () => void navigate('/receipts/new');
 
   /** Of a part no count and no sum is shown. */
@@ -91,6 +92,9 @@ export function Deposits() {
     } else if (plain && event.key.toLowerCase() === 'n') {
       event.preventDefault();
       newSlip();
+    } else if (plain && event.key.toLowerCase() === 't') {
+      event.preventDefault();
+      tieSeveral();
     } else if (plain && event.key.toLowerCase() === 'h') {
       event.preventDefault();
       byHand();
@@ -112,6 +116,9 @@ export function Deposits() {
         <div className={styles.begin}>
           <Button onClick={newSlip}>
             New slip<Key>N</Key>
+          </Button>
+          <Button onClick={tieSeveral}>
+            Tie<Key>T</Key>
           </Button>
           <Button onClick={byHand}>
             Receipt by hand<Key>H</Key>

@@ -57,3 +57,25 @@ export const handIn = (id: number, namesDifference: boolean, key: string) =>
 /** The bank has shown what was recorded. */
 export const tie = (body: Schemas['TieRequest'], key: string) =>
   unwrap(client.POST('/api/ties', { params: { header: { 'Idempotency-Key': key } }, body }));
+
+export type TieBoard = Schemas['TieBoardView'];
+export type TieEntry = TieBoard['entries'][number];
+export type TieRecord = TieBoard['records'][number];
+
+/** What may be tied, each side narrowed by a text. */
+export const tieBoardQuery = (text: string, recordText: string) =>
+  queryOptions({
+    queryKey: ['deposits', 'ties', text, recordText],
+    queryFn: () =>
+      unwrap(client.GET('/api/ties/board', { params: { query: { text, recordText } } })),
+    placeholderData: (before) => before,
+  });
+
+/** Sets of records that make the sum of some entries. */
+export const tieSetsQuery = (entries: number[], among: number[]) =>
+  queryOptions({
+    queryKey: ['deposits', 'tie-sets', entries, among],
+    queryFn: () => unwrap(client.POST('/api/ties/sets', { body: { entries, among } })),
+    enabled: entries.length > 0,
+    placeholderData: (before) => before,
+  });

@@ -1,2 +1,3 @@
 export { Deposits } from './Deposits';
+export { TiePage } from './TiePage';
 export { DepositStrip, DepositTape, Members } from './DepositStrip';

@@ -1,21 +1,45 @@
 package io.sumbrel.server.deposit;
 
 import io.sumbrel.server.people.Actor;
+import java.util.List;
 import org.springframework.security.access.prepost.PreAuthorize;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 
 @RestController
 @RequestMapping("/api/ties")
 class TieController {
   private final TieDeposits ties;
+  private final TieBoard board;
 
-  TieController(TieDeposits ties) {
+  TieController(TieDeposits ties, TieBoard board) {
     this.ties = ties;
+    this.board = board;
+  }
+
+  /** Both sides of what may be tied. */
+  @GetMapping("/board")
+  TieBoard.TieBoardView board(
+      @AuthenticationPrincipal Actor actor,
+      @RequestParam(defaultValue = "") String text,
+      @RequestParam(defaultValue = "") String recordText) {
+    return board.board(actor, text, recordText);
+  }
+
+  record TieSetsRequest(List<Long> entries, List<Long> among) {}
+
+  /** Sets of what is recorded that make the sum of some entries. */
+  @PostMapping("/sets")
+  @PreAuthorize("hasAuthority('POST')")
+  TieBoard.TieSetsView sets(
+      @AuthenticationPrincipal Actor actor, @RequestBody TieSetsRequest request) {
+    return board.sets(actor, request.entries(), request.among());
   }
 
   @PostMapping

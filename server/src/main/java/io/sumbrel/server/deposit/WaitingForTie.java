@@ -81,18 +81,24 @@ public class WaitingForTie {
   /** All bank entries that wait. */
   @Transactional(readOnly = true)
   public Set<MoneyInId> entries(long booksId) {
-    Set<MoneyInId> waiting = new HashSet<>();
+    return parked(booksId).keySet();
+  }
+
+  /** All bank entries that wait, with the deposits that they are. */
+  @Transactional(readOnly = true)
+  public Map<MoneyInId, Long> parked(long booksId) {
+    Map<MoneyInId, Long> parked = new HashMap<>();
     entities
         .createQuery(
             """
-            select d.entryId from DepositRow d where d.booksId = :b and d.entryId is not null
+            select d.entryId, d.id from DepositRow d where d.booksId = :b and d.entryId is not null
               and not exists (select 1 from RecordedClaimRow c where c.recordedId = d.id)
             """,
-            Long.class)
+            Object[].class)
         .setParameter("b", booksId)
         .getResultStream()
-        .forEach(id -> waiting.add(new MoneyInId(id)));
-    return waiting;
+        .forEach(r -> parked.put(new MoneyInId((Long) r[0]), (Long) r[1]));
+    return parked;
   }
 
   /** What is in the books and waits for the bank: deposits without an entry, receipts on hand. */

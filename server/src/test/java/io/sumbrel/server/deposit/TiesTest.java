@@ -31,6 +31,43 @@ class TiesTest extends ServerTest {
 
   private long statementFile;
 
+  private static List<String> words(JsonNode list, String field) {
+    List<String> words = new java.util.ArrayList<>();
+    list.forEach(one -> words.add(one.path(field).asString()));
+    return words;
+  }
+
+  @Test
+  void showsBothSidesNarrowedByText() {
+    JsonNode board = house.get(house.reader, "/api/ties/board").body();
+    assertThat(words(board.path("records"), "words"))
+        .containsExactlyInAnyOrder(
+            "deposit slip S-118", "deposit slip S-119", "cheque 0093 of RILL");
+    assertThat(board.path("entries")).as("what is parked too").hasSize(4);
+    assertThat(board.path("reasons")).hasSize(3);
+    JsonNode narrow = house.get(house.reader, "/api/ties/board?text=half&recordText=100.00").body();
+    assertThat(words(narrow.path("entries"), "text"))
+        .containsExactlyInAnyOrder("FIRST HALF", "SECOND HALF");
+    assertThat(words(narrow.path("records"), "words")).containsExactly("deposit slip S-119");
+  }
+
+  @Test
+  void findsWhatTwoEntriesTogetherAre() {
+    JsonNode halves = house.get(house.reader, "/api/ties/board?text=half").body().path("entries");
+    List<Long> ids = List.of(halves.get(0).path("id").asLong(), halves.get(1).path("id").asLong());
+    JsonNode found =
+        house
+            .send(
+                house.clerk,
+                HttpMethod.POST,
+                "/api/ties/sets",
+                Map.of("entries", ids, "among", List.of()))
+            .body();
+    assertThat(found.path("sets")).hasSize(1);
+    assertThat(found.path("sets").get(0).path("records").get(0).asLong())
+        .isEqualTo(deposit("S-119").path("id").asLong());
+  }
+
   @BeforeEach
   void bring() {
     accept("receipts.csv", RECEIPTS);

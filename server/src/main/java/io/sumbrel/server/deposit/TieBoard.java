@@ -1,0 +1,213 @@
+package io.sumbrel.server.deposit;
+
+import io.sumbrel.core.deposit.Recorded;
+import io.sumbrel.core.deposit.RecordedId;
+import io.sumbrel.core.deposit.TieReason;
+import io.sumbrel.core.matching.RecordedSets;
+import io.sumbrel.core.receipt.MoneyInId;
+import io.sumbrel.core.refusal.Refusal;
+import io.sumbrel.server.bank.BankAccount;
+import io.sumbrel.server.bank.BankAccounts;
+import io.sumbrel.server.people.Actor;
+import io.sumbrel.server.receipt.MoneyLine;
+import io.sumbrel.server.receipt.MoneyLines;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Comparator;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+
+/** What may be tied: entries of the bank that nothing explains, and what is recorded and waits. */
+@Component
+class TieBoard {
+  /** So many of each side are shown at once; how many there are is said. */
+  private static final int MOST = 300;
+
+  private final MoneyLines moneyLines;
+  private final WaitingForTie waiting;
+  private final Deposits deposits;
+  private final BankAccounts accounts;
+
+  TieBoard(MoneyLines moneyLines, WaitingForTie waiting, Deposits deposits, BankAccounts accounts) {
+    this.moneyLines = moneyLines;
+    this.waiting = waiting;
+    this.deposits = deposits;
+    this.accounts = accounts;
+  }
+
+  /**
+   * An entry of the bank.
+   *
+   * @param waitsFor the deposit beside which the machine has parked it
+   */
+  record TieEntryView(
+      long id,
+      LocalDate date,
+      long accountId,
+      String account,
+      String currency,
+      long amountMinor,
+      String text,
+      Optional<Long> waitsFor) {}
+
+  /**
+   * What is recorded.
+   *
+   * @param accountId into which it goes, where that is known
+   */
+  record TieRecordView(
+      long id,
+      String words,
+      LocalDate date,
+      Optional<Long> accountId,
+      String currency,
+      long amountMinor) {}
+
+  record TieReasonView(TieReason code, String words) {}
+
+  /**
+   * Both sides.
+   *
+   * @param entriesFound how many entries there are, of which the first are shown
+   */
+  record TieBoardView(
+      List<TieEntryView> entries,
+      int entriesFound,
+      List<TieRecordView> records,
+      int recordsFound,
+      List<TieReasonView> reasons) {}
+
+  /**
+   * @param text that entries hold
+   * @param recordText that records hold
+   */
+  @Transactional(readOnly = true)
+  TieBoardView board(Actor actor, String text, String recordText) {
+    Map<Long, BankAccount> all =
+        accounts.all(actor.booksId()).stream()
+            .collect(Collectors.toMap(BankAccount::id, Function.identity()));
+    Map<MoneyInId, Long> parked = waiting.parked(actor.booksId());
+    List<TieEntryView> entries =
+        Stream.concat(
+                moneyLines.pile(actor.booksId()).stream(),
+                moneyLines.some(actor.booksId(), parked.keySet()).stream())
+            .filter(l -> l.statementId().isPresent())
+            .map(l -> entry(l, all, Optional.ofNullable(parked.get(l.moneyIn().id()))))
+            .filter(e -> has(e.text() + " " + plain(e.amountMinor()), text))
+            .sorted(Comparator.comparing(TieEntryView::date).reversed())
+            .toList();
+    List<TieRecordView> records =
+        records(actor.booksId()).stream()
+            .map(TieBoard::view)
+            .filter(r -> has(r.words() + " " + plain(r.amountMinor()), recordText))
+            .sorted(Comparator.comparing(TieRecordView::date))
+            .toList();
+    return new TieBoardView(
+        entries.stream().limit(MOST).toList(),
+        entries.size(),
+        records.stream().limit(MOST).toList(),
+        records.size(),
+        Arrays.stream(TieReason.values()).map(r -> new TieReasonView(r, r.words())).toList());
+  }
+
+  /** What waits, that for which an entry is parked too. */
+  private List<Recorded> records(long booksId) {
+    return Stream.concat(
+            waiting.recorded(booksId).stream(),
+            deposits.parked(booksId).stream().map(d -> d.toRecorded(Set.of())))
+        .toList();
+  }
+
+  private static TieEntryView entry(
+      MoneyLine line, Map<Long, BankAccount> accounts, Optional<Long> waitsFor) {
+    long account = line.bankAccountId().orElseThrow();
+    return new TieEntryView(
+        line.moneyIn().id().number(),
+        line.moneyIn().bookingDate(),
+        account,
+        accounts.get(account).shortName(),
+        line.moneyIn().currency().getCurrencyCode(),
+        line.moneyIn().amountMinor(),
+        line.moneyIn().text().replace('\n', ' '),
+        waitsFor);
+  }
+
+  private static TieRecordView view(Recorded recorded) {
+    return new TieRecordView(
+        recorded.id().number(),
+        recorded.words(),
+        recorded.date(),
+        recorded.account(),
+        recorded.currency().getCurrencyCode(),
+        recorded.amountMinor());
+  }
+
+  private static boolean has(String all, String text) {
+    return all.toLowerCase(Locale.ROOT).contains(text.strip().toLowerCase(Locale.ROOT));
+  }
+
+  /** Hundredths as people type them, for the eye that looks for an amount. */
+  private static String plain(long minor) {
+    return minor / 100 + "." + "%02d".formatted(Math.abs(minor % 100));
+  }
+
+  /** A set of records that makes what the bank shows. */
+  record TieSetView(List<Long> records, String words, boolean natural) {}
+
+  /**
+   * @param more whether further sets make the sum, or the search was not complete
+   */
+  record TieSetsView(List<TieSetView> sets, boolean more) {}
+
+  /**
+   * Sets of what waits that make the sum of some entries.
+   *
+   * @param among of which only these, where some are named
+   * @throws Refusal {@code not-found}
+   */
+  @Transactional(readOnly = true)
+  TieSetsView sets(Actor actor, List<Long> entries, List<Long> among) {
+    List<MoneyLine> lines =
+        moneyLines.some(actor.booksId(), entries.stream().map(MoneyInId::new).toList());
+    if (lines.isEmpty() || lines.size() < new HashSet<>(entries).size()) {
+      throw new Refusal("not-found", "There is no such entry of the bank.");
+    }
+    MoneyLine first = lines.get(0);
+    Set<Long> wanted = new HashSet<>(among);
+    List<Recorded> able = new ArrayList<>();
+    for (Recorded recorded : records(actor.booksId())) {
+      boolean here =
+          recorded.currency().equals(first.moneyIn().currency())
+              && recorded
+                  .account()
+                  .filter(a -> !Objects.equals(Optional.of(a), first.bankAccountId()))
+                  .isEmpty();
+      if (here && (wanted.isEmpty() || wanted.contains(recorded.id().number()))) {
+        able.add(recorded);
+      }
+    }
+    RecordedSets.Found found =
+        RecordedSets.of(able, lines.stream().mapToLong(l -> l.moneyIn().amountMinor()).sum());
+    return new TieSetsView(
+        found.sets().stream()
+            .map(
+                s ->
+                    new TieSetView(
+                        s.records().stream().map(Recorded::id).map(RecordedId::number).toList(),
+                        s.words(),
+                        s.natural()))
+            .toList(),
+        found.more());
+  }
+}
