@@ -1,6 +1,7 @@
 import Button from '@mui/material/Button';
 import { useQuery } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
+import { Link } from 'react-router';
 import { Amount } from '../../components/Amount';
 import { FindField } from '../../components/FindField';
 import { Key } from '../../components/Key';
@@ -107,7 +108,9 @@ export function TiePage() {
               <Row
                 date={r.date}
                 words={r.words}
-                under={work.left > 0 ? apart(r, work.left) : ''}
+                under={[r.account, work.left > 0 ? apart(r, work.left) : '']
+                  .filter(Boolean)
+                  .join(' · ')}
                 minor={r.amountMinor}
                 currency={r.currency}
               />
@@ -144,7 +147,7 @@ interface RowProps {
 function Row({ date, words: said, under, minor, currency }: RowProps) {
   return (
     <>
-      <td className={styles.soft}>{shortDate(date)}</td>
+      <td className={styles.when}>{shortDate(date)}</td>
       <td>
         {said}
         <span className={styles.details}>{under}</span>
@@ -295,7 +298,7 @@ function TieStrip({ work, reasons, records }: StripProps) {
       {proposed?.length === 0 && (
         <p className={styles.soft}>
           Nothing that waits makes this sum; what is nearest stands first beside it. A receipt that
-          was forgotten is recorded by hand, and then stands here.
+          was forgotten is <Link to="/receipts/new">recorded by hand</Link>, and then stands here.
         </p>
       )}
     </section>

@@ -65,12 +65,14 @@ class TieBoard {
    * What is recorded.
    *
    * @param accountId into which it goes, where that is known
+   * @param account what that is called; else empty
    */
   record TieRecordView(
       long id,
       String words,
       LocalDate date,
       Optional<Long> accountId,
+      String account,
       String currency,
       long amountMinor) {}
 
@@ -109,7 +111,7 @@ class TieBoard {
             .toList();
     List<TieRecordView> records =
         records(actor.booksId()).stream()
-            .map(TieBoard::view)
+            .map(r -> view(r, all))
             .filter(r -> has(r.words() + " " + plain(r.amountMinor()), recordText))
             .sorted(Comparator.comparing(TieRecordView::date))
             .toList();
@@ -143,12 +145,13 @@ class TieBoard {
         waitsFor);
   }
 
-  private static TieRecordView view(Recorded recorded) {
+  private static TieRecordView view(Recorded recorded, Map<Long, BankAccount> accounts) {
     return new TieRecordView(
         recorded.id().number(),
         recorded.words(),
         recorded.date(),
         recorded.account(),
+        recorded.account().map(a -> accounts.get(a).shortName()).orElse(""),
         recorded.currency().getCurrencyCode(),
         recorded.amountMinor());
   }
