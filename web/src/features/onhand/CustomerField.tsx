@@ -17,7 +17,9 @@ interface Props {
 export function CustomerField({ label, chosen, choose, typed, field }: Props) {
   const [text, setText] = useState(chosen?.name ?? '');
   const found = useQuery(customersQuery(text));
-  const options = text.trim().length > 1 && text !== chosen?.name ? (found.data ?? []) : [];
+  // what was found for other letters is none of these: Tab would take it
+  const read = found.isPlaceholderData ? [] : (found.data ?? []);
+  const options = text.trim().length > 1 && text !== chosen?.name ? read : [];
   return (
     <Autocomplete<Customer, false, false, true>
       freeSolo
