@@ -54,6 +54,7 @@ export const KEYS = [
     keys: '↑ ↓ · Space · Ctrl+A',
     words: 'choose a receipt · put it on · all of them',
   },
+  { where: 'Members of a deposit', keys: 'P', words: 'post what is in the pile, after a look' },
   { where: 'Slip', keys: 'Ctrl+Enter', words: 'hand it in' },
   {
     where: 'Tie',

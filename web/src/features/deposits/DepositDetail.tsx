@@ -1,10 +1,13 @@
 import Button from '@mui/material/Button';
-import { useRef } from 'react';
+import { useQueryClient } from '@tanstack/react-query';
+import { useRef, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { Key } from '../../components/Key';
 import { Sentence } from '../../components/States';
 import { usePerform } from '../../components/usePerform';
+import { isInField } from '../../keyboard/keys';
 import { longDate } from '../../money/money';
+import { PostPreview } from '../desk';
 import { Notes } from '../notes';
 import { Papers } from '../papers';
 import { DepositTape, Members } from './DepositStrip';
@@ -14,7 +17,34 @@ import styles from './Deposits.module.css';
 /** A deposit with its members, proved on the strip, and what the bank shows of it. */
 export function DepositDetail({ deposit }: { deposit: Deposit }) {
   const navigate = useNavigate();
+  const queries = useQueryClient();
   const work = useDeposit(deposit);
+  const [together, setTogether] = useState(false);
+  const inPile = deposit.members.flatMap((m) =>
+    m.stand === 'IN_THE_PILE' && m.moneyId !== undefined ? [m.moneyId] : [],
+  );
+  const onKeyDown = (event: React.KeyboardEvent) => {
+    const plain = !event.ctrlKey && !event.altKey && !event.metaKey && !isInField(event);
+    if (plain && event.key.toLowerCase() === 'p' && inPile.length > 0) {
+      event.preventDefault();
+      setTogether(true);
+    } else {
+      work.onKeyDown(event);
+    }
+  };
+  if (together) {
+    return (
+      <div className={styles.wide}>
+        <PostPreview
+          what={{ kind: 'ticked', ids: inPile }}
+          close={() => {
+            setTogether(false);
+            void queries.invalidateQueries({ queryKey: ['deposits'] });
+          }}
+        />
+      </div>
+    );
+  }
   return (
     <>
       <div
@@ -22,7 +52,7 @@ export function DepositDetail({ deposit }: { deposit: Deposit }) {
         data-zone="members"
         tabIndex={0}
         aria-label="Members"
-        onKeyDown={work.onKeyDown}
+        onKeyDown={onKeyDown}
       >
         <h1 className={styles.title}>
           {deposit.kind} {deposit.reference}
@@ -42,10 +72,17 @@ export function DepositDetail({ deposit }: { deposit: Deposit }) {
         data-zone="strip"
         tabIndex={0}
         aria-label="The deposit"
-        onKeyDown={work.onKeyDown}
+        onKeyDown={onKeyDown}
       >
         {work.problem && <Sentence error={work.problem} />}
         <DepositTape deposit={deposit} />
+        {inPile.length > 0 && (
+          <p className={styles.acts}>
+            <Button onClick={() => setTogether(true)}>
+              Post the {inPile.length} in the pile<Key>P</Key>
+            </Button>
+          </p>
+        )}
         {deposit.handedInBy && deposit.id !== undefined && (
           <p className={styles.soft}>
             Handed in by{' '}

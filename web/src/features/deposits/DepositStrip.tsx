@@ -45,8 +45,27 @@ export function DepositTape({ deposit: d }: { deposit: Deposit }) {
       footLabel="Reaches the bank"
       footMinor={d.netMinor}
       footLook="stated"
-      after={d.state === 'KNOWN' && <p className={styles.soft}>known already, with this sum</p>}
+      after={
+        d.state === 'KNOWN' ? (
+          <p className={styles.soft}>known already, with this sum</p>
+        ) : (
+          <Explained deposit={d} />
+        )
+      }
     />
+  );
+}
+
+/** How far its members are explained, of those that somebody must explain. */
+function Explained({ deposit: d }: { deposit: Deposit }) {
+  const sum = (stand: Member['stand']) =>
+    d.members.filter((m) => m.stand === stand).reduce((minor, m) => minor + m.amountMinor, 0);
+  const open = d.members.filter((m) => m.stand === 'IN_THE_PILE').length;
+  return open === 0 ? null : (
+    <p className={styles.soft}>
+      {words(sum('EXPLAINED'), d.currency)} explained, {words(sum('IN_THE_PILE'), d.currency)} in
+      the pile
+    </p>
   );
 }
 

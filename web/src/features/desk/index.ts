@@ -21,6 +21,7 @@ export {
   waitingQuery,
   withdrawTape,
 } from './deskApi';
+export { PostPreview } from './PostPreview';
 export { ItemsPane } from './ItemsPane';
 export { MenuButtons, TapeMenus } from './TapeMenus';
 export { LineLabel, TapeStrip } from './TapeStrip';
