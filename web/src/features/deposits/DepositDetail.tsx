@@ -37,6 +37,7 @@ export function DepositDetail({ deposit }: { deposit: Deposit }) {
       <div className={styles.wide}>
         <PostPreview
           what={{ kind: 'ticked', ids: inPile }}
+          back="Back to the deposit"
           close={() => {
             setTogether(false);
             void queries.invalidateQueries({ queryKey: ['deposits'] });

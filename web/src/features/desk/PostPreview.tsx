@@ -21,11 +21,13 @@ type Outcome = { done: boolean; words: string };
 interface Props {
   /** What would be posted: all that is sure, what somebody ticked, what is put by. */
   what: Together;
+  /** Where one goes from here, in words. */
+  back?: string;
   close: () => void;
 }
 
 /** What is posted in one go, before it is: each tape exactly as it is shown. */
-export function PostPreview({ what, close }: Props) {
+export function PostPreview({ what, back = 'Back to the desk', close }: Props) {
   // what is shown is posted: what changes elsewhere meanwhile is no reason to read it anew
   const preview = useQuery({
     ...previewQuery(what),
@@ -38,7 +40,7 @@ export function PostPreview({ what, close }: Props) {
   if (preview.isError) {
     return <Sentence error={preview.error} retry={() => void preview.refetch()} />;
   }
-  return <Sheet seen={preview.data} planned={what.kind === 'sure'} close={close} />;
+  return <Sheet seen={preview.data} planned={what.kind === 'sure'} back={back} close={close} />;
 }
 
 /** Where every posting is released by a second person, each waits for that. */
@@ -81,10 +83,12 @@ async function outcomesOf(rows: PreviewRow[], planned: boolean): Promise<Map<num
 function Sheet({
   seen,
   planned,
+  back,
   close,
 }: {
   seen: PreviewRow[];
   planned: boolean;
+  back: string;
   close: () => void;
 }) {
   const queries = useQueryClient();
@@ -182,7 +186,8 @@ function Sheet({
           </Button>
         )}
         <Button onClick={close} disabled={busy}>
-          Back to the desk<Key>Esc</Key>
+          {back}
+          <Key>Esc</Key>
         </Button>
       </p>
       <table>

@@ -240,6 +240,24 @@ class DepositsWalkTest {
 
   @Test
   @Order(11)
+  void postsALockboxBatchAsAWholeAndTiesIt() {
+    page.navigate(ines.address() + "/deposits");
+    page.getByText("lockbox batch 0040912-003").first().click();
+    assertThat(page.getByText("1,415.20 explained, 2,679.95 in the pile")).isVisible();
+    ines.zone("members").focus();
+    ines.key("p");
+    assertThat(page.getByText("2 sums to post")).isVisible();
+    Browser.assertAccessible(page);
+    ines.key("Control+Enter");
+    assertThat(page.getByText("2 posted").first()).isVisible();
+    Browser.button(page, "Back to the deposit").click();
+    assertThat(page.getByText("3,975.15 explained, 120.00 in the pile")).isVisible();
+    Browser.button(page, "Tie").last().click();
+    assertThat(page.getByText("The bank has shown it; tied by")).isVisible();
+  }
+
+  @Test
+  @Order(12)
   void provesThatTheBooksStillAgree() {
     page.navigate(ines.address() + "/books/proof");
     assertThat(page.getByText("holds", new Page.GetByTextOptions().setExact(true))).hasCount(11);
