@@ -133,7 +133,8 @@ function One({ id }: { id: number }) {
             <Link key={c} to={`/credits?customer=${id}&currency=${c}`}>
               A tape without money, {c}
             </Link>
-          ))}{' '}
+          ))}
+          {' · '}
           <Link to={`/receipts/new?customer=${id}`}>A receipt by hand</Link>
         </p>
       )}
