@@ -122,7 +122,10 @@ export function useDeposit(deposit: Deposit | undefined) {
         key.current = { of: id, value: crypto.randomUUID() };
       }
       const once = key.current.value;
-      void perform(() => tie({ entries: [entry.id], recorded: [id] }, once));
+      void perform(async () => {
+        await tie({ entries: [entry.id], recorded: [id] }, once);
+        key.current.of = 0;
+      });
     }
   };
   const onKeyDown = (event: React.KeyboardEvent) => {

@@ -26,6 +26,10 @@ export function useSlip(slip: Slip, handedIn: (words: string) => void) {
     const now = queries.getQueryData(slipsQuery.queryKey)?.slips.find((s) => s.id === slip.id);
     if (now) {
       version.current = now.version;
+      if (codeOf(e) === 'changed-since') {
+        latest.current = draftOf(now);
+        setDraft(latest.current);
+      }
     }
   };
 

@@ -5,7 +5,6 @@ import { useNavigate, useParams } from 'react-router';
 import { sentenceOf } from '../../api/client';
 import { Choice } from '../../components/Choice';
 import { Field } from '../../components/Field';
-import { Key } from '../../components/Key';
 import { Loading, Sentence } from '../../components/States';
 import { Tape } from '../../components/Tape';
 import {
@@ -20,6 +19,7 @@ import { lineWords } from './differences';
 import { sideOf } from './tape';
 import { LineLabel } from './TapeStrip';
 import { useDeskKeys } from './useTape';
+import { LastAct } from './LastAct';
 import styles from './Work.module.css';
 
 /** A posted tape of which the money was right, and a reason, account, note or customer was not. */
@@ -90,19 +90,9 @@ function Correction({ tape, choices }: Props) {
           footLabel="Left to place"
           footMinor={0}
         >
-          <div className={styles.lastAct}>
-            <Button variant="text" onClick={() => void navigate(-1)}>
-              Leave
-            </Button>
-            <Button
-              variant="contained"
-              className={styles.post}
-              disabled={busy}
-              onClick={() => void keep()}
-            >
-              Correct it<Key>Ctrl ↵</Key>
-            </Button>
-          </div>
+          <LastAct leave={() => void navigate(-1)} busy={busy} act={() => void keep()}>
+            Correct it
+          </LastAct>
         </Tape>
         {problem && <Sentence error={problem} />}
         <p className={styles.note}>

@@ -19,6 +19,7 @@ import { ItemsPane } from './ItemsPane';
 import { MenuButtons, TapeMenus } from './TapeMenus';
 import { TapeStrip } from './TapeStrip';
 import { useCreditsTape } from './useCreditsTape';
+import { LastAct } from './LastAct';
 import styles from './Work.module.css';
 
 /** A tape without money: begun by a credit, or by a customer, as the address says. */
@@ -129,22 +130,9 @@ function CreditsWork({ credit, currency, customerId, choices, posted, asked, sai
                   Pay back<Key>P</Key>
                 </Button>
               </div>
-              <div className={styles.lastAct}>
-                {tape.undo && (
-                  <Button variant="text" onClick={tape.undo}>
-                    Take back a step<Key>Ctrl Z</Key>
-                  </Button>
-                )}
-                <Button
-                  variant="contained"
-                  className={styles.post}
-                  disabled={tape.busy}
-                  onClick={tape.finish}
-                >
-                  {tape.waits ? 'Let it wait for a second person' : 'Post'}
-                  <Key>Ctrl ↵</Key>
-                </Button>
-              </div>
+              <LastAct undo={tape.undo} busy={tape.busy} act={tape.finish}>
+                {tape.waits ? 'Let it wait for a second person' : 'Post'}
+              </LastAct>
             </>
           }
         >

@@ -1,8 +1,6 @@
-import Button from '@mui/material/Button';
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { Amount } from '../../components/Amount';
-import { Key } from '../../components/Key';
 import { Sentence } from '../../components/States';
 import { focusZone } from '../../keyboard/keys';
 import { longDate, words } from '../../money/money';
@@ -12,6 +10,7 @@ import { MenuButtons, TapeMenus } from './TapeMenus';
 import { TapeStrip } from './TapeStrip';
 import { useDeskKeys } from './useTape';
 import { actByLetter, useTapeLines } from './useTapeLines';
+import { LastAct } from './LastAct';
 import styles from './Work.module.css';
 
 interface Props {
@@ -81,24 +80,9 @@ export function TogetherWork({ rows, choices, shared, leave }: Props) {
               <div className={styles.acts}>
                 <MenuButtons tape={tape} />
               </div>
-              <div className={styles.lastAct}>
-                <Button variant="text" onClick={leave}>
-                  Leave
-                </Button>
-                {tape.undo && (
-                  <Button variant="text" onClick={tape.undo}>
-                    Take back a step<Key>Ctrl Z</Key>
-                  </Button>
-                )}
-                <Button
-                  variant="contained"
-                  className={styles.post}
-                  disabled={busy}
-                  onClick={() => void share()}
-                >
-                  Share out and look<Key>Ctrl ↵</Key>
-                </Button>
-              </div>
+              <LastAct leave={leave} undo={tape.undo} busy={busy} act={() => void share()}>
+                Share out and look
+              </LastAct>
             </>
           }
         >

@@ -22,6 +22,7 @@ export {
   withdrawTape,
 } from './deskApi';
 export { PostPreview } from './PostPreview';
+export { LastAct } from './LastAct';
 export { ItemsPane } from './ItemsPane';
 export { MenuButtons, TapeMenus } from './TapeMenus';
 export { LineLabel, TapeStrip } from './TapeStrip';

@@ -1,9 +1,7 @@
-import Button from '@mui/material/Button';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { type ReactNode, useEffect, useRef, useState } from 'react';
 import { Choice } from '../../components/Choice';
 import { Field } from '../../components/Field';
-import { Key } from '../../components/Key';
 import { Sentence } from '../../components/States';
 import { parseAmount, words } from '../../money/money';
 import {
@@ -11,6 +9,7 @@ import {
   type Choices,
   type Customer,
   ItemsPane,
+  LastAct,
   MenuButtons,
   TapeMenus,
   TapeStrip,
@@ -189,22 +188,9 @@ export function ReceiptForm(props: Props) {
               <div className={work.acts}>
                 <MenuButtons tape={tape} />
               </div>
-              <div className={work.lastAct}>
-                {tape.undo && (
-                  <Button variant="text" onClick={tape.undo}>
-                    Take back a step<Key>Ctrl Z</Key>
-                  </Button>
-                )}
-                <Button
-                  variant="contained"
-                  className={work.post}
-                  disabled={busy}
-                  onClick={() => void keep()}
-                >
-                  {lines.length === 0 ? 'Record, explain later' : 'Record, and the next'}
-                  <Key>Ctrl ↵</Key>
-                </Button>
-              </div>
+              <LastAct undo={tape.undo} busy={busy} act={() => void keep()}>
+                {lines.length === 0 ? 'Record, explain later' : 'Record, and the next'}
+              </LastAct>
             </>
           }
         >

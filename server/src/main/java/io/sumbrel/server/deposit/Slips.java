@@ -38,6 +38,9 @@ import org.springframework.transaction.annotation.Transactional;
 class Slips {
   private static final int LONGEST_NOTE = 200;
 
+  /** A number that counts on from a longer one would have no room. */
+  private static final int LONGEST_NUMBER = 30;
+
   private final EntityManager entities;
   private final RowIds ids;
   private final BankAccounts accounts;
@@ -171,7 +174,9 @@ class Slips {
             .setParameter("b", booksId)
             .setMaxResults(1)
             .getResultList();
-    String next = SlipNumber.after(last.isEmpty() ? "0000" : last.get(0));
+    String next =
+        SlipNumber.after(
+            last.stream().filter(n -> n.length() < LONGEST_NUMBER).findFirst().orElse("0000"));
     while (taken.contains(next)) {
       next = SlipNumber.after(next);
     }

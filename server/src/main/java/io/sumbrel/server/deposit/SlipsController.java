@@ -157,7 +157,9 @@ class SlipsController {
   ResponseEntity<byte[]> paper(@AuthenticationPrincipal Actor actor, @PathVariable long id) {
     Slips.Stored slip = slips.find(actor.booksId(), id);
     return ResponseEntity.ok()
-        .header("Content-Disposition", "inline; filename=\"slip-" + slip.row().number + ".pdf\"")
+        .header(
+            "Content-Disposition",
+            "inline; filename=\"slip-" + slip.row().number.replaceAll("[^\\w.-]", "_") + ".pdf\"")
         .body(paper.of(actor.booksId(), slip));
   }
 

@@ -49,6 +49,7 @@ class PlanReader {
           "second-person-asked",
           "sent-back",
           "tape-withdrawn",
+          "slip-begun",
           "note-written",
           "paper-added",
           "paper-taken-off",
