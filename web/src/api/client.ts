@@ -30,6 +30,14 @@ client.use({
   },
 });
 
+const ends = new EventTarget();
+
+/** Whenever a request finds that the session has ended; answers how to hear of it no more. */
+export function onSignedOut(hear: () => void): () => void {
+  ends.addEventListener('end', hear);
+  return () => ends.removeEventListener('end', hear);
+}
+
 interface Answer<T> {
   data?: T;
   error?: unknown;
@@ -40,6 +48,10 @@ interface Answer<T> {
 export async function unwrap<T>(answer: Promise<Answer<T>>): Promise<T> {
   const { data, error, response } = await answer;
   if (!response.ok) {
+    // who signs in with a wrong password was not in
+    if (response.status === 401) {
+      ends.dispatchEvent(new Event('end'));
+    }
     const body = (error ?? {}) as { code?: string; detail?: string };
     const otherwise =
       response.status === 401

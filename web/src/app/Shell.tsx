@@ -4,7 +4,7 @@ import { Suspense, useEffect, useRef, useState } from 'react';
 import { NavLink, Outlet, useLocation, useNavigate } from 'react-router';
 import { useLive } from '../api/live';
 import { Loading, Sentence } from '../components/States';
-import { SignIn, sessionQuery, SignOut } from '../features/session';
+import { SignIn, SignInAgain, sessionQuery, SignOut } from '../features/session';
 import { goRound, isInField, isInZone, singleKeysAct } from '../keyboard/keys';
 import { longDate } from '../money/money';
 import { FindAnything } from './FindAnything';
@@ -23,17 +23,26 @@ const SCREENS: { to: string; words: string; key: string; also?: string[] }[] = [
 /** The frame of every page: who is signed in, which screen, and the keys that act everywhere. */
 export function Shell() {
   const session = useQuery(sessionQuery);
+  // a session may end while somebody works: the page stays, and they sign in over it
+  const [entered, setEntered] = useState(false);
+  if (session.data?.signedIn && !entered) {
+    setEntered(true);
+  }
   if (session.isPending) {
     return <Loading />;
   }
   if (session.isError) {
     return <Sentence error={session.error} retry={() => void session.refetch()} />;
   }
-  return session.data.signedIn ? <SignedIn /> : <SignIn session={session.data} />;
+  return session.data.signedIn || entered ? <SignedIn /> : <SignIn session={session.data} />;
 }
 
 function SignedIn() {
   const { data: session } = useQuery(sessionQuery);
+  const [name, setName] = useState('');
+  if (session?.name && session.name !== name) {
+    setName(session.name);
+  }
   const { pathname } = useLocation();
   const [help, setHelp] = useState(false);
   useLive();
@@ -63,11 +72,12 @@ function SignedIn() {
         <span className={styles.who}>
           <span>{session?.books}</span>
           <span>{session?.businessDate ? longDate(session.businessDate) : ''}</span>
-          <span>{session?.name}</span>
+          <span>{name}</span>
           <Button onClick={() => setHelp((open) => !open)}>Keys</Button>
           <SignOut />
         </span>
       </header>
+      <SignInAgain name={name} />
       {help && <Help close={() => setHelp(false)} />}
       <main className={styles.main}>
         <Suspense fallback={<Loading />}>

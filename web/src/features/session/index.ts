@@ -1,3 +1,4 @@
 export { SignIn } from './SignIn';
+export { SignInAgain } from './SignInAgain';
 export { SignOut } from './SignOut';
 export { sessionQuery } from './sessionApi';

@@ -3,6 +3,7 @@ package io.sumbrel.acceptance;
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThat;
 
+import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Route;
@@ -289,6 +290,29 @@ class PeopleWalkTest {
     assertThat(page.getByText("A house to try")).isVisible();
     page.navigate(product.address() + "/books/journal");
     assertThat(page.getByLabel("Password")).isVisible();
+  }
+
+  @Test
+  void goesOnWithTheTapeOnceASessionHasEndedOverIt() {
+    Browser.choose(page, "HOLLOW REED STUDIO");
+    assertThat(page.getByText("Left to place 0.00")).hasCount(1);
+    page.context().clearCookies(new BrowserContext.ClearCookiesOptions().setName("sumbrel"));
+    zone("items").focus();
+    key("Space");
+    Locator again =
+        page.getByRole(AriaRole.DIALOG, new Page.GetByRoleOptions().setName("Sign in again"));
+    assertThat(again).isVisible();
+    Browser.assertAccessible(page);
+    again.getByLabel("Password").fill("not it");
+    again.getByLabel("Password").press("Enter");
+    assertThat(again.getByRole(AriaRole.ALERT)).containsText("is not right");
+    again.getByLabel("Password").fill("clay-and-kiln");
+    again.getByLabel("Password").press("Enter");
+    assertThat(again).hasCount(0);
+    assertThat(page.getByText("Left to place −718.15")).hasCount(1);
+    zone("items").focus();
+    key("Space");
+    assertThat(page.getByText("Left to place 0.00")).hasCount(1);
   }
 
   @Test

@@ -57,7 +57,7 @@ public class TypeEntries {
     CsvLayout layout =
         new CsvLayout(
             ',', 1, 0, COLUMNS, request.dateOrder(), request.decimalMark(), SignRule.SIGNED, "");
-    byte[] typed = asCsv(request.rows()).getBytes(StandardCharsets.UTF_8);
+    byte[] typed = asCsv(withoutHeading(request.rows())).getBytes(StandardCharsets.UTF_8);
     BankStatement statement =
         CsvLayoutReader.read(typed, layout, account.number(), account.beginsWith().currency())
             .orRefuse()
@@ -68,6 +68,15 @@ public class TypeEntries {
         StatementCsvWriter.write(account.number(), statement.currency(), "typed " + day, entries)
             .getBytes(StandardCharsets.UTF_8);
     return bringIn.bringIn(actor, "typed-" + day + ".csv", new ByteArrayInputStream(file));
+  }
+
+  /** A table is often pasted with its headings: a first row whose date and amount have no digit. */
+  private static List<List<String>> withoutHeading(List<List<String>> rows) {
+    boolean heading =
+        rows.size() > 1
+            && rows.get(0).size() > 1
+            && rows.get(0).stream().limit(2).allMatch(c -> c.matches("\\D*\\p{L}\\D*"));
+    return heading ? rows.subList(1, rows.size()) : rows;
   }
 
   private static String asCsv(List<List<String>> rows) {

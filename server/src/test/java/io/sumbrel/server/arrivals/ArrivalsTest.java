@@ -263,7 +263,24 @@ class ArrivalsTest extends ServerTest {
         .startsWith("Line 2: “12.5O” is not an amount");
   }
 
+  @Test
+  void leavesTheHeadingsOfAPastedTableOut() {
+    House.Answer typed =
+        typed(
+            List.of(
+                List.of("Date", "Amount", "Payer", "", ""),
+                List.of("16/11/2026", "12.00", "HOLLOW REED", "", "")));
+    assertThat(typed.body().path("statedCount").asInt()).isEqualTo(1);
+    assertThat(type(List.of("soon", "something", "x", "", "")).sentence())
+        .as("a row alone is no heading")
+        .startsWith("Line 2: “soon” is not a date");
+  }
+
   private House.Answer type(List<String> row) {
+    return typed(List.of(row));
+  }
+
+  private House.Answer typed(List<List<String>> rows) {
     return house.send(
         house.clerk,
         HttpMethod.POST,
@@ -276,7 +293,7 @@ class ArrivalsTest extends ServerTest {
             "decimalMark",
             "POINT",
             "rows",
-            List.of(row)));
+            rows));
   }
 
   @Test
