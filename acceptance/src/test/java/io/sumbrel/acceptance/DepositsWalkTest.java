@@ -249,7 +249,7 @@ class DepositsWalkTest {
     assertThat(page.getByText("2 sums to post")).isVisible();
     Browser.assertAccessible(page);
     ines.key("Control+Enter");
-    assertThat(page.getByText("2 posted").first()).isVisible();
+    assertThat(page.getByText("2 of 2 posted").first()).isVisible();
     Browser.button(page, "Back to the deposit").click();
     assertThat(page.getByText("3,975.15 explained, 120.00 in the pile")).isVisible();
     Browser.button(page, "Tie").last().click();

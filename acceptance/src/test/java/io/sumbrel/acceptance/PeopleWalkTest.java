@@ -57,6 +57,12 @@ class PeopleWalkTest {
     return page;
   }
 
+  /** Keys before the items are shown would be lost. */
+  private void toTheItems() {
+    assertThat(zone("items").locator("tbody tr").first()).isVisible();
+    zone("items").focus();
+  }
+
   private Locator zone(String name) {
     return page.locator("[data-zone=" + name + "]");
   }
@@ -211,7 +217,7 @@ class PeopleWalkTest {
   void refusesAnAmountWithTooManyDecimalsInTheField() {
     Browser.choose(page, "SALTMARSH CITY TREASURY");
     assertThat(zone("items")).containsText("TCK-20388");
-    zone("items").focus();
+    toTheItems();
     key("5");
     page.keyboard().type("0.005");
     Locator field = page.locator("input[aria-invalid=true]");
@@ -297,7 +303,7 @@ class PeopleWalkTest {
     Browser.choose(page, "HOLLOW REED STUDIO");
     assertThat(page.getByText("Left to place 0.00")).hasCount(1);
     page.context().clearCookies(new BrowserContext.ClearCookiesOptions().setName("sumbrel"));
-    zone("items").focus();
+    toTheItems();
     key("Space");
     Locator again =
         page.getByRole(AriaRole.DIALOG, new Page.GetByRoleOptions().setName("Sign in again"));
@@ -310,7 +316,7 @@ class PeopleWalkTest {
     again.getByLabel("Password").press("Enter");
     assertThat(again).hasCount(0);
     assertThat(page.getByText("Left to place −718.15")).hasCount(1);
-    zone("items").focus();
+    toTheItems();
     key("Space");
     assertThat(page.getByText("Left to place 0.00")).hasCount(1);
   }

@@ -45,6 +45,12 @@ class WithoutMoneyWalkTest {
     product.close();
   }
 
+  /** Keys before the items are shown would be lost. */
+  private static void toTheItems() {
+    assertThat(zone("items").locator("tbody tr").first()).isVisible();
+    zone("items").focus();
+  }
+
   private static Locator zone(String name) {
     return ines.locator("[data-zone=" + name + "]");
   }
@@ -69,7 +75,7 @@ class WithoutMoneyWalkTest {
     use("CN-311");
     assertThat(left()).hasText("Left to place 84.00");
     Browser.assertAccessible(ines);
-    zone("items").focus();
+    toTheItems();
     ines.keyboard().press("Space");
     assertThat(left()).hasText("Left to place 0.00");
     assertThat(item("TCK-20377").getByText("580.00")).isVisible();
@@ -195,7 +201,7 @@ class WithoutMoneyWalkTest {
     assertThat(button(ruta, "Change opening week")).isVisible();
     ines.navigate(product.address() + "/desk");
     Browser.choose(ines, "WICKERFIELD COLLEGE");
-    zone("items").focus();
+    toTheItems();
     ines.keyboard().press("ArrowDown");
     ines.keyboard().press("Space");
     ines.keyboard().press("d");
@@ -259,7 +265,7 @@ class WithoutMoneyWalkTest {
     String receipt =
         button(ines, "turn back 2026-").textContent().replaceAll(".*(2026-\\d+).*", "$1");
     use(receipt);
-    zone("items").focus();
+    toTheItems();
     ines.keyboard().press("Space");
     assertThat(left()).hasText("Left to place 0.00");
     ines.keyboard().press("Control+Enter");
