@@ -19,7 +19,8 @@ export function DepositDetail({ deposit }: { deposit: Deposit }) {
   const navigate = useNavigate();
   const queries = useQueryClient();
   const work = useDeposit(deposit);
-  const [together, setTogether] = useState(false);
+  // as they were when it was begun: what is posted leaves the pile while its outcome is shown
+  const [together, setTogether] = useState<number[]>();
   const inPile = deposit.members.flatMap((m) =>
     m.stand === 'IN_THE_PILE' && m.moneyId !== undefined ? [m.moneyId] : [],
   );
@@ -27,7 +28,7 @@ export function DepositDetail({ deposit }: { deposit: Deposit }) {
     const plain = !event.ctrlKey && !event.altKey && !event.metaKey && !isInField(event);
     if (plain && event.key.toLowerCase() === 'p' && inPile.length > 0) {
       event.preventDefault();
-      setTogether(true);
+      setTogether(inPile);
     } else {
       work.onKeyDown(event);
     }
@@ -36,10 +37,10 @@ export function DepositDetail({ deposit }: { deposit: Deposit }) {
     return (
       <div className={styles.wide}>
         <PostPreview
-          what={{ kind: 'ticked', ids: inPile }}
+          what={{ kind: 'ticked', ids: together }}
           back="Back to the deposit"
           close={() => {
-            setTogether(false);
+            setTogether(undefined);
             void queries.invalidateQueries({ queryKey: ['deposits'] });
           }}
         />
@@ -79,7 +80,7 @@ export function DepositDetail({ deposit }: { deposit: Deposit }) {
         <DepositTape deposit={deposit} />
         {inPile.length > 0 && (
           <p className={styles.acts}>
-            <Button onClick={() => setTogether(true)}>
+            <Button onClick={() => setTogether(inPile)}>
               Post the {inPile.length} in the pile<Key>P</Key>
             </Button>
           </p>

@@ -87,9 +87,9 @@ export function ReceiptForm(props: Props) {
     }
     setBusy(true);
     await tape.attempt(async () => {
-      // whoever types fast means what is usual, though it is not shown yet
+      // whoever types fast means what is usual for the whole amount, though it is not shown yet
       const meant =
-        customer && read && !touched && lines.length === 0
+        customer && read && !touched
           ? await queries.fetchQuery(usualQuery(customer.id, currency, read))
           : lines;
       const done = await record(
