@@ -62,6 +62,11 @@ export async function unwrap<T>(answer: Promise<Answer<T>>): Promise<T> {
   return data as T;
 }
 
+/** By which code the server said no; empty where it is not known. */
+export function codeOf(error: unknown): string {
+  return error instanceof Problem ? error.code : '';
+}
+
 /** The sentence of anything that was thrown. */
 export function sentenceOf(error: unknown): string {
   return error instanceof Problem

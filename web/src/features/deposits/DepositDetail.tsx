@@ -7,29 +7,30 @@ import { Sentence } from '../../components/States';
 import { usePerform } from '../../components/usePerform';
 import { isInField } from '../../keyboard/keys';
 import { longDate } from '../../money/money';
-import { PostPreview } from '../desk';
+import { actByLetter, PostPreview } from '../desk';
 import { Notes } from '../notes';
 import { Papers } from '../papers';
 import { DepositTape, Members } from './DepositStrip';
 import { type Deposit, separate, tie } from './depositsApi';
 import styles from './Deposits.module.css';
 
+interface Props {
+  deposit: Deposit;
+  work: ReturnType<typeof useDeposit>;
+}
+
 /** A deposit with its members, proved on the strip, and what the bank shows of it. */
-export function DepositDetail({ deposit }: { deposit: Deposit }) {
+export function DepositDetail({ deposit, work }: Props) {
   const navigate = useNavigate();
   const queries = useQueryClient();
-  const work = useDeposit(deposit);
   // as they were when it was begun: what is posted leaves the pile while its outcome is shown
   const [together, setTogether] = useState<number[]>();
   const inPile = deposit.members.flatMap((m) =>
     m.stand === 'IN_THE_PILE' && m.moneyId !== undefined ? [m.moneyId] : [],
   );
   const onKeyDown = (event: React.KeyboardEvent) => {
-    const plain = !event.ctrlKey && !event.altKey && !event.metaKey && !isInField(event);
-    if (plain && event.key.toLowerCase() === 'p' && inPile.length > 0) {
-      event.preventDefault();
-      setTogether(inPile);
-    } else {
+    const post = () => setTogether(inPile);
+    if (!actByLetter(inPile.length > 0 ? { p: post } : {}, event)) {
       work.onKeyDown(event);
     }
   };
@@ -130,15 +131,10 @@ export function useDeposit(deposit: Deposit | undefined) {
     }
   };
   const onKeyDown = (event: React.KeyboardEvent) => {
-    const letter = event.key.toLowerCase();
-    const field = event.target instanceof HTMLElement && event.target.closest('input, textarea');
-    if (field || !entry || event.altKey) {
+    if (!entry || isInField(event) || actByLetter({ x: notThisEntry }, event)) {
       return;
     }
-    if (letter === 'x' && !event.ctrlKey) {
-      event.preventDefault();
-      notThisEntry();
-    } else if (event.key === 'Enter' && event.ctrlKey) {
+    if (event.key === 'Enter' && event.ctrlKey) {
       event.preventDefault();
       tieIt();
     }

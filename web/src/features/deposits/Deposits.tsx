@@ -8,6 +8,7 @@ import { Empty, Loading, Sentence } from '../../components/States';
 import { usePerform } from '../../components/usePerform';
 import { useLanding } from '../../keyboard/keys';
 import { shortDate, sumsOf, words } from '../../money/money';
+import { actByLetter } from '../desk';
 import { DepositDetail, useDeposit } from './DepositDetail';
 import { beginSlip, type Deposit, depositsQuery, slipsQuery, tiedQuery } from './depositsApi';
 import { OnHand } from './OnHand';
@@ -85,20 +86,10 @@ export function Deposits() {
   const onKeyDown = (event: KeyboardEvent) => {
     const step = event.key === 'ArrowDown' ? 1 : event.key === 'ArrowUp' ? -1 : 0;
     const at = chosen === undefined ? -1 : stops.indexOf(chosen);
-    const plain = !event.ctrlKey && !event.altKey && !event.metaKey;
     if (step !== 0) {
       event.preventDefault();
       go(stops[Math.min(stops.length - 1, Math.max(0, at + step))]);
-    } else if (plain && event.key.toLowerCase() === 'n') {
-      event.preventDefault();
-      newSlip();
-    } else if (plain && event.key.toLowerCase() === 't') {
-      event.preventDefault();
-      tieSeveral();
-    } else if (plain && event.key.toLowerCase() === 'h') {
-      event.preventDefault();
-      byHand();
-    } else {
+    } else if (!actByLetter({ n: newSlip, t: tieSeveral, h: byHand }, event)) {
       work.onKeyDown(event);
     }
   };
@@ -129,7 +120,7 @@ export function Deposits() {
             {said}
           </p>
         )}
-        {(problem || work.problem) && <Sentence error={problem || work.problem} />}
+        {problem && <Sentence error={problem} />}
         {stops.length === 0 && (
           <Empty>
             No deposit is known. Record a receipt by hand, or bring a lockbox file or a list of
@@ -193,7 +184,7 @@ export function Deposits() {
         })}
         <Older list={tied} shown={tiedRows.length} of="tied deposits" />
       </div>
-      {selected && <DepositDetail key={selected.id} deposit={selected} />}
+      {selected && <DepositDetail key={selected.id} deposit={selected} work={work} />}
       {chosen === ON_HAND && <OnHand receipts={onHand} />}
       {slip && (
         <SlipWork

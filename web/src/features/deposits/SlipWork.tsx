@@ -1,13 +1,12 @@
 import Button from '@mui/material/Button';
 import { useQuery } from '@tanstack/react-query';
-import { useEffect, useRef } from 'react';
 import { Choice } from '../../components/Choice';
 import { Field } from '../../components/Field';
 import { Key } from '../../components/Key';
 import { Empty, Sentence } from '../../components/States';
 import { Tape, type TapeRow } from '../../components/Tape';
 import { parseAmount, words } from '../../money/money';
-import { choicesQuery } from '../desk';
+import { choicesQuery, useDeskKeys } from '../desk';
 import { CashPieces } from './CashPieces';
 import type { Member, Slip, SlipAccount } from './depositsApi';
 import { KeptReceipts } from './KeptReceipts';
@@ -42,20 +41,7 @@ export function SlipWork({ slip, accounts, onHand, handedIn }: Props) {
   const counted = parseAmount(draft.counted, slip.currency);
   const pieces = piecesMinor(draft);
 
-  const act = useRef(work.handIn);
-  useEffect(() => {
-    act.current = work.handIn;
-  });
-  useEffect(() => {
-    const onKey = (event: globalThis.KeyboardEvent) => {
-      if (event.ctrlKey && event.key === 'Enter' && !event.repeat) {
-        event.preventDefault();
-        void act.current(false);
-      }
-    };
-    document.addEventListener('keydown', onKey);
-    return () => document.removeEventListener('keydown', onKey);
-  }, []);
+  useDeskKeys({ undo: () => undefined, post: () => void work.handIn(false) });
 
   const rows: TapeRow[] = [
     line('cheques', `${papers.length} cheque${papers.length === 1 ? '' : 's'}`, sum(papers)),

@@ -69,7 +69,7 @@ export function TiePage() {
               <Row
                 date={e.date}
                 words={e.text}
-                under={`${e.account}${e.waitsFor === undefined ? '' : ' · parked beside its deposit'}`}
+                under={`${e.account}${e.parked ? ' · parked beside its deposit' : ''}`}
                 minor={e.amountMinor}
                 currency={e.currency}
               />
@@ -213,12 +213,7 @@ interface StripProps {
 
 function TieStrip({ work, reasons, records }: StripProps) {
   const { entries, currency, left } = work;
-  const sets = useQuery(
-    tieSetsQuery(
-      entries.map((e) => e.id),
-      [],
-    ),
-  );
+  const sets = useQuery(tieSetsQuery(entries.map((e) => e.id)));
   const rows: TapeRow[] = work.records.map((r) => ({
     key: String(r.id),
     label: r.words,

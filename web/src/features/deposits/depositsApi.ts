@@ -72,10 +72,10 @@ export const tieBoardQuery = (text: string, recordText: string) =>
   });
 
 /** Sets of records that make the sum of some entries. */
-export const tieSetsQuery = (entries: number[], among: number[]) =>
+export const tieSetsQuery = (entries: number[]) =>
   queryOptions({
-    queryKey: ['deposits', 'tie-sets', entries, among],
-    queryFn: () => unwrap(client.POST('/api/ties/sets', { body: { entries, among } })),
+    queryKey: ['deposits', 'tie-sets', entries],
+    queryFn: () => unwrap(client.POST('/api/ties/sets', { body: { entries } })),
     enabled: entries.length > 0,
     placeholderData: (before) => before,
   });

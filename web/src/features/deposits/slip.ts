@@ -17,13 +17,8 @@ export function draftOf(slip: Slip): SlipDraft {
   return {
     accountId: slip.accountId,
     date: slip.date,
-    receipts: slip.receipts.map((r) => r.id),
-    lines: slip.lines.map((l) => ({
-      kind: l.kind as SlipLine['kind'],
-      account: l.account,
-      amountMinor: l.amountMinor,
-      note: l.note,
-    })),
+    receipts: slip.receipts,
+    lines: slip.lines,
     counts: Object.fromEntries(
       slip.pieces.filter((p) => p.count > 0).map((p) => [p.valueMinor, String(p.count)]),
     ),

@@ -1,6 +1,6 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
-import { sentenceOf } from '../../api/client';
+import { codeOf, sentenceOf } from '../../api/client';
 import { dropSlip, handIn, keepSlip, type Slip, slipsQuery } from './depositsApi';
 import { draftOf, keptOf, type SlipDraft } from './slip';
 
@@ -15,9 +15,8 @@ export function useSlip(slip: Slip, handedIn: (words: string) => void) {
   const [refused, setRefused] = useState('');
   const version = useRef(slip.version);
   const latest = useRef(draft);
-  const queue = useRef(Promise.resolve());
+  const queue = useRef(Promise.resolve(true));
   const waiting = useRef<number>(undefined);
-  const key = useRef('');
 
   const fail = async (e: unknown) => {
     setProblem(sentenceOf(e));
@@ -33,18 +32,23 @@ export function useSlip(slip: Slip, handedIn: (words: string) => void) {
     }
   };
 
+  /** Whether what stands on the screen is what the server has now. */
   const keepNow = () => {
     window.clearTimeout(waiting.current);
     waiting.current = undefined;
     queue.current = queue.current.then(async () => {
       const body = keptOf(latest.current, slip, version.current);
-      if (body) {
-        try {
-          version.current = (await keepSlip(slip.id, body)).version;
-          await queries.invalidateQueries({ queryKey: ['deposits'] });
-        } catch (e) {
-          await fail(e);
-        }
+      if (!body) {
+        setProblem('A count or the counted total is no number: nothing of the slip was kept.');
+        return false;
+      }
+      try {
+        version.current = (await keepSlip(slip.id, body)).version;
+        await queries.invalidateQueries({ queryKey: ['deposits'] });
+        return true;
+      } catch (e) {
+        await fail(e);
+        return false;
       }
     });
     return queue.current;
@@ -75,7 +79,6 @@ export function useSlip(slip: Slip, handedIn: (words: string) => void) {
 
   const attempt = async (act: () => Promise<void>) => {
     setProblem('');
-    await keepNow();
     try {
       await act();
     } catch (e) {
@@ -92,18 +95,23 @@ export function useSlip(slip: Slip, handedIn: (words: string) => void) {
     differs: refused === 'not-zero',
     handIn: (namesDifference: boolean) =>
       attempt(async () => {
-        key.current = crypto.randomUUID();
+        if (!(await keepNow())) {
+          return;
+        }
         try {
-          handedIn((await handIn(slip.id, namesDifference, key.current)).words);
+          handedIn((await handIn(slip.id, namesDifference, crypto.randomUUID())).words);
         } catch (e) {
           setRefused(codeOf(e));
           throw e;
         }
       }),
-    drop: () => attempt(() => dropSlip(slip.id).then(() => undefined)),
+    drop: () => {
+      window.clearTimeout(waiting.current);
+      waiting.current = undefined;
+      return attempt(async () => {
+        await queue.current;
+        await dropSlip(slip.id);
+      });
+    },
   };
-}
-
-function codeOf(e: unknown): string {
-  return e instanceof Error && 'code' in e ? String(e.code) : '';
 }

@@ -1,5 +1,5 @@
 import { useCallback, useReducer, useRef, useState } from 'react';
-import { Problem, sentenceOf } from '../../api/client';
+import { codeOf, sentenceOf } from '../../api/client';
 import { isInField } from '../../keyboard/keys';
 import type { Choices, Item, Line } from './deskApi';
 import { differencesFor, type Difference } from './differences';
@@ -99,7 +99,7 @@ export function useTapeLines(options: Options): TapeLinesWork {
       return true;
     } catch (e) {
       setProblem(sentenceOf(e));
-      setRefused({ of: lines, code: e instanceof Problem ? e.code : '' });
+      setRefused({ of: lines, code: codeOf(e) });
       return false;
     }
   };

@@ -93,7 +93,7 @@ final class Imports {
               .toList());
     }
     for (BroughtForward.OnHand receipt : receipts.onHand()) {
-      RecordedId id = new RecordedId(nextRecorded++);
+      RecordedId id = nextRecorded();
       DepositMember member = receipt.receipt();
       keepOnHand(id, member, member.kind().onHand().code(), receipt.currency(), Optional.empty());
     }
@@ -107,12 +107,12 @@ final class Imports {
   /** A receipt that was taken in by hand; it is on hand until it is tied. */
   RecordedId record(DepositMember receipt, AccountCode holding, MoneyIn money) {
     entries.put(money.id(), new BooksFacts.Entry(holding, money, Optional.empty()));
-    RecordedId id = new RecordedId(nextRecorded++);
+    RecordedId id = nextRecorded();
     keepOnHand(id, receipt, holding, money.currency(), Optional.of(money.id()));
     return id;
   }
 
-  /** The id under which a slip will be known. */
+  /** The id under which a record will be known. */
   RecordedId nextRecorded() {
     return new RecordedId(nextRecorded++);
   }
@@ -202,7 +202,7 @@ final class Imports {
   }
 
   private RecordedId keep(Deposit deposit, List<BooksFacts.Member> members) {
-    RecordedId id = new RecordedId(nextRecorded++);
+    RecordedId id = nextRecorded();
     recorded.put(id, recorded(id, deposit));
     deposits.put(
         id,

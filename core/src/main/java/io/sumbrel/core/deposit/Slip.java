@@ -6,7 +6,6 @@ import io.sumbrel.core.difference.DifferenceReason;
 import io.sumbrel.core.ledger.AccountCode;
 import io.sumbrel.core.ledger.StandardAccount;
 import io.sumbrel.core.money.AmountText;
-import io.sumbrel.core.money.Money;
 import io.sumbrel.core.refusal.Refusal;
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -150,20 +149,10 @@ public record Slip(
     if (differenceMinor() == 0) {
       return;
     }
-    DifferenceLimits.Limit limit =
-        limits.of(DifferenceReason.SMALL_DIFFERENCE, authority, currency);
-    requireAtMost("", Math.abs(differenceMinor()), limit.tape());
-    requireAtMost(
-        " this month", Math.addExact(Math.abs(differenceMinor()), thisMonthMinor), limit.month());
-  }
-
-  private void requireAtMost(String when, long minor, Money most) {
-    if (minor > most.minor()) {
-      throw new Refusal(
-          "over-limit",
-          "%s counted otherwise%s: more than the limit of %s."
-              .formatted(AmountText.words(minor, currency), when, most.words()));
-    }
+    limits
+        .of(DifferenceReason.SMALL_DIFFERENCE, authority, currency)
+        .requireWithin(
+            Math.abs(differenceMinor()), thisMonthMinor, " counted otherwise", " this month");
   }
 
   /** The refusal of a receipt of which the books do not say what it is. */

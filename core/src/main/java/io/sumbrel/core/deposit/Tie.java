@@ -4,7 +4,6 @@ import io.sumbrel.core.difference.Authority;
 import io.sumbrel.core.difference.DifferenceLimits;
 import io.sumbrel.core.ledger.AccountCode;
 import io.sumbrel.core.money.AmountText;
-import io.sumbrel.core.money.Money;
 import io.sumbrel.core.receipt.BankLine;
 import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.receipt.MoneyInId;
@@ -106,23 +105,13 @@ public record Tie(
     if (reason.isEmpty()) {
       return;
     }
-    DifferenceLimits.Limit limit = limits.of(reason.get().limitedAs(), authority, currency);
-    long own = Math.abs(differenceMinor());
-    requireAtMost("", own, limit.tape());
-    requireAtMost(" on this account this month", Math.addExact(own, thisMonthMinor), limit.month());
-  }
-
-  private void requireAtMost(String where, long minor, Money most) {
-    if (minor > most.minor()) {
-      throw new Refusal(
-          "over-limit",
-          "%s, %s%s: more than the limit of %s."
-              .formatted(
-                  AmountText.words(minor, currency),
-                  reason.orElseThrow().words(),
-                  where,
-                  most.words()));
-    }
+    limits
+        .of(reason.get().limitedAs(), authority, currency)
+        .requireWithin(
+            Math.abs(differenceMinor()),
+            thisMonthMinor,
+            ", " + reason.get().words(),
+            " on this account this month");
   }
 
   /** Whether the bank corrects itself, and nothing that was recorded is tied. */

@@ -1,6 +1,8 @@
 package io.sumbrel.core.difference;
 
+import io.sumbrel.core.money.AmountText;
 import io.sumbrel.core.money.Money;
+import io.sumbrel.core.refusal.Refusal;
 import java.util.Currency;
 import java.util.Map;
 import java.util.Objects;
@@ -25,7 +27,32 @@ public record DifferenceLimits(
    * @param tape the most on one tape, and on one item for ever
    * @param month the most for one customer in one month
    */
-  public record Limit(Money tape, Money month) {}
+  public record Limit(Money tape, Money month) {
+
+    /**
+     * Whether a difference outside tapes keeps within: one by itself, and with those before it in
+     * the month, so that it cannot be sliced. More and less do not make each other good.
+     *
+     * @param minor the difference, above zero
+     * @param thisMonthMinor what was given before in the month, and stands
+     * @param what the difference is called, as it follows its amount
+     * @param together where and when it is added up, as it follows that
+     * @throws Refusal {@code over-limit}
+     */
+    public void requireWithin(long minor, long thisMonthMinor, String what, String together) {
+      requireAtMost(minor, tape, what);
+      requireAtMost(Math.addExact(minor, thisMonthMinor), month, what + together);
+    }
+
+    private static void requireAtMost(long minor, Money most, String what) {
+      if (minor > most.minor()) {
+        throw new Refusal(
+            "over-limit",
+            "%s%s: more than the limit of %s."
+                .formatted(AmountText.words(minor, most.currency()), what, most.words()));
+      }
+    }
+  }
 
   /** What a house starts with. */
   public static final DifferenceLimits DEFAULTS =

@@ -27,6 +27,20 @@ public record JournalEntry(LocalDate date, List<JournalLine> lines) {
             });
   }
 
+  /**
+   * The entry of what each account comes to in one currency; one that comes to nothing has no line.
+   *
+   * @param debits in minor units, debit above zero, in the order of the lines
+   */
+  public static JournalEntry of(LocalDate date, Currency currency, Map<AccountCode, Long> debits) {
+    return new JournalEntry(
+        date,
+        debits.entrySet().stream()
+            .filter(d -> d.getValue() != 0)
+            .map(d -> JournalLine.debit(d.getKey(), Money.ofMinor(currency, d.getValue())))
+            .toList());
+  }
+
   /** Debits less credits for each currency, by its code; all zero in a balanced entry. */
   public static Map<String, Long> imbalances(List<JournalLine> lines) {
     Map<String, Long> sums = new TreeMap<>();

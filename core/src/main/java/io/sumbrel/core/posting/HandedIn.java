@@ -5,13 +5,9 @@ import io.sumbrel.core.deposit.SlipLine;
 import io.sumbrel.core.deposit.Tie;
 import io.sumbrel.core.ledger.AccountCode;
 import io.sumbrel.core.ledger.JournalEntry;
-import io.sumbrel.core.ledger.JournalLine;
 import io.sumbrel.core.ledger.StandardAccount;
-import io.sumbrel.core.money.Money;
 import java.time.LocalDate;
-import java.util.ArrayList;
 import java.util.LinkedHashMap;
-import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -36,14 +32,7 @@ public record HandedIn(Slip slip, JournalEntry entry) implements Event {
     for (SlipLine line : slip.lines()) {
       debits.merge(line.account(), -line.signedMinor(), Long::sum);
     }
-    List<JournalLine> lines = new ArrayList<>();
-    debits.forEach(
-        (account, minor) -> {
-          if (minor != 0) {
-            lines.add(JournalLine.debit(account, Money.ofMinor(slip.currency(), minor)));
-          }
-        });
-    return new JournalEntry(date, lines);
+    return JournalEntry.of(date, slip.currency(), debits);
   }
 
   @Override

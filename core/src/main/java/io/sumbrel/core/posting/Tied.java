@@ -3,12 +3,8 @@ package io.sumbrel.core.posting;
 import io.sumbrel.core.deposit.Tie;
 import io.sumbrel.core.ledger.AccountCode;
 import io.sumbrel.core.ledger.JournalEntry;
-import io.sumbrel.core.ledger.JournalLine;
-import io.sumbrel.core.money.Money;
 import java.time.LocalDate;
-import java.util.ArrayList;
 import java.util.LinkedHashMap;
-import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
 
@@ -29,14 +25,7 @@ public record Tied(Tie tie, JournalEntry entry) implements Event {
     tie.records().forEach(r -> debits.merge(r.standsOn(), -r.amountMinor(), Long::sum));
     tie.reason()
         .ifPresent(r -> debits.merge(r.account().code(), -tie.differenceMinor(), Long::sum));
-    List<JournalLine> lines = new ArrayList<>();
-    debits.forEach(
-        (account, minor) -> {
-          if (minor != 0) {
-            lines.add(JournalLine.debit(account, Money.ofMinor(tie.currency(), minor)));
-          }
-        });
-    return new JournalEntry(date, lines);
+    return JournalEntry.of(date, tie.currency(), debits);
   }
 
   @Override

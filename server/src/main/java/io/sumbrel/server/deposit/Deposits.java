@@ -140,21 +140,6 @@ public class Deposits {
     return entities.find(SlipRow.class, id).number;
   }
 
-  /** Deposits beside which the entry is parked that they are. */
-  @Transactional(readOnly = true)
-  List<DepositRow> parked(long booksId) {
-    return entities
-        .createQuery(
-            """
-            from DepositRow d where d.booksId = :b and d.entryId is not null
-              and not exists (select 1 from RecordedClaimRow c where c.recordedId = d.id)
-            order by d.id
-            """,
-            DepositRow.class)
-        .setParameter("b", booksId)
-        .getResultList();
-  }
-
   /** Receipts that are on hand, oldest first. */
   @Transactional(readOnly = true)
   public List<StoredMember> onHand(long booksId) {

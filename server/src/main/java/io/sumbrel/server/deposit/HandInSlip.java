@@ -77,7 +77,7 @@ class HandInSlip {
     stored.requireBeingMade();
     LocalDate date = stored.row().slipDate;
     requireDate(actor, date);
-    stored.receipts().forEach(this::requireExplained);
+    stored.receipts().forEach(waiting::requireExplained);
     Slip slip = Slip.of(stored.filled(), namesDifference);
     Deposit deposit = deposit(slip, date);
     waiting.lockCandidates(stored.row().bankAccountId, List.of(deposit));
@@ -99,12 +99,6 @@ class HandInSlip {
     months.requireOpen(actor.booksId(), date);
     LocalDate today = houses.businessDate(actor.booksId());
     houseLimits.of(actor.booksId()).requireWithinDates("The slip", date, today);
-  }
-
-  private void requireExplained(DepositMemberRow receipt) {
-    if (!waiting.isExplained(receipt.id)) {
-      throw Slip.notExplained(receipt.words());
-    }
   }
 
   /** As the bank will show it. */

@@ -67,12 +67,14 @@ class Slips {
   }
 
   /**
+   * A line as it is written and shown.
+   *
    * @param amountMinor above zero
    */
-  record LineRequest(SlipLine.Kind kind, String account, long amountMinor, String note) {}
+  record WrittenLine(SlipLine.Kind kind, String account, long amountMinor, String note) {}
 
   /** So many notes or coins of a value. */
-  record PieceRequest(long valueMinor, int count) {}
+  record CountedPieces(long valueMinor, int count) {}
 
   /**
    * A slip as it stands on the screen.
@@ -86,8 +88,8 @@ class Slips {
       long accountId,
       LocalDate date,
       List<Long> receipts,
-      List<LineRequest> lines,
-      List<PieceRequest> pieces,
+      List<WrittenLine> lines,
+      List<CountedPieces> pieces,
       Optional<Long> countedMinor,
       int version) {}
 
@@ -247,7 +249,7 @@ class Slips {
    * Keeps a slip as it stands.
    *
    * @throws Refusal {@code changed-since}, {@code not-found}, {@code on-a-slip}, {@code banked},
-   *     {@code not-explained}, {@code line-account}, {@code line-amount}, {@code cash-count}
+   *     {@code line-account}, {@code line-amount}, {@code cash-count}
    */
   @Transactional
   void keep(Actor actor, long id, SlipRequest request) {
@@ -271,17 +273,17 @@ class Slips {
 
   private static Map<Long, Integer> pieces(SlipRequest request) {
     return request.pieces().stream()
-        .collect(Collectors.toMap(PieceRequest::valueMinor, PieceRequest::count, (a, b) -> b));
+        .collect(Collectors.toMap(CountedPieces::valueMinor, CountedPieces::count, (a, b) -> b));
   }
 
-  private List<SlipLine> lines(Actor actor, List<LineRequest> requested) {
+  private List<SlipLine> lines(Actor actor, List<WrittenLine> requested) {
     Set<String> free =
         charts.of(actor.booksId()).accounts().stream()
             .filter(LedgerAccount::isFree)
             .map(a -> a.code().code())
             .collect(Collectors.toCollection(HashSet::new));
     free.add(StandardAccount.PETTY_CASH.code().code());
-    for (LineRequest line : requested) {
+    for (WrittenLine line : requested) {
       if (!line.kind().isWritten() || !free.contains(line.account())) {
         throw new Refusal(
             "line-account", "A line of a slip stands on an account that a clerk may choose.");
@@ -310,10 +312,7 @@ class Slips {
           "too-many-parts", "A slip holds up to %d receipts and lines.".formatted(Slip.MOST_PARTS));
     }
     receipts.stream().sorted().distinct().forEach(id -> requireFree(actor, row, id));
-    entities
-        .createNativeQuery("update deposit_member set slip_id = null where slip_id = :s")
-        .setParameter("s", row.id)
-        .executeUpdate();
+    takeAllOff(row);
     if (!receipts.isEmpty()) {
       entities
           .createNativeQuery("update deposit_member set slip_id = :s where id in (:ids)")
@@ -321,6 +320,13 @@ class Slips {
           .setParameter("ids", receipts)
           .executeUpdate();
     }
+  }
+
+  private void takeAllOff(SlipRow slip) {
+    entities
+        .createNativeQuery("update deposit_member set slip_id = null where slip_id = :s")
+        .setParameter("s", slip.id)
+        .executeUpdate();
   }
 
   private void requireFree(Actor actor, SlipRow slip, long id) {
@@ -358,10 +364,7 @@ class Slips {
     Stored stored = lock(actor.booksId(), id);
     stored.requireBeingMade();
     SlipRow row = stored.row();
-    entities
-        .createNativeQuery("update deposit_member set slip_id = null where slip_id = :s")
-        .setParameter("s", id)
-        .executeUpdate();
+    takeAllOff(row);
     entities.remove(row);
     audit.append(actor, "slip-dropped", "Slip " + row.number, "");
   }

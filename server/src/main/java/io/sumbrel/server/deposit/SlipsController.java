@@ -2,9 +2,7 @@ package io.sumbrel.server.deposit;
 
 import io.sumbrel.core.deposit.Slip;
 import io.sumbrel.core.money.Denominations;
-import io.sumbrel.core.posting.PostingNumber;
 import io.sumbrel.server.bank.BankAccounts;
-import io.sumbrel.server.chart.Charts;
 import io.sumbrel.server.people.Actor;
 import java.time.LocalDate;
 import java.util.List;
@@ -33,43 +31,21 @@ class SlipsController {
   private final Slips slips;
   private final HandInSlip handInSlip;
   private final SlipPaper paper;
-  private final Charts charts;
   private final BankAccounts accounts;
 
-  SlipsController(
-      Slips slips, HandInSlip handInSlip, SlipPaper paper, Charts charts, BankAccounts accounts) {
+  SlipsController(Slips slips, HandInSlip handInSlip, SlipPaper paper, BankAccounts accounts) {
     this.accounts = accounts;
     this.slips = slips;
     this.handInSlip = handInSlip;
     this.paper = paper;
-    this.charts = charts;
   }
-
-  /**
-   * @param accountName what the account is called
-   */
-  record SlipLineView(
-      String kind,
-      String words,
-      String account,
-      String accountName,
-      long amountMinor,
-      String note) {}
-
-  /** So many notes or coins of a value. */
-  record PieceView(long valueMinor, int count) {}
-
-  /** A receipt that lies on a slip. */
-  record SlipReceiptView(
-      long id, String kind, String number, String payer, LocalDate date, long amountMinor) {}
 
   /**
    * A slip.
    *
+   * @param receipts those on hand that lie on it
    * @param pieces of every value that the currency has
    * @param sumMinor what receipts and lines make
-   * @param cashMinor what of it is cash
-   * @param handedIn the posting by which it was
    */
   record SlipView(
       long id,
@@ -78,13 +54,11 @@ class SlipsController {
       String account,
       LocalDate date,
       String currency,
-      List<SlipReceiptView> receipts,
-      List<SlipLineView> lines,
-      List<PieceView> pieces,
+      List<Long> receipts,
+      List<Slips.WrittenLine> lines,
+      List<Slips.CountedPieces> pieces,
       Optional<Long> countedMinor,
       long sumMinor,
-      long cashMinor,
-      Optional<String> handedIn,
       String madeBy,
       int version) {}
 
@@ -96,9 +70,8 @@ class SlipsController {
   /** Those that are being made, and the accounts into which they may go. */
   @GetMapping
   SlipsView beingMade(@AuthenticationPrincipal Actor actor) {
-    Map<String, String> names = charts.names(actor.booksId());
     return new SlipsView(
-        slips.beingMade(actor.booksId()).stream().map(s -> view(s, names)).toList(),
+        slips.beingMade(actor.booksId()).stream().map(SlipsController::view).toList(),
         accounts.all(actor.booksId()).stream()
             .map(
                 a ->
@@ -109,7 +82,7 @@ class SlipsController {
 
   @GetMapping("/{id}")
   SlipView one(@AuthenticationPrincipal Actor actor, @PathVariable long id) {
-    return view(slips.find(actor.booksId(), id), charts.names(actor.booksId()));
+    return view(slips.find(actor.booksId(), id));
   }
 
   record BeginRequest(long accountId) {}
@@ -163,48 +136,28 @@ class SlipsController {
         .body(paper.of(actor.booksId(), slip));
   }
 
-  private static SlipView view(Slips.Stored slip, Map<String, String> names) {
+  private static SlipView view(Slips.Stored slip) {
     SlipRow row = slip.row();
     Slip.Filled filled = slip.filled();
     Map<Long, Integer> counted = filled.cash().pieces();
-    var currency = slip.account().beginsWith().currency();
     return new SlipView(
         row.id,
         row.number,
         row.bankAccountId,
         slip.account().shortName(),
         row.slipDate,
-        currency.getCurrencyCode(),
-        slip.receipts().stream().map(SlipsController::view).toList(),
-        row.slipLines().stream()
+        filled.currency().getCurrencyCode(),
+        slip.receipts().stream().map(r -> r.id).toList(),
+        filled.lines().stream()
             .map(
-                l ->
-                    new SlipLineView(
-                        l.kind().name(),
-                        l.kind().words(),
-                        l.account().code(),
-                        names.get(l.account().code()),
-                        l.amountMinor(),
-                        l.note()))
+                l -> new Slips.WrittenLine(l.kind(), l.account().code(), l.amountMinor(), l.note()))
             .toList(),
-        Denominations.of(currency).stream()
-            .map(value -> new PieceView(value, counted.getOrDefault(value, 0)))
+        Denominations.of(filled.currency()).stream()
+            .map(value -> new Slips.CountedPieces(value, counted.getOrDefault(value, 0)))
             .toList(),
-        Optional.ofNullable(row.countedMinor),
+        filled.countedMinor(),
         filled.sumMinor(),
-        filled.sumMinor() - filled.papersMinor(),
-        slip.handedIn().map(PostingNumber::words),
         row.madeBy,
         row.version);
-  }
-
-  private static SlipReceiptView view(DepositMemberRow receipt) {
-    return new SlipReceiptView(
-        receipt.id,
-        receipt.kind.words(),
-        receipt.number,
-        Optional.ofNullable(receipt.payerName).orElse(""),
-        receipt.memberDate,
-        receipt.amountMinor);
   }
 }

@@ -4,6 +4,7 @@ import io.sumbrel.core.deposit.Recorded;
 import io.sumbrel.core.deposit.RecordedId;
 import io.sumbrel.core.deposit.TieReason;
 import io.sumbrel.core.matching.RecordedSets;
+import io.sumbrel.core.money.AmountText;
 import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.server.bank.BankAccount;
@@ -15,6 +16,7 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
+import java.util.Currency;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
@@ -36,45 +38,35 @@ class TieBoard {
 
   private final MoneyLines moneyLines;
   private final WaitingForTie waiting;
-  private final Deposits deposits;
   private final BankAccounts accounts;
 
-  TieBoard(MoneyLines moneyLines, WaitingForTie waiting, Deposits deposits, BankAccounts accounts) {
+  TieBoard(MoneyLines moneyLines, WaitingForTie waiting, BankAccounts accounts) {
     this.moneyLines = moneyLines;
     this.waiting = waiting;
-    this.deposits = deposits;
     this.accounts = accounts;
   }
 
   /**
    * An entry of the bank.
    *
-   * @param waitsFor the deposit beside which the machine has parked it
+   * @param parked whether it waits beside a deposit
    */
   record TieEntryView(
       long id,
       LocalDate date,
-      long accountId,
       String account,
       String currency,
       long amountMinor,
       String text,
-      Optional<Long> waitsFor) {}
+      boolean parked) {}
 
   /**
    * What is recorded.
    *
-   * @param accountId into which it goes, where that is known
-   * @param account what that is called; else empty
+   * @param account into which it goes; empty where that is not known
    */
   record TieRecordView(
-      long id,
-      String words,
-      LocalDate date,
-      Optional<Long> accountId,
-      String account,
-      String currency,
-      long amountMinor) {}
+      long id, String words, LocalDate date, String account, String currency, long amountMinor) {}
 
   record TieReasonView(TieReason code, String words) {}
 
@@ -99,20 +91,22 @@ class TieBoard {
     Map<Long, BankAccount> all =
         accounts.all(actor.booksId()).stream()
             .collect(Collectors.toMap(BankAccount::id, Function.identity()));
-    Map<MoneyInId, Long> parked = waiting.parked(actor.booksId());
+    List<DepositRow> parked = waiting.parked(actor.booksId());
+    Set<MoneyInId> parkedEntries =
+        parked.stream().map(d -> new MoneyInId(d.entryId)).collect(Collectors.toSet());
     List<TieEntryView> entries =
         Stream.concat(
                 moneyLines.pile(actor.booksId()).stream(),
-                moneyLines.some(actor.booksId(), parked.keySet()).stream())
+                moneyLines.some(actor.booksId(), parkedEntries).stream())
             .filter(l -> l.statementId().isPresent())
-            .map(l -> entry(l, all, Optional.ofNullable(parked.get(l.moneyIn().id()))))
-            .filter(e -> has(e.text() + " " + plain(e.amountMinor()), text))
+            .map(l -> entry(l, all, parkedEntries.contains(l.moneyIn().id())))
+            .filter(e -> has(e.text(), e.currency(), e.amountMinor(), text))
             .sorted(Comparator.comparing(TieEntryView::date).reversed())
             .toList();
     List<TieRecordView> records =
-        records(actor.booksId()).stream()
+        records(actor.booksId(), parked).stream()
             .map(r -> view(r, all))
-            .filter(r -> has(r.words() + " " + plain(r.amountMinor()), recordText))
+            .filter(r -> has(r.words(), r.currency(), r.amountMinor(), recordText))
             .sorted(Comparator.comparing(TieRecordView::date))
             .toList();
     return new TieBoardView(
@@ -124,25 +118,23 @@ class TieBoard {
   }
 
   /** What waits, that for which an entry is parked too. */
-  private List<Recorded> records(long booksId) {
+  private List<Recorded> records(long booksId, List<DepositRow> parked) {
     return Stream.concat(
-            waiting.recorded(booksId).stream(),
-            deposits.parked(booksId).stream().map(d -> d.toRecorded(Set.of())))
+            waiting.recorded(booksId).stream(), parked.stream().map(d -> d.toRecorded(Set.of())))
         .toList();
   }
 
   private static TieEntryView entry(
-      MoneyLine line, Map<Long, BankAccount> accounts, Optional<Long> waitsFor) {
+      MoneyLine line, Map<Long, BankAccount> accounts, boolean parked) {
     long account = line.bankAccountId().orElseThrow();
     return new TieEntryView(
         line.moneyIn().id().number(),
         line.moneyIn().bookingDate(),
-        account,
         accounts.get(account).shortName(),
         line.moneyIn().currency().getCurrencyCode(),
         line.moneyIn().amountMinor(),
         line.moneyIn().text().replace('\n', ' '),
-        waitsFor);
+        parked);
   }
 
   private static TieRecordView view(Recorded recorded, Map<Long, BankAccount> accounts) {
@@ -150,23 +142,18 @@ class TieBoard {
         recorded.id().number(),
         recorded.words(),
         recorded.date(),
-        recorded.account(),
         recorded.account().map(a -> accounts.get(a).shortName()).orElse(""),
         recorded.currency().getCurrencyCode(),
         recorded.amountMinor());
   }
 
-  private static boolean has(String all, String text) {
+  private static boolean has(String words, String currency, long minor, String text) {
+    String all = words + " " + AmountText.plain(minor, Currency.getInstance(currency));
     return all.toLowerCase(Locale.ROOT).contains(text.strip().toLowerCase(Locale.ROOT));
   }
 
-  /** Hundredths as people type them, for the eye that looks for an amount. */
-  private static String plain(long minor) {
-    return minor / 100 + "." + "%02d".formatted(Math.abs(minor % 100));
-  }
-
   /** A set of records that makes what the bank shows. */
-  record TieSetView(List<Long> records, String words, boolean natural) {}
+  record TieSetView(List<Long> records, String words) {}
 
   /**
    * @param more whether further sets make the sum, or the search was not complete
@@ -176,27 +163,26 @@ class TieBoard {
   /**
    * Sets of what waits that make the sum of some entries.
    *
-   * @param among of which only these, where some are named
    * @throws Refusal {@code not-found}
    */
   @Transactional(readOnly = true)
-  TieSetsView sets(Actor actor, List<Long> entries, List<Long> among) {
+  TieSetsView sets(Actor actor, List<Long> entries) {
     List<MoneyLine> lines =
         moneyLines.some(actor.booksId(), entries.stream().map(MoneyInId::new).toList());
     if (lines.isEmpty() || lines.size() < new HashSet<>(entries).size()) {
       throw new Refusal("not-found", "There is no such entry of the bank.");
     }
     MoneyLine first = lines.get(0);
-    Set<Long> wanted = new HashSet<>(among);
     List<Recorded> able = new ArrayList<>();
-    for (Recorded recorded : records(actor.booksId())) {
+    long booksId = actor.booksId();
+    for (Recorded recorded : records(booksId, waiting.parked(booksId))) {
       boolean here =
           recorded.currency().equals(first.moneyIn().currency())
               && recorded
                   .account()
                   .filter(a -> !Objects.equals(Optional.of(a), first.bankAccountId()))
                   .isEmpty();
-      if (here && (wanted.isEmpty() || wanted.contains(recorded.id().number()))) {
+      if (here) {
         able.add(recorded);
       }
     }
@@ -208,8 +194,7 @@ class TieBoard {
                 s ->
                     new TieSetView(
                         s.records().stream().map(Recorded::id).map(RecordedId::number).toList(),
-                        s.words(),
-                        s.natural()))
+                        s.words()))
             .toList(),
         found.more());
   }

@@ -32,14 +32,14 @@ class TieController {
     return board.board(actor, text, recordText);
   }
 
-  record TieSetsRequest(List<Long> entries, List<Long> among) {}
+  record TieSetsRequest(List<Long> entries) {}
 
   /** Sets of what is recorded that make the sum of some entries. */
   @PostMapping("/sets")
   @PreAuthorize("hasAuthority('POST')")
   TieBoard.TieSetsView sets(
       @AuthenticationPrincipal Actor actor, @RequestBody TieSetsRequest request) {
-    return board.sets(actor, request.entries(), request.among());
+    return board.sets(actor, request.entries());
   }
 
   @PostMapping

@@ -22,6 +22,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Propagation;
@@ -34,6 +35,12 @@ import org.springframework.transaction.annotation.Transactional;
 @Component
 public class WaitingForTie {
   private static final int DAYS = 11;
+
+  private static final String PARKED =
+      """
+       from DepositRow d where d.booksId = :b and d.entryId is not null
+        and not exists (select 1 from RecordedClaimRow c where c.recordedId = d.id)
+      """;
 
   private final EntityManager entities;
   private final Claims claims;
@@ -81,24 +88,20 @@ public class WaitingForTie {
   /** All bank entries that wait. */
   @Transactional(readOnly = true)
   public Set<MoneyInId> entries(long booksId) {
-    return parked(booksId).keySet();
-  }
-
-  /** All bank entries that wait, with the deposits that they are. */
-  @Transactional(readOnly = true)
-  public Map<MoneyInId, Long> parked(long booksId) {
-    Map<MoneyInId, Long> parked = new HashMap<>();
-    entities
-        .createQuery(
-            """
-            select d.entryId, d.id from DepositRow d where d.booksId = :b and d.entryId is not null
-              and not exists (select 1 from RecordedClaimRow c where c.recordedId = d.id)
-            """,
-            Object[].class)
+    return entities
+        .createQuery("select d.entryId" + PARKED, Long.class)
         .setParameter("b", booksId)
         .getResultStream()
-        .forEach(r -> parked.put(new MoneyInId((Long) r[0]), (Long) r[1]));
-    return parked;
+        .map(MoneyInId::new)
+        .collect(Collectors.toSet());
+  }
+
+  /** The deposits for which they wait. */
+  List<DepositRow> parked(long booksId) {
+    return entities
+        .createQuery("select d" + PARKED + "order by d.id", DepositRow.class)
+        .setParameter("b", booksId)
+        .getResultList();
   }
 
   /** What is in the books and waits for the bank: deposits without an entry, receipts on hand. */
@@ -381,9 +384,7 @@ public class WaitingForTie {
    * @throws Refusal {@code not-explained}, {@code on-a-slip}
    */
   private void requireFree(DepositMemberRow receipt) {
-    if (!isExplained(receipt.id)) {
-      throw Slip.notExplained(receipt.words());
-    }
+    requireExplained(receipt);
     if (receipt.slipId != null && claims.tieOf(new RecordedId(receipt.id)).isEmpty()) {
       throw new Refusal(
           "on-a-slip",
@@ -392,19 +393,26 @@ public class WaitingForTie {
     }
   }
 
-  /** Whether the books say what a receipt is; one from before these books was explained there. */
-  @Transactional(readOnly = true)
-  public boolean isExplained(long receipt) {
-    return entities
-        .createQuery(
-            """
-            select 1 from MoneyInRow w where w.depositMemberId = :m
-              and not exists (select 1 from ClaimRow e where e.moneyInId = w.id)
-            """,
-            Integer.class)
-        .setParameter("m", receipt)
-        .getResultList()
-        .isEmpty();
+  /**
+   * The books must say what a receipt is; one from before these books was explained there.
+   *
+   * @throws Refusal {@code not-explained}
+   */
+  void requireExplained(DepositMemberRow receipt) {
+    boolean explained =
+        entities
+            .createQuery(
+                """
+                select 1 from MoneyInRow w where w.depositMemberId = :m
+                  and not exists (select 1 from ClaimRow e where e.moneyInId = w.id)
+                """,
+                Integer.class)
+            .setParameter("m", receipt.id)
+            .getResultList()
+            .isEmpty();
+    if (!explained) {
+      throw Slip.notExplained(receipt.words());
+    }
   }
 
   /** Entries that a file brought wait no more: the file goes. */

@@ -56,13 +56,7 @@ class TiesTest extends ServerTest {
     JsonNode halves = house.get(house.reader, "/api/ties/board?text=half").body().path("entries");
     List<Long> ids = List.of(halves.get(0).path("id").asLong(), halves.get(1).path("id").asLong());
     JsonNode found =
-        house
-            .send(
-                house.clerk,
-                HttpMethod.POST,
-                "/api/ties/sets",
-                Map.of("entries", ids, "among", List.of()))
-            .body();
+        house.send(house.clerk, HttpMethod.POST, "/api/ties/sets", Map.of("entries", ids)).body();
     assertThat(found.path("sets")).hasSize(1);
     assertThat(found.path("sets").get(0).path("records").get(0).asLong())
         .isEqualTo(deposit("S-119").path("id").asLong());
