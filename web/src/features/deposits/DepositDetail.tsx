@@ -96,14 +96,19 @@ export function DepositDetail({ deposit, work }: Props) {
           </p>
         )}
         <AtTheBank deposit={deposit} notThisEntry={work.notThisEntry} tieIt={work.tieIt} />
-        {deposit.id !== undefined && (
-          <div>
-            <Papers on="DEPOSIT" id={deposit.id} />
-            <Notes on="deposits" id={deposit.id} />
-          </div>
-        )}
+        <Beside deposit={deposit} />
       </aside>
     </>
+  );
+}
+
+/** Papers and notes of a deposit that is known. */
+export function Beside({ deposit }: { deposit: Deposit }) {
+  return deposit.id === undefined ? null : (
+    <div>
+      <Papers on="DEPOSIT" id={deposit.id} />
+      <Notes on="deposits" id={deposit.id} />
+    </div>
   );
 }
 
@@ -149,7 +154,7 @@ interface AtTheBankProps {
 }
 
 /** The entry that is this sum; it waits here and stands in no pile. */
-function AtTheBank({ deposit, notThisEntry, tieIt }: AtTheBankProps) {
+export function AtTheBank({ deposit, notThisEntry, tieIt }: AtTheBankProps) {
   const { entry, tiedBy } = deposit;
   if (tiedBy) {
     return (

@@ -1,3 +1,4 @@
+import type { ReactNode } from 'react';
 import { Link } from 'react-router';
 import { Amount } from '../../components/Amount';
 import { Tape, type TapeRow } from '../../components/Tape';
@@ -89,9 +90,11 @@ interface MembersProps {
   members: Member[];
   /** Where its place in a file is shown; undefined where no file brought it. */
   showLine: ((line: number) => void) | undefined;
+  /** What else is said of a member, or done with it. */
+  beside?: (member: Member) => ReactNode;
 }
 
-export function Members({ title, members, showLine }: MembersProps) {
+export function Members({ title, members, showLine, beside }: MembersProps) {
   return (
     <table className={styles.members} aria-label={title}>
       <tbody>
@@ -115,6 +118,7 @@ export function Members({ title, members, showLine }: MembersProps) {
               {m.payer || m.kind}
               <Details member={m} />
               <Standing member={m} />
+              {beside?.(m)}
             </td>
             <td className="figures">
               <Amount minor={m.amountMinor} currency={m.currency} />

@@ -12,6 +12,7 @@ import { actByLetter } from '../desk';
 import { DepositDetail, useDeposit } from './DepositDetail';
 import { beginSlip, type Deposit, depositsQuery, slipsQuery, tiedQuery } from './depositsApi';
 import { OnHand } from './OnHand';
+import { PayoutDetail } from './PayoutDetail';
 import { SlipWork } from './SlipWork';
 import styles from './Deposits.module.css';
 
@@ -184,7 +185,12 @@ export function Deposits() {
         })}
         <Older list={tied} shown={tiedRows.length} of="tied deposits" />
       </div>
-      {selected && <DepositDetail key={selected.id} deposit={selected} work={work} />}
+      {selected &&
+        (selected.kind === 'payout' && selected.id !== undefined ? (
+          <PayoutDetail key={selected.id} deposit={{ ...selected, id: selected.id }} work={work} />
+        ) : (
+          <DepositDetail key={selected.id} deposit={selected} work={work} />
+        ))}
       {chosen === ON_HAND && <OnHand receipts={onHand} />}
       {slip && (
         <SlipWork

@@ -79,3 +79,43 @@ export const tieSetsQuery = (entries: number[]) =>
     enabled: entries.length > 0,
     placeholderData: (before) => before,
   });
+
+export type Payout = Schemas['PayoutView'];
+export type Processor = Payout['processor'];
+
+/** A payout against the books, and what would be posted with it, less what is left out. */
+export const payoutQuery = (id: number, left: number[]) =>
+  queryOptions({
+    queryKey: ['deposits', 'payout', id, left],
+    queryFn: () =>
+      left.length === 0
+        ? unwrap(client.GET('/api/payouts/{id}', { params: { path: { id } } }))
+        : unwrap(
+            client.POST('/api/payouts/{id}/preview', { params: { path: { id } }, body: { left } }),
+          ),
+    placeholderData: (before) => before,
+  });
+
+/** Posts with a payout what was shown. */
+export const postPayout = (id: number, shown: Payout, key: string) =>
+  unwrap(
+    client.POST('/api/payouts/{id}/posting', {
+      params: { path: { id }, header: { 'Idempotency-Key': key } },
+      body: { sums: shown.sums, receipts: shown.receipts },
+    }),
+  );
+
+/** A sale with all that belongs to it. */
+export const saleQuery = (id: number, member: number) =>
+  queryOptions({
+    queryKey: ['deposits', 'sale', id, member],
+    queryFn: () =>
+      unwrap(
+        client.GET('/api/payouts/{id}/rows/{member}/story', { params: { path: { id, member } } }),
+      ),
+  });
+
+export const keepProcessor = (layoutId: number, body: Schemas['ProcessorRequest']) =>
+  unwrap(
+    client.PUT('/api/payouts/processors/{layoutId}', { params: { path: { layoutId } }, body }),
+  );

@@ -27,11 +27,14 @@ import io.sumbrel.core.openitem.ListScope;
 import io.sumbrel.core.openitem.OpenItem;
 import io.sumbrel.core.openitem.OpenItemList;
 import io.sumbrel.core.party.CustomerId;
+import io.sumbrel.core.payout.Payout;
+import io.sumbrel.core.payout.ProcessorAccounts;
 import io.sumbrel.core.posting.BankBegins;
 import io.sumbrel.core.posting.Event;
 import io.sumbrel.core.posting.HandedIn;
 import io.sumbrel.core.posting.ItemMovement;
 import io.sumbrel.core.posting.ItemsRead;
+import io.sumbrel.core.posting.PayoutPosted;
 import io.sumbrel.core.posting.Posting;
 import io.sumbrel.core.posting.PostingDate;
 import io.sumbrel.core.posting.PostingNumber;
@@ -371,6 +374,53 @@ public final class Books {
     return id;
   }
 
+  /**
+   * Posts with a payout what the processor kept of it, and sales that pay no item or were recorded
+   * before.
+   *
+   * @param sales rows that go to the accounts of the processor
+   * @param known sales that are these receipts
+   */
+  public PostingNumber postPayout(
+      RecordedId id, List<MoneyInId> sales, Map<MoneyInId, RecordedId> known) {
+    BooksFacts.Deposit deposit = imports.payout(id);
+    List<Payout.Row> rows = new ArrayList<>();
+    deposit.members().stream()
+        .filter(m -> m.moneyIn().isEmpty() || sales.contains(m.moneyIn().get()))
+        .forEach(m -> rows.add(row(m)));
+    List<Payout.Known> before = new ArrayList<>();
+    deposit.members().stream()
+        .filter(m -> m.moneyIn().filter(known::containsKey).isPresent())
+        .forEach(
+            m -> {
+              Recorded receipt = imports.untied(known.get(m.moneyIn().get()));
+              before.add(
+                  new Payout.Known(
+                      List.of(row(m)),
+                      List.of(
+                          new Tie.Record(
+                              receipt.id(), receipt.standsOn(), receipt.amountMinor()))));
+            });
+    rows.forEach(r -> r.money().ifPresent(imports::unclaimed));
+    known.keySet().forEach(imports::unclaimed);
+    requireOpen(businessDate);
+    Payout payout =
+        Payout.of(
+            new Payout.Filled(
+                id, deposit.words(), deposit.currency(), deposit.clearing(), rows, before),
+            ProcessorAccounts.STANDARD,
+            chart,
+            businessDate);
+    PostingNumber number = append(PayoutPosted.of(payout, businessDate));
+    imports.post(id, Optional.of(number));
+    return number;
+  }
+
+  private static Payout.Row row(BooksFacts.Member member) {
+    return new Payout.Row(
+        member.kind(), "", member.moneyIn(), member.amountMinor(), Optional.empty());
+  }
+
   private long givenByTies(AccountCode bank, Optional<TieReason> reason, YearMonth month) {
     Set<PostingNumber> turnedBack = new HashSet<>();
     postings.values().forEach(p -> p.turnsBack().ifPresent(turnedBack::add));
@@ -395,7 +445,9 @@ public final class Books {
     TurnedBack contra = TurnedBack.of(original, items, businessDate, returnedBy);
     requireOpen(contra.date());
     original.slip().ifPresent(imports::takeBack);
-    return append(contra);
+    PostingNumber by = append(contra);
+    original.payout().ifPresent(p -> imports.post(p.id(), Optional.empty()));
+    return by;
   }
 
   /** Closes all months up to a day: nothing is posted on or before it any more. */

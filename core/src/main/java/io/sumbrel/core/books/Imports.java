@@ -50,6 +50,7 @@ final class Imports {
   private final Map<RecordedId, BooksFacts.OnHand> onHand = new LinkedHashMap<>();
   private final Map<RecordedId, Recorded> recorded = new HashMap<>();
   private final Map<RecordedId, PostingNumber> ties = new HashMap<>();
+  private final Map<RecordedId, PostingNumber> posted = new HashMap<>();
   private final List<BooksFacts.Intake> intakes = new ArrayList<>();
   private long nextMoneyIn = 1;
   private long nextRecorded = 1;
@@ -166,6 +167,7 @@ final class Imports {
             List.of(),
             Optional.of(by),
             Optional.empty(),
+            Optional.empty(),
             Optional.empty()));
   }
 
@@ -180,6 +182,23 @@ final class Imports {
     }
     recorded.remove(slip.id());
     deposits.remove(slip.id());
+  }
+
+  /**
+   * A payout whose rows may be posted with it.
+   *
+   * @throws Refusal {@code claimed} when it is posted already
+   */
+  BooksFacts.Deposit payout(RecordedId id) {
+    if (posted.containsKey(id)) {
+      throw new Refusal("claimed", "It is posted already, by " + posted.get(id).words() + ".");
+    }
+    return deposits.get(id);
+  }
+
+  /** What the processor kept of a payout is in the books now; empty when it is so no more. */
+  void post(RecordedId payout, Optional<PostingNumber> by) {
+    by.ifPresentOrElse(n -> posted.put(payout, n), () -> posted.remove(payout));
   }
 
   private void keepOnHand(
@@ -214,6 +233,7 @@ final class Imports {
             deposit.currency(),
             deposit.netMinor(),
             members,
+            Optional.empty(),
             Optional.empty(),
             Optional.empty(),
             Optional.empty()));
@@ -392,6 +412,7 @@ final class Imports {
         d.netMinor(),
         d.members(),
         d.handedIn(),
+        Optional.ofNullable(posted.get(d.id())),
         d.waiting(),
         Optional.ofNullable(ties.get(d.id())));
   }

@@ -21,12 +21,21 @@ import java.util.List;
  *     <td>receivables, other accounts, transfers in transit, new credits</td></tr>
  *   <tr><td>{@link HandedIn}</td><td>deposits in transit, kept back</td>
  *     <td>cheques on hand, till cash, what goes along</td></tr>
+ *   <tr><td>{@link PayoutPosted}</td><td>processor balance, fees, reserve</td>
+ *     <td>sales, tax, processor balance</td></tr>
  *   <tr><td>{@link Tied}</td><td>bank, difference</td><td>clearing accounts, difference</td></tr>
  *   <tr><td>{@link TurnedBack}</td><td colspan="2">the mirror of what it undoes</td></tr>
  * </table>
  */
 public sealed interface Event
-    permits BankBegins, ItemsRead, ReceiptsForward, TapePosted, HandedIn, Tied, TurnedBack {
+    permits BankBegins,
+        ItemsRead,
+        ReceiptsForward,
+        TapePosted,
+        HandedIn,
+        PayoutPosted,
+        Tied,
+        TurnedBack {
 
   PostingKind kind();
 

@@ -3,6 +3,7 @@ package io.sumbrel.core.posting;
 import io.sumbrel.core.deposit.Slip;
 import io.sumbrel.core.deposit.Tie;
 import io.sumbrel.core.ledger.JournalEntry;
+import io.sumbrel.core.payout.Payout;
 import io.sumbrel.core.tape.Tape;
 import java.time.LocalDate;
 import java.util.List;
@@ -14,6 +15,7 @@ import java.util.Optional;
  *
  * @param tape the strip that was posted, of a posting of that kind
  * @param slip what was handed in, of a posting of that kind
+ * @param payout what was posted with one, of a posting of that kind
  * @param tie what was tied, of a posting of that kind
  * @param turnsBack the posting that this one undoes
  */
@@ -24,6 +26,7 @@ public record Posting(
     List<ItemMovement> movements,
     Optional<Tape> tape,
     Optional<Slip> slip,
+    Optional<Payout> payout,
     Optional<Tie> tie,
     Optional<PostingNumber> turnsBack) {
 
@@ -31,6 +34,7 @@ public record Posting(
     movements = List.copyOf(movements);
     if (tape.isPresent() != (kind == PostingKind.TAPE)
         || slip.isPresent() != (kind == PostingKind.HANDED_IN)
+        || payout.isPresent() != (kind == PostingKind.PAYOUT)
         || tie.isPresent() != (kind == PostingKind.TIED)
         || turnsBack.isPresent() != (kind == PostingKind.TURNED_BACK)) {
       throw new IllegalArgumentException(kind + " " + number.words());
@@ -46,6 +50,7 @@ public record Posting(
         event.movements(),
         event instanceof TapePosted posted ? Optional.of(posted.tape()) : Optional.empty(),
         event instanceof HandedIn handed ? Optional.of(handed.slip()) : Optional.empty(),
+        event instanceof PayoutPosted posted ? Optional.of(posted.payout()) : Optional.empty(),
         event instanceof Tied tied ? Optional.of(tied.tie()) : Optional.empty(),
         event instanceof TurnedBack back ? Optional.of(back.original()) : Optional.empty());
   }
@@ -54,6 +59,7 @@ public record Posting(
   public Claimed claims() {
     return tape.map(TapePosted::claimed)
         .or(() -> slip.map(HandedIn::of))
+        .or(() -> payout.map(PayoutPosted::of))
         .or(() -> tie.map(Tied::of))
         .orElse(Claimed.NONE);
   }

@@ -7,6 +7,7 @@ public enum PostingKind {
   RECEIPTS_FORWARD("receipts brought forward"),
   TAPE("explained"),
   HANDED_IN("handed in"),
+  PAYOUT("payout posted"),
   TIED("tied"),
   TURNED_BACK("turned back");
 
@@ -22,6 +23,6 @@ public enum PostingKind {
 
   /** Whether somebody decided it at a desk, so that it may be turned back. */
   public boolean isDecided() {
-    return this == TAPE || this == TIED || this == HANDED_IN;
+    return this == TAPE || this == TIED || this == HANDED_IN || this == PAYOUT;
   }
 }

@@ -144,6 +144,7 @@ public record BooksFacts(
    *
    * @param clearing the account on which it stands until it is tied
    * @param handedIn the posting by which a slip of our own came to be; it says what it holds
+   * @param posted the posting by which what the processor kept of a payout is in the books
    * @param waiting the bank entry that is this sum
    * @param tie the posting by which it is tied to what the bank shows
    */
@@ -156,6 +157,7 @@ public record BooksFacts(
       long netMinor,
       List<Member> members,
       Optional<PostingNumber> handedIn,
+      Optional<PostingNumber> posted,
       Optional<MoneyInId> waiting,
       Optional<PostingNumber> tie) {}
 

@@ -1,6 +1,7 @@
 package io.sumbrel.core.proof;
 
 import io.sumbrel.core.deposit.DepositKind;
+import io.sumbrel.core.deposit.MemberKind;
 import io.sumbrel.core.deposit.RecordedId;
 import io.sumbrel.core.deposit.Slip;
 import io.sumbrel.core.deposit.Tie;
@@ -8,13 +9,16 @@ import io.sumbrel.core.ledger.AccountCode;
 import io.sumbrel.core.ledger.JournalLine;
 import io.sumbrel.core.ledger.StandardAccount;
 import io.sumbrel.core.money.AmountText;
+import io.sumbrel.core.payout.Payout;
 import io.sumbrel.core.posting.HandedIn;
+import io.sumbrel.core.posting.PayoutPosted;
 import io.sumbrel.core.posting.Posting;
 import io.sumbrel.core.posting.PostingKind;
 import io.sumbrel.core.posting.PostingNumber;
 import io.sumbrel.core.posting.Tied;
 import io.sumbrel.core.receipt.MoneyInId;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.Currency;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -33,7 +37,8 @@ final class DepositProof {
           StandardAccount.TILL_CASH,
           StandardAccount.DEPOSITS_IN_TRANSIT,
           StandardAccount.LOCKBOX_CLEARING,
-          StandardAccount.PROCESSOR_BALANCE);
+          StandardAccount.PROCESSOR_BALANCE,
+          StandardAccount.PROCESSOR_RESERVE);
 
   private final BooksFacts facts;
   private final Map<MoneyInId, BooksFacts.Entry> entries = new HashMap<>();
@@ -41,6 +46,7 @@ final class DepositProof {
   private final Map<RecordedId, PostingNumber> tied = new HashMap<>();
   private final List<Posting> ties = new ArrayList<>();
   private final Map<PostingNumber, Posting> handedIn = new HashMap<>();
+  private final Map<PostingNumber, Posting> payouts = new HashMap<>();
   private final Set<AccountCode> clearing = new HashSet<>();
   private final Balances ledger = new Balances();
   private final Explained explained;
@@ -90,6 +96,9 @@ final class DepositProof {
     if (posting.slip().isPresent()) {
       handedIn.put(posting.number(), posting);
     }
+    if (posting.payout().isPresent()) {
+      payouts.put(posting.number(), posting);
+    }
     if (posting.kind() != PostingKind.BANK_BEGINS) {
       posting.entry().lines().forEach(this::add);
     }
@@ -105,7 +114,9 @@ final class DepositProof {
   void leaveOutWhatWasTurnedBack() {
     ties.removeIf(p -> !explained.isLive(p.number()));
     handedIn.keySet().removeIf(n -> !explained.isLive(n));
-    Stream.concat(ties.stream(), handedIn.values().stream())
+    payouts.keySet().removeIf(n -> !explained.isLive(n));
+    Stream.of(ties, handedIn.values(), payouts.values())
+        .flatMap(Collection::stream)
         .forEach(p -> p.claims().recorded().forEach(id -> tied.put(id, p.number())));
   }
 
@@ -115,6 +126,7 @@ final class DepositProof {
     facts.deposits().forEach(d -> requireMembers(d, failures));
     ties.forEach(p -> requireTie(p, failures));
     requireSlips(failures);
+    requirePayouts(failures);
     records.forEach(
         (id, record) -> {
           boolean before =
@@ -155,6 +167,55 @@ final class DepositProof {
             failures.add(deposit.words() + " was not handed in as its posting says.");
           }
         });
+  }
+
+  /** Each payout that was posted holds what its file brought, and follows the table. */
+  private void requirePayouts(List<String> failures) {
+    Map<PostingNumber, BooksFacts.Deposit> posted = new HashMap<>();
+    facts.deposits().forEach(d -> d.posted().ifPresent(by -> posted.put(by, d)));
+    for (Posting posting : payouts.values()) {
+      Payout payout = posting.payout().orElseThrow();
+      BooksFacts.Deposit deposit = posted.remove(posting.number());
+      if (deposit == null
+          || !deposit.id().equals(payout.id())
+          || !holds(deposit, payout)
+          || !payout.receipts().stream().allMatch(r -> isRecord(records.get(r.id()), r))) {
+        failures.add(posting.number().words() + " posts other rows than the payout brought.");
+      } else if (!PayoutPosted.journal(payout, posting.date()).equals(posting.entry())) {
+        failures.add(
+            posting.number().words() + ": its journal entry is not what the posting table gives.");
+      }
+    }
+    posted.forEach(
+        (by, deposit) -> {
+          if (!explained.stoodBefore(by)) {
+            failures.add(deposit.words() + " was not posted as its posting says.");
+          }
+        });
+  }
+
+  /** All that is explained with the payout only, and of what stands in the pile what it names. */
+  private static boolean holds(BooksFacts.Deposit deposit, Payout payout) {
+    Map<MoneyInId, Long> inPile = new HashMap<>();
+    List<Long> brought = new ArrayList<>();
+    for (BooksFacts.Member member : deposit.members()) {
+      member
+          .moneyIn()
+          .ifPresentOrElse(
+              id -> inPile.put(id, member.amountMinor()), () -> brought.add(member.amountMinor()));
+    }
+    List<Long> kept = new ArrayList<>();
+    boolean same = true;
+    for (Payout.Part part : payout.parts()) {
+      if (part.money().isEmpty()) {
+        kept.add(part.amountMinor());
+      } else {
+        same &= Optional.of(part.amountMinor()).equals(part.money().map(inPile::get));
+      }
+    }
+    brought.sort(null);
+    kept.sort(null);
+    return same && brought.equals(kept);
   }
 
   private void requireMembers(BooksFacts.Deposit deposit, List<String> failures) {
@@ -211,6 +272,10 @@ final class DepositProof {
         expected.add(Balances.key(deposit.clearing(), deposit.currency()), deposit.netMinor());
       }
       for (BooksFacts.Member member : deposit.members()) {
+        if (member.kind() == MemberKind.RESERVE && deposit.posted().isPresent()) {
+          AccountCode reserve = StandardAccount.PROCESSOR_RESERVE.code();
+          expected.add(Balances.key(reserve, deposit.currency()), -member.amountMinor());
+        }
         if (isRecorded(deposit, member)) {
           expected.add(Balances.key(deposit.clearing(), deposit.currency()), member.amountMinor());
         }
@@ -240,12 +305,15 @@ final class DepositProof {
         failures);
   }
 
-  /** What is explained by itself stands there since then; slips from before the books, at once. */
+  /**
+   * What is explained by itself stands there since then; what a processor kept, since its payout
+   * was posted; slips from before the books, at once.
+   */
   private boolean isRecorded(BooksFacts.Deposit deposit, BooksFacts.Member member) {
     return member
         .moneyIn()
         .map(this::isExplained)
-        .orElse(deposit.kind() == DepositKind.SLIP || deposit.kind() == DepositKind.SINGLE);
+        .orElse(deposit.kind() != DepositKind.PAYOUT || deposit.posted().isPresent());
   }
 
   private boolean isExplained(MoneyInId id) {

@@ -9,9 +9,11 @@ import io.sumbrel.core.ledger.JournalLine;
 import io.sumbrel.core.openitem.ItemId;
 import io.sumbrel.core.openitem.OpenItem;
 import io.sumbrel.core.party.CustomerId;
+import io.sumbrel.core.payout.Payout;
 import io.sumbrel.core.posting.ItemMovement;
 import io.sumbrel.core.posting.Posting;
 import io.sumbrel.core.posting.PostingNumber;
+import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.core.tape.Tape;
 import io.sumbrel.core.tape.TapeLine;
 import io.sumbrel.core.tax.TaxPart;
@@ -47,6 +49,7 @@ public final class PostingFact {
     posting.tape().ifPresent(fact::tape);
     posting.tie().ifPresent(fact::tie);
     posting.slip().ifPresent(fact::slip);
+    posting.payout().ifPresent(fact::payout);
     return Fact.of(NAME + posting.number().words(), fact.cells);
   }
 
@@ -141,6 +144,19 @@ public final class PostingFact {
     for (SlipLine line : slip.lines()) {
       add(line.kind(), line.account().code(), line.amountMinor(), line.note());
     }
+  }
+
+  private void payout(Payout payout) {
+    add(payout.id().number(), payout.reference(), payout.balance().code());
+    add(payout.currency().getCurrencyCode(), payout.parts().size());
+    for (Payout.Part part : payout.parts()) {
+      add(part.kind(), part.number(), part.amountMinor());
+      add(
+          part.money().map(MoneyInId::number).orElse(null),
+          part.account().map(AccountCode::code).orElse(null));
+      tax(part.tax());
+    }
+    payout.receipts().forEach(r -> add(r.id().number(), r.standsOn().code(), r.amountMinor()));
   }
 
   private static Long number(Optional<CustomerId> customer) {

@@ -46,6 +46,8 @@ class BooksTest {
     assertThat(all(w -> w.withoutMoney)).isGreaterThan(5 * walks);
     assertThat(all(w -> w.recorded)).isGreaterThan(5 * walks);
     assertThat(all(w -> w.slips.handedIn)).as("slips").isGreaterThan(walks / 2);
+    assertThat(all(w -> w.payouts.posted)).as("payouts").isGreaterThan(walks / 2);
+    assertThat(all(w -> w.payouts.recordedBefore)).as("sales recorded before").isPositive();
     assertThat(all(w -> w.moved)).as("own transfers").isGreaterThan(10 * walks);
     assertThat(all(w -> w.paidBack)).as("decided to be paid back").isGreaterThan(2 * walks);
     assertThat(all(w -> w.shownPaid)).as("and shown by the bank").isGreaterThan(walks / 2);

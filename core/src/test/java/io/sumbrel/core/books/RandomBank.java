@@ -213,8 +213,10 @@ final class RandomBank {
       members.add(member(payout ? MemberKind.SALE : MemberKind.CHEQUE, amountIn()));
     }
     if (payout) {
+      kept().ifPresent(minor -> members.add(member(MemberKind.SALE, minor)));
       members.add(member(MemberKind.FEE, -1 - random.nextInt(90)));
       members.add(member(MemberKind.REFUND, -1 - random.nextInt(900)));
+      members.add(member(MemberKind.RESERVE, random.nextBoolean() ? -700 : 400));
     }
     books.bringDeposit(
         new Deposit(
@@ -224,6 +226,14 @@ final class RandomBank {
             day,
             members.stream().mapToLong(DepositMember::amountMinor).sum(),
             members));
+  }
+
+  /** As much as some receipt that is on hand. */
+  private Optional<Long> kept() {
+    return books.facts().onHand().stream()
+        .filter(o -> o.tie().isEmpty())
+        .map(BooksFacts.OnHand::amountMinor)
+        .findFirst();
   }
 
   DepositMember member(MemberKind kind, long minor) {

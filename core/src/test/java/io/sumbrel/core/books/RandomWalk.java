@@ -53,6 +53,7 @@ public final class RandomWalk {
   private final Books books;
   private final RandomBank bank;
   final RandomSlips slips;
+  final RandomPayouts payouts;
   private int nextNumber = 1;
   int posted;
   int turnedBack;
@@ -81,6 +82,7 @@ public final class RandomWalk {
     books.know(new ExchangeRates(List.of(RATE)));
     bank = new RandomBank(random, books);
     slips = new RandomSlips(random, books);
+    payouts = new RandomPayouts(random, books);
     bank.begin();
     readList();
     bank.readStatement(0);
@@ -113,9 +115,11 @@ public final class RandomWalk {
         record();
       } else if (act < 39) {
         slips.handIn();
-      } else if (act < 41) {
+      } else if (act < 40) {
+        payouts.post();
+      } else if (act < 42) {
         setAside();
-      } else if (act < 43) {
+      } else if (act < 46) {
         pair();
       } else if (act < 87) {
         post();

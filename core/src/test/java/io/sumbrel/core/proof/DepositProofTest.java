@@ -52,6 +52,7 @@ class DepositProofTest extends ProvedBooks {
                 m -> new BooksFacts.Member(MemberKind.CHEQUE, USD, m, Optional.<MoneyInId>empty()))
             .toList(),
         Optional.empty(),
+        Optional.empty(),
         waiting,
         tie);
   }
@@ -75,6 +76,7 @@ class DepositProofTest extends ProvedBooks {
             PostingKind.RECEIPTS_FORWARD,
             entry,
             List.of(),
+            Optional.empty(),
             Optional.empty(),
             Optional.empty(),
             Optional.empty(),
@@ -126,6 +128,7 @@ class DepositProofTest extends ProvedBooks {
                     new BooksFacts.Member(MemberKind.CHEQUE, USD, 500, Optional.of(MONEY.id()))),
                 Optional.empty(),
                 Optional.empty(),
+                Optional.empty(),
                 Optional.empty()));
     assertThat(broken()).as("explained, but on the bank's account").containsExactly(13);
   }
@@ -143,6 +146,7 @@ class DepositProofTest extends ProvedBooks {
             PostingKind.TIED,
             entry,
             List.of(),
+            Optional.empty(),
             Optional.empty(),
             Optional.empty(),
             Optional.of(TIE),

@@ -42,6 +42,7 @@ class ProofTest extends ProvedBooks {
             Optional.empty(),
             Optional.empty(),
             Optional.empty(),
+            Optional.empty(),
             Optional.of(new PostingNumber(2026, 2))));
     item = item(500);
     claim = Optional.empty();

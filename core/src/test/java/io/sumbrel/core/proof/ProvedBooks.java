@@ -113,6 +113,7 @@ abstract class ProvedBooks {
         tape,
         Optional.empty(),
         Optional.empty(),
+        Optional.empty(),
         Optional.empty());
   }
 

@@ -19,6 +19,7 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
@@ -88,7 +89,8 @@ class AcceptDeposits {
   void store(Actor actor, ArrivalRow arrival, ArrivedFile file) {
     lockCandidates(actor, file);
     require(actor.booksId(), file);
-    Deposits.Origin origin = new Deposits.Origin(actor.booksId(), arrival.id);
+    Deposits.Origin origin =
+        new Deposits.Origin(actor.booksId(), arrival.id, Optional.ofNullable(arrival.csvLayoutId));
     int[] ordinals = Deposits.firstOrdinals(file.deposits());
     Set<Long> accounts = new TreeSet<>();
     List<MoneyIntake.Member> pile = new ArrayList<>();

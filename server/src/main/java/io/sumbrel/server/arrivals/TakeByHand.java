@@ -17,6 +17,7 @@ import java.time.Clock;
 import java.time.temporal.ChronoUnit;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
@@ -79,7 +80,8 @@ public class TakeByHand {
     ArrivalRow row = row(actor, taken, written);
     entities.persist(row);
     entities.flush();
-    long id = deposits.store(new Deposits.Origin(actor.booksId(), row.id), taken, 0);
+    long id =
+        deposits.store(new Deposits.Origin(actor.booksId(), row.id, Optional.empty()), taken, 0);
     MoneyInId money =
         intake
             .members(

@@ -157,6 +157,9 @@ public class WithdrawFile {
                 select p.posting_year, p.posting_number from posting p
                 where (p.money_in_id in (select id from of_file) or exists (
                     select 1 from tie_part t where t.posting_id = p.id
+                    and coalesce(t.money_in_id, t.recorded_id) in (select id from of_file))
+                  or exists (
+                    select 1 from payout_part t where t.posting_id = p.id
                     and coalesce(t.money_in_id, t.recorded_id) in (select id from of_file)))
                   and (not :statement
                     or not exists (select 1 from posting t where t.turns_back_id = p.id))

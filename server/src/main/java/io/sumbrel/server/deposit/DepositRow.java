@@ -43,6 +43,12 @@ class DepositRow {
   /** The posting by which a slip of our own was handed in. */
   Long handedInId;
 
+  /** The posting by which what a processor kept of a payout is in the books. */
+  Long postedId;
+
+  /** How its processor writes: it names the processor. */
+  Long layoutId;
+
   /** The bank entry that is this sum. */
   Long entryId;
 

@@ -12,6 +12,7 @@ import io.sumbrel.server.bank.BankAccounts;
 import io.sumbrel.server.books.Houses;
 import io.sumbrel.server.ledger.Claims;
 import io.sumbrel.server.persistence.InParts;
+import io.sumbrel.server.receipt.MoneyLines;
 import jakarta.persistence.EntityManager;
 import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
@@ -22,6 +23,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -33,11 +35,18 @@ public class DepositViews {
   private final EntityManager entities;
   private final Deposits deposits;
   private final Claims claims;
+  private final MoneyLines moneyLines;
   private final BankAccounts books;
   private final Houses houses;
 
   DepositViews(
-      EntityManager entities, Deposits deposits, Claims claims, BankAccounts books, Houses houses) {
+      EntityManager entities,
+      Deposits deposits,
+      Claims claims,
+      MoneyLines moneyLines,
+      BankAccounts books,
+      Houses houses) {
+    this.moneyLines = moneyLines;
     this.houses = houses;
     this.entities = entities;
     this.deposits = deposits;
@@ -137,6 +146,7 @@ public class DepositViews {
    * @param id of one that is stored
    * @param beside what a slip of our own holds beside its members
    * @param handedInBy the number of the posting by which it was handed in
+   * @param postedBy the number of the posting by which what a processor kept is in the books
    * @param tiedBy the number of the posting that ties it
    */
   public record DepositView(
@@ -150,6 +160,7 @@ public class DepositViews {
       DepositState state,
       Optional<WaitingEntry> entry,
       Optional<String> handedInBy,
+      Optional<String> postedBy,
       Optional<String> tiedBy,
       Optional<Long> arrivalId,
       List<MemberView> members,
@@ -220,18 +231,20 @@ public class DepositViews {
 
   private List<DepositView> views(long booksId, List<Long> ids) {
     List<Deposits.Stored> stored = deposits.some(ids);
-    Map<Long, Long> moneyIds =
-        moneyIds(
+    Map<Long, MoneyInId> moneyIds =
+        moneyLines.ofMembers(
             stored.stream()
                 .flatMap(d -> d.members().stream())
                 .map(Deposits.StoredMember::id)
                 .toList());
-    Map<MoneyInId, Claims.Claim> claimed =
-        claims.some(moneyIds.values().stream().map(MoneyInId::new).toList());
+    Map<MoneyInId, Claims.Claim> claimed = claims.some(List.copyOf(moneyIds.values()));
     Map<RecordedId, PostingNumber> ties =
         claims.tiesOf(stored.stream().map(d -> new RecordedId(d.id())).toList());
-    Map<Long, PostingNumber> handedIn =
-        claims.numbers(stored.stream().flatMap(d -> d.handedInId().stream()).toList());
+    Map<Long, PostingNumber> numbers =
+        claims.numbers(
+            stored.stream()
+                .flatMap(d -> Stream.concat(d.handedInId().stream(), d.postedId().stream()))
+                .toList());
     Map<Long, WaitingEntry> entries =
         entries(stored.stream().flatMap(d -> d.entryId().stream()).toList());
     Map<Long, BankAccount> accounts =
@@ -244,7 +257,8 @@ public class DepositViews {
                     accounts.get(d.bankAccountId()),
                     d.entryId().map(entries::get),
                     new Numbers(
-                        d.handedInId().map(handedIn::get),
+                        d.handedInId().map(numbers::get),
+                        d.postedId().map(numbers::get),
                         Optional.ofNullable(ties.get(new RecordedId(d.id())))),
                     d.members().stream()
                         .map(m -> member(m, moneyIds.get(m.id()), claimed))
@@ -253,7 +267,10 @@ public class DepositViews {
   }
 
   /** The postings that speak of a deposit. */
-  private record Numbers(Optional<PostingNumber> handedIn, Optional<PostingNumber> tie) {}
+  private record Numbers(
+      Optional<PostingNumber> handedIn,
+      Optional<PostingNumber> posted,
+      Optional<PostingNumber> tie) {}
 
   /** The lines of a slip, and what was counted otherwise. */
   private List<BesideView> beside(Deposits.Stored stored) {
@@ -293,6 +310,7 @@ public class DepositViews {
         state,
         entry,
         by.handedIn.map(PostingNumber::words),
+        by.posted.map(PostingNumber::words),
         by.tie.map(PostingNumber::words),
         stored.arrivalId(),
         members,
@@ -300,15 +318,13 @@ public class DepositViews {
   }
 
   private MemberView member(
-      Deposits.StoredMember stored, Long moneyId, Map<MoneyInId, Claims.Claim> claimed) {
+      Deposits.StoredMember stored, MoneyInId money, Map<MoneyInId, Claims.Claim> claimed) {
     Optional<String> explainedBy =
-        Optional.ofNullable(moneyId)
-            .map(id -> claimed.get(new MoneyInId(id)))
-            .map(c -> c.number().words());
+        Optional.ofNullable(money).map(claimed::get).map(c -> c.number().words());
     MemberStand stand =
         explainedBy.isPresent()
             ? MemberStand.EXPLAINED
-            : moneyId != null
+            : money != null
                 ? MemberStand.IN_THE_PILE
                 : stored.member().kind().explained() == MemberKind.Explained.WITH_THE_DEPOSIT
                     ? MemberStand.WITH_THE_DEPOSIT
@@ -318,7 +334,7 @@ public class DepositViews {
         stored.member(),
         stored.currency().getCurrencyCode(),
         stand,
-        Optional.ofNullable(moneyId),
+        Optional.ofNullable(money).map(MoneyInId::number),
         explainedBy,
         stored.slipId().map(deposits::slipNumber),
         Optional.of(stored));
@@ -370,6 +386,7 @@ public class DepositViews {
         Optional.empty(),
         Optional.empty(),
         Optional.empty(),
+        Optional.empty(),
         deposit.members().stream()
             .map(m -> expected(m, deposit.currency().getCurrencyCode(), stand))
             .toList(),
@@ -393,28 +410,13 @@ public class DepositViews {
   @Transactional(readOnly = true)
   public List<MemberView> onHand(long booksId) {
     List<Deposits.StoredMember> kept = deposits.untiedOnHand(booksId);
-    Map<Long, Long> moneyIds = moneyIds(kept.stream().map(Deposits.StoredMember::id).toList());
-    Map<MoneyInId, Claims.Claim> claimed =
-        claims.some(moneyIds.values().stream().map(MoneyInId::new).toList());
+    Map<Long, MoneyInId> moneyIds =
+        moneyLines.ofMembers(kept.stream().map(Deposits.StoredMember::id).toList());
+    Map<MoneyInId, Claims.Claim> claimed = claims.some(List.copyOf(moneyIds.values()));
     LocalDate today = houses.businessDate(booksId);
     return kept.stream()
         .map(m -> member(m, moneyIds.get(m.id()), claimed).keptSince(today))
         .toList();
-  }
-
-  private Map<Long, Long> moneyIds(List<Long> members) {
-    Map<Long, Long> ids = new HashMap<>();
-    InParts.of(
-        members,
-        some ->
-            entities
-                .createQuery(
-                    "select depositMemberId, id from MoneyInRow where depositMemberId in :ids",
-                    Object[].class)
-                .setParameter("ids", some)
-                .getResultStream()
-                .forEach(r -> ids.put((Long) r[0], (Long) r[1])));
-    return ids;
   }
 
   private Map<Long, WaitingEntry> entries(List<Long> ids) {

@@ -3,8 +3,10 @@ package io.sumbrel.server.deposit;
 import io.sumbrel.core.deposit.BankedDeposit;
 import io.sumbrel.core.deposit.BroughtForward;
 import io.sumbrel.core.deposit.Deposit;
+import io.sumbrel.core.deposit.DepositKind;
 import io.sumbrel.core.deposit.DepositMember;
 import io.sumbrel.core.deposit.MemberKind;
+import io.sumbrel.core.deposit.RecordedId;
 import io.sumbrel.core.ledger.AccountCode;
 import io.sumbrel.core.money.AmountText;
 import io.sumbrel.core.refusal.Refusal;
@@ -42,6 +44,8 @@ public class Deposits {
    *
    * @param clearing the account on which it stands until it is tied
    * @param handedInId the posting by which a slip of our own was handed in
+   * @param postedId the posting by which what a processor kept of a payout is in the books
+   * @param layoutId how the processor of a payout writes
    * @param entryId the bank entry that is this sum
    */
   public record Stored(
@@ -52,6 +56,8 @@ public class Deposits {
       List<StoredMember> members,
       AccountCode clearing,
       Optional<Long> handedInId,
+      Optional<Long> postedId,
+      Optional<Long> layoutId,
       Optional<Long> entryId) {}
 
   /**
@@ -71,8 +77,12 @@ public class Deposits {
       Optional<Long> slipId,
       Optional<LocalDate> bankableFrom) {}
 
-  /** Where a file's deposits come from and belong. */
-  public record Origin(long booksId, long arrivalId) {}
+  /**
+   * Where a file's deposits come from and belong.
+   *
+   * @param layoutId how the processor of payouts writes
+   */
+  public record Origin(long booksId, long arrivalId, Optional<Long> layoutId) {}
 
   /** Every deposit, the newest first. */
   @Transactional(readOnly = true)
@@ -201,6 +211,8 @@ public class Deposits {
         members.stream().map(Deposits::member).toList(),
         new AccountCode(row.clearingCode),
         Optional.ofNullable(row.handedInId),
+        Optional.ofNullable(row.postedId),
+        Optional.ofNullable(row.layoutId),
         Optional.ofNullable(row.entryId));
   }
 
@@ -288,6 +300,7 @@ public class Deposits {
     row.reference = Column.cut(deposit.reference(), 80);
     row.depositDate = deposit.date();
     row.netMinor = deposit.netMinor();
+    row.layoutId = origin.layoutId().orElse(null);
     row.clearingCode = deposit.kind().clearing().code().code();
     entities.persist(row);
     entities.flush();
@@ -320,6 +333,92 @@ public class Deposits {
     entities.persist(row);
     entities.flush();
     return row.id;
+  }
+
+  /**
+   * A payout and its members, locked until what is posted with it is done.
+   *
+   * @throws Refusal {@code not-found}
+   */
+  @Transactional(propagation = Propagation.MANDATORY)
+  public Stored lockPayout(long booksId, long id) {
+    entities
+        .createNativeQuery("select id from deposit where id = :id for update")
+        .setParameter("id", id)
+        .getResultList();
+    return payout(booksId, id);
+  }
+
+  /**
+   * A payout.
+   *
+   * @throws Refusal {@code not-found}
+   */
+  @Transactional(readOnly = true)
+  public Stored payout(long booksId, long id) {
+    DepositRow row = entities.find(DepositRow.class, id);
+    if (row == null || row.booksId != booksId || row.kind != DepositKind.PAYOUT) {
+      throw new Refusal("not-found", "There is no such payout.");
+    }
+    return some(List.of(id)).get(0);
+  }
+
+  /** Payouts of a processor that came before one, and of which nothing is posted as a whole. */
+  @Transactional(readOnly = true)
+  public List<Stored> olderPayouts(Stored payout) {
+    return payout.layoutId().isEmpty()
+        ? List.of()
+        : some(
+            entities
+                .createQuery(
+                    """
+                    select id from DepositRow
+                    where layoutId = :l and postedId is null and depositDate < :d
+                    order by depositDate, id
+                    """,
+                    Long.class)
+                .setParameter("l", payout.layoutId().get())
+                .setParameter("d", payout.deposit().date())
+                .getResultList());
+  }
+
+  /** A row of a payout that belongs to a sale, and by which posting its payout's own rows stand. */
+  public record OfSale(
+      long depositId, String reference, Optional<Long> postedId, StoredMember row) {}
+
+  /** All rows of a sale in payouts of the same processor, as they came. */
+  @Transactional(readOnly = true)
+  public List<OfSale> ofSale(Stored payout, String number) {
+    return entities
+        .createQuery(
+            """
+            select d, m from DepositMemberRow m join DepositRow d on d.id = m.depositId
+            where m.number = :n and m.booksId + 0 = d.booksId and d.kind = PAYOUT
+              and (d.id = :id or d.layoutId = :l)
+            order by d.depositDate, m.id
+            """,
+            Object[].class)
+        .setParameter("n", number)
+        .setParameter("id", payout.id())
+        .setParameter("l", payout.layoutId().orElse(0L))
+        .getResultStream()
+        .map(
+            r -> {
+              DepositRow deposit = (DepositRow) r[0];
+              return new OfSale(
+                  deposit.id,
+                  deposit.reference,
+                  Optional.ofNullable(deposit.postedId),
+                  member((DepositMemberRow) r[1]));
+            })
+        .toList();
+  }
+
+  /** By which posting what a processor kept of a payout is in the books; empty for none. */
+  @Transactional(propagation = Propagation.MANDATORY)
+  public void posted(RecordedId payout, Optional<Long> by) {
+    entities.find(DepositRow.class, payout.number()).postedId = by.orElse(null);
+    entities.flush();
   }
 
   /** Stores receipts that are on hand. */

@@ -88,7 +88,7 @@ class TieDeposits {
     List<Long> entries = request.entries();
     List<Long> recorded = request.recorded();
     requireFew(entries, recorded);
-    entries.stream().sorted().distinct().forEach(id -> moneyLines.lock(new MoneyInId(id)));
+    moneyLines.lock(entries.stream().map(MoneyInId::new).toList());
     List<Recorded> records = waiting.lock(actor.booksId(), recorded);
     RepeatedRequests.Asked asked = new RepeatedRequests.Asked(key, "tie", request);
     Optional<TiePosted> before = answers.before(actor, asked, TiePosted.class);
@@ -122,9 +122,7 @@ class TieDeposits {
 
   private LocalDate date(Actor actor, List<Tie.Shown> shown, List<Recorded> records) {
     Optional<LocalDate> free =
-        shown.stream()
-            .flatMap(e -> explanations.lastTurnedBack(e.money().id()).stream())
-            .max(LocalDate::compareTo);
+        explanations.lastTurnedBack(shown.stream().map(e -> e.money().id()).toList());
     return PostingDate.of(Tie.lastDay(shown, records), free, months.closedUntil(actor.booksId()));
   }
 

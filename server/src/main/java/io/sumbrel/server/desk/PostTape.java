@@ -140,7 +140,7 @@ public class PostTape {
     Chart chart = charts.of(actor.booksId());
     List<TapeLine> lines = TapeJudge.lines(chart, request.lines(), TapeMoney.of(line.moneyIn()));
     LocalDate date = postingDate(actor, line.moneyIn(), request.date());
-    lines.stream().flatMap(l -> l.returned().stream()).distinct().forEach(moneyLines::lock);
+    moneyLines.lock(lines.stream().flatMap(l -> l.returned().stream()).toList());
     // found before the record is locked: everybody who posts waits for that lock
     Optional<Decision> decision = said.map(s -> decision(s, line.moneyIn(), lines, request));
     Optional<MatchingProblem> problem = said.map(s -> s.plan().problem());
@@ -220,7 +220,7 @@ public class PostTape {
     LocalDate earliest =
         PostingDate.of(
             moneyIn.bookingDate(),
-            explanations.lastTurnedBack(moneyIn.id()),
+            explanations.lastTurnedBack(List.of(moneyIn.id())),
             months.closedUntil(actor.booksId()));
     wanted.ifPresent(
         d -> {

@@ -8,6 +8,7 @@ import io.sumbrel.core.posting.TurnedBack;
 import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.server.books.Houses;
+import io.sumbrel.server.deposit.Deposits;
 import io.sumbrel.server.deposit.TakeSlipBack;
 import io.sumbrel.server.ledger.Claims;
 import io.sumbrel.server.ledger.Explanations;
@@ -20,7 +21,6 @@ import io.sumbrel.server.people.Actor;
 import io.sumbrel.server.receipt.MoneyLines;
 import java.time.LocalDate;
 import java.util.Collection;
-import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -45,6 +45,7 @@ public class TurnBackPosting {
   private final RestingPostings resting;
   private final TapeWords words;
   private final TakeSlipBack takeSlipBack;
+  private final Deposits deposits;
 
   TurnBackPosting(
       MoneyLines moneyLines,
@@ -57,7 +58,9 @@ public class TurnBackPosting {
       Receipts receipts,
       RestingPostings resting,
       TapeWords words,
-      TakeSlipBack takeSlipBack) {
+      TakeSlipBack takeSlipBack,
+      Deposits deposits) {
+    this.deposits = deposits;
     this.resting = resting;
     this.words = words;
     this.takeSlipBack = takeSlipBack;
@@ -131,11 +134,7 @@ public class TurnBackPosting {
 
   /** Locked before anything of the postings is read: balances are never read before their lock. */
   private void lock(Actor actor, Collection<Explanations.Explanation> all) {
-    all.stream()
-        .flatMap(e -> e.money().stream())
-        .distinct()
-        .sorted(Comparator.comparing(MoneyInId::number))
-        .forEach(moneyLines::lock);
+    moneyLines.lock(all.stream().flatMap(e -> e.money().stream()).toList());
     items.lock(
         actor.booksId(),
         all.stream()
@@ -156,7 +155,13 @@ public class TurnBackPosting {
             receipts.returnedBy(explanation.money()));
     String said = "Turned back " + number.words() + ", " + sum(posting);
     posting.slip().ifPresent(takeSlipBack::takeBack);
-    String act = posting.tape().isPresent() ? Ledger.TURNED_BACK : UNTIED;
+    posting.payout().ifPresent(p -> deposits.posted(p.id(), Optional.empty()));
+    String act =
+        switch (posting.kind()) {
+          case TAPE -> Ledger.TURNED_BACK;
+          case PAYOUT -> "payout-turned-back";
+          default -> UNTIED;
+        };
     Ledger.Stored done = ledger.append(actor, contra, Ledger.Source.NONE, act, said);
     return new Posted(
         done.number().words(),
@@ -174,6 +179,7 @@ public class TurnBackPosting {
     return posting
         .slip()
         .map(s -> "Handed in " + s.words())
+        .or(() -> posting.payout().map(p -> "Posted with " + p.words()))
         .orElseGet(() -> "Tied " + sum(posting));
   }
 
@@ -182,6 +188,7 @@ public class TurnBackPosting {
         .tape()
         .map(t -> t.money().words())
         .or(() -> posting.slip().map(s -> AmountText.words(s.netMinor(), s.currency())))
+        .or(() -> posting.payout().map(p -> AmountText.words(p.movedMinor(), p.currency())))
         .or(() -> posting.tie().map(t -> AmountText.words(t.shownMinor(), t.currency())))
         .orElseThrow();
   }

@@ -2,11 +2,14 @@ package io.sumbrel.server.ledger;
 
 import io.sumbrel.core.openitem.ItemId;
 import io.sumbrel.core.party.CustomerId;
+import io.sumbrel.core.posting.PostingKind;
 import io.sumbrel.core.posting.PostingNumber;
 import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.core.refusal.Refusal;
+import io.sumbrel.server.persistence.InParts;
 import jakarta.persistence.EntityManager;
 import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -52,19 +55,21 @@ public class Explanations {
                     new Refusal(
                         "not-a-tape",
                         number.words() + " is no explained sum; it cannot be turned back."));
-    List<Long> money =
-        row.moneyInId != null
-            ? List.of(row.moneyInId)
-            : entities
-                .createQuery(
-                    """
-                    select t.moneyInId from TiePartRow t
-                    where t.postingId = :p and t.moneyInId is not null order by t.moneyInId
-                    """,
-                    Long.class)
-                .setParameter("p", row.id)
-                .getResultList();
-    return new Explanation(row.id, money.stream().map(MoneyInId::new).toList());
+    return new Explanation(row.id, moneyOf(row).map(MoneyInId::new).toList());
+  }
+
+  /** The sums that a posting explains, or explained, in the order of their ids. */
+  private Stream<Long> moneyOf(PostingRow row) {
+    String parts = row.kind == PostingKind.PAYOUT ? "PayoutPartRow" : "TiePartRow";
+    return row.moneyInId != null
+        ? Stream.of(row.moneyInId)
+        : entities
+            .createQuery(
+                "select moneyInId from %s where postingId = :p and moneyInId is not null order by moneyInId"
+                    .formatted(parts),
+                Long.class)
+            .setParameter("p", row.id)
+            .getResultStream();
   }
 
   /**
@@ -105,8 +110,9 @@ public class Explanations {
                 PostingRow explains =
                     p.turnsBackId == null ? p : entities.find(PostingRow.class, p.turnsBackId);
                 touched.tapes.add(explains.id);
-                Optional.ofNullable(explains.moneyInId)
-                    .ifPresent(m -> touched.money.add(new MoneyInId(m)));
+                if (explains.kind != PostingKind.TIED) {
+                  moneyOf(explains).map(MoneyInId::new).forEach(touched.money::add);
+                }
               });
     }
     return touched;
@@ -184,28 +190,40 @@ public class Explanations {
         .collect(Collectors.toSet());
   }
 
-  /** The day on which the last explanation of a sum was turned back. */
+  /** The day on which the last explanation of some sums was turned back. */
   @Transactional(readOnly = true)
-  public Optional<LocalDate> lastTurnedBack(MoneyInId moneyIn) {
-    // one question for tapes and one for ties: together they would be asked of every posting
+  public Optional<LocalDate> lastTurnedBack(Collection<MoneyInId> money) {
+    List<LocalDate> days = new ArrayList<>();
+    InParts.of(
+        money.stream().map(MoneyInId::number).toList(),
+        some -> lastTurnedBack(some).forEach(days::add));
+    return days.stream().max(LocalDate::compareTo);
+  }
+
+  private Stream<LocalDate> lastTurnedBack(List<Long> money) {
+    // one question for each kind: together they would be asked of every posting
     return Stream.of(
             """
             select max(contra.postingDate) from PostingRow original
             join PostingRow contra on contra.turnsBackId = original.id
-            where original.moneyInId = :m
+            where original.moneyInId in :m
             """,
             """
             select max(contra.postingDate) from TiePartRow part
             join PostingRow contra on contra.turnsBackId = part.postingId
-            where part.moneyInId = :m
+            where part.moneyInId in :m
+            """,
+            """
+            select max(contra.postingDate) from PayoutPartRow part
+            join PostingRow contra on contra.turnsBackId = part.postingId
+            where part.moneyInId in :m
             """)
         .map(
             query ->
                 entities
                     .createQuery(query, LocalDate.class)
-                    .setParameter("m", moneyIn.number())
+                    .setParameter("m", money)
                     .getSingleResult())
-        .filter(Objects::nonNull)
-        .max(LocalDate::compareTo);
+        .filter(Objects::nonNull);
   }
 }

@@ -37,6 +37,7 @@ record PostingParts(PostingRow row, Lines lines, Known known) {
       Map<Long, List<TapeLineRow>> tapes,
       Map<Long, List<TiePartRow>> ties,
       Map<Long, List<SlipPartRow>> slips,
+      Map<Long, List<PayoutPartRow>> payouts,
       Map<Long, List<ItemMovementRow>> movements) {
     static Lines all(QueryProducer reading, List<Long> postings) {
       return new Lines(
@@ -44,6 +45,7 @@ record PostingParts(PostingRow row, Lines lines, Known known) {
           of(reading, TapeLineRow.class, postings, r -> r.postingId),
           of(reading, TiePartRow.class, postings, r -> r.postingId),
           of(reading, SlipPartRow.class, postings, r -> r.postingId),
+          of(reading, PayoutPartRow.class, postings, r -> r.postingId),
           of(reading, ItemMovementRow.class, postings, r -> r.postingId));
     }
 
@@ -95,6 +97,9 @@ record PostingParts(PostingRow row, Lines lines, Known known) {
             tape,
             row.kind == PostingKind.HANDED_IN
                 ? Optional.of(SlipPartRow.toFact(lines.slips.get(row.id)))
+                : Optional.empty(),
+            row.kind == PostingKind.PAYOUT
+                ? Optional.of(PayoutPartRow.toFact(lines.payouts.get(row.id)))
                 : Optional.empty(),
             row.kind == PostingKind.TIED
                 ? Optional.of(TiePartRow.toFact(lines.ties.get(row.id)))

@@ -161,7 +161,8 @@ public class Postings {
     PostingParts.Known known =
         new PostingParts.Known(
             items.find(booksId, named)::get, money, Map.of(), turnedBackBy, reasonWords(booksId));
-    PostingParts.Lines all = new PostingParts.Lines(Map.of(), lines, Map.of(), Map.of(), Map.of());
+    PostingParts.Lines all =
+        new PostingParts.Lines(Map.of(), lines, Map.of(), Map.of(), Map.of(), Map.of());
     return ids.stream().map(rows::get).map(r -> new PostingParts(r, all, known).stored()).toList();
   }
 
@@ -212,6 +213,7 @@ public class Postings {
             PostingParts.Lines.of(reading, TapeLineRow.class, id, r -> r.postingId),
             PostingParts.Lines.of(reading, TiePartRow.class, id, r -> r.postingId),
             PostingParts.Lines.of(reading, SlipPartRow.class, id, r -> r.postingId),
+            PostingParts.Lines.of(reading, PayoutPartRow.class, id, r -> r.postingId),
             Map.of());
     return found(row, lines, moneyOf);
   }

@@ -2,7 +2,15 @@
  * The stored ledger: postings with their lines, what they claim, balances. Entry: {@code Ledger}
  * appends, {@code Postings} reads.
  */
-@Publishes({"posting", "claim", "recorded_claim", "tape_line", "tie_part", "item_movement"})
+@Publishes({
+  "posting",
+  "claim",
+  "recorded_claim",
+  "tape_line",
+  "tie_part",
+  "payout_part",
+  "item_movement"
+})
 package io.sumbrel.server.ledger;
 
 import io.sumbrel.server.persistence.Publishes;

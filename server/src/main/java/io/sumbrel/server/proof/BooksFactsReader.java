@@ -300,15 +300,16 @@ public class BooksFactsReader {
       long booksId, Map<Long, MoneyInId> ofMember, Map<RecordedId, PostingNumber> ties) {
     List<Deposits.Stored> all = deposits.all(booksId);
     Map<Long, PostingNumber> numbers =
-        claims.numbers(all.stream().flatMap(d -> d.handedInId().stream()).toList());
-    return all.stream()
-        .map(d -> deposit(d, d.handedInId().map(numbers::get), ofMember, ties))
-        .toList();
+        claims.numbers(
+            all.stream()
+                .flatMap(d -> Stream.concat(d.handedInId().stream(), d.postedId().stream()))
+                .toList());
+    return all.stream().map(d -> deposit(d, numbers, ofMember, ties)).toList();
   }
 
   private static BooksFacts.Deposit deposit(
       Deposits.Stored stored,
-      Optional<PostingNumber> handedIn,
+      Map<Long, PostingNumber> numbers,
       Map<Long, MoneyInId> ofMember,
       Map<RecordedId, PostingNumber> ties) {
     RecordedId id = new RecordedId(stored.id());
@@ -320,12 +321,13 @@ public class BooksFactsReader {
         stored.deposit().currency(),
         stored.deposit().netMinor(),
         // what a slip of our own holds stands by itself too
-        handedIn.isPresent()
+        stored.handedInId().isPresent()
             ? List.of()
             : stored.members().stream()
                 .map(m -> member(m, Optional.ofNullable(ofMember.get(m.id()))))
                 .toList(),
-        handedIn,
+        stored.handedInId().map(numbers::get),
+        stored.postedId().map(numbers::get),
         stored.entryId().map(MoneyInId::new),
         Optional.ofNullable(ties.get(id)));
   }

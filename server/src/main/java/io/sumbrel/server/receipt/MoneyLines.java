@@ -13,10 +13,12 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.Set;
 import java.util.TreeMap;
 import java.util.function.Consumer;
 import java.util.stream.Collectors;
@@ -320,6 +322,35 @@ public class MoneyLines {
   }
 
   /**
+   * The same of many.
+   *
+   * @throws Refusal as above, of the first that does not count
+   */
+  @Transactional(readOnly = true)
+  public void requireCounting(long booksId, Collection<MoneyInId> ids) {
+    Set<Long> counting = new HashSet<>();
+    InParts.of(
+        ids.stream().map(MoneyInId::number).toList(),
+        some ->
+            entities
+                .createQuery(
+                    """
+                    select m.id from MoneyInRow m
+                    where m.id in :ids and m.booksId = :b and m.standing = COUNTS
+                      and not exists (select 1 from SetAsideRow s where s.moneyInId = m.id and s.isSet)
+                    """,
+                    Long.class)
+                .setParameter("ids", some)
+                .setParameter("b", booksId)
+                .getResultStream()
+                .forEach(counting::add));
+    ids.stream()
+        .filter(id -> !counting.contains(id.number()))
+        .findFirst()
+        .ifPresent(id -> counting(booksId, id));
+  }
+
+  /**
    * What was taken in by files from one on: entries that count, by themselves or by their parts.
    */
   @Transactional(readOnly = true)
@@ -377,13 +408,40 @@ public class MoneyLines {
     return ofMembers;
   }
 
+  /** As which sums some members of deposits and receipts on hand are explained. */
+  @Transactional(readOnly = true)
+  public Map<Long, MoneyInId> ofMembers(Collection<Long> members) {
+    Map<Long, MoneyInId> ofMembers = new HashMap<>();
+    InParts.of(
+        members,
+        some ->
+            entities
+                .createQuery(
+                    "select depositMemberId, id from MoneyInRow where depositMemberId in :ids",
+                    Object[].class)
+                .setParameter("ids", some)
+                .getResultStream()
+                .forEach(r -> ofMembers.put((Long) r[0], new MoneyInId((Long) r[1]))));
+    return ofMembers;
+  }
+
   /** Locks a sum; whoever reads its claim in a later statement sees the newest. */
   @Transactional(propagation = Propagation.MANDATORY)
   public void lock(MoneyInId id) {
-    entities
-        .createNativeQuery("select id from money_in where id = :id for update")
-        .setParameter("id", id.number())
-        .getResultList();
+    lock(List.of(id));
+  }
+
+  /** The same of many, in the order of their ids. */
+  @Transactional(propagation = Propagation.MANDATORY)
+  public void lock(Collection<MoneyInId> ids) {
+    InParts.of(
+        ids.stream().map(MoneyInId::number).distinct().sorted().toList(),
+        some ->
+            entities
+                .createNativeQuery(
+                    "select id from money_in where id in (:ids) order by id for update")
+                .setParameter("ids", some)
+                .getResultList());
   }
 
   /**

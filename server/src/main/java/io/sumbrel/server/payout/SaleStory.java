@@ -1,0 +1,92 @@
+package io.sumbrel.server.payout;
+
+import io.sumbrel.core.posting.PostingNumber;
+import io.sumbrel.core.receipt.MoneyInId;
+import io.sumbrel.core.refusal.Refusal;
+import io.sumbrel.server.deposit.Deposits;
+import io.sumbrel.server.ledger.Claims;
+import io.sumbrel.server.receipt.MoneyLines;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+
+/** A sale with its fee, what was paid back, and what became of it, read together. */
+@Component
+class SaleStory {
+  private final Deposits deposits;
+  private final MoneyLines moneyLines;
+  private final Claims claims;
+
+  SaleStory(Deposits deposits, MoneyLines moneyLines, Claims claims) {
+    this.deposits = deposits;
+    this.moneyLines = moneyLines;
+    this.claims = claims;
+  }
+
+  /**
+   * One row of it.
+   *
+   * @param payout in which it stands
+   * @param postedBy the number of the posting that says what it is
+   */
+  record ToldView(
+      long depositId,
+      String payout,
+      LocalDate date,
+      String kind,
+      long amountMinor,
+      String text,
+      Optional<String> postedBy) {}
+
+  /**
+   * All rows of the same sale, of every payout of the processor, as they came.
+   *
+   * @param sumMinor what is left of it
+   */
+  record StoryView(String number, String currency, List<ToldView> rows, long sumMinor) {}
+
+  /**
+   * @throws Refusal {@code not-found}; {@code no-number} where the processor gave the row none
+   */
+  @Transactional(readOnly = true)
+  public StoryView of(long booksId, long payout, long member) {
+    Deposits.Stored deposit = deposits.payout(booksId, payout);
+    Deposits.StoredMember row =
+        deposit.members().stream()
+            .filter(m -> m.id() == member)
+            .findFirst()
+            .orElseThrow(() -> new Refusal("not-found", "The payout has no such row."));
+    String number = row.member().number();
+    if (number.isEmpty()) {
+      throw new Refusal("no-number", "The processor gave this row no number of a sale.");
+    }
+    List<Deposits.OfSale> rows = deposits.ofSale(deposit, number);
+    Map<Long, MoneyInId> money =
+        moneyLines.ofMembers(rows.stream().map(r -> r.row().id()).toList());
+    Map<MoneyInId, Claims.Claim> claimed = claims.some(List.copyOf(money.values()));
+    Map<Long, PostingNumber> posted =
+        claims.numbers(rows.stream().flatMap(r -> r.postedId().stream()).toList());
+    return new StoryView(
+        number,
+        deposit.deposit().currency().getCurrencyCode(),
+        rows.stream()
+            .map(
+                r ->
+                    new ToldView(
+                        r.depositId(),
+                        r.reference(),
+                        r.row().member().date(),
+                        r.row().member().kind().words(),
+                        r.row().member().amountMinor(),
+                        r.row().member().text().replace('\n', ' '),
+                        money.containsKey(r.row().id())
+                            ? Optional.ofNullable(claimed.get(money.get(r.row().id())))
+                                .map(c -> c.number().words())
+                            : r.postedId().map(posted::get).map(PostingNumber::words)))
+            .toList(),
+        rows.stream().mapToLong(r -> r.row().member().amountMinor()).sum());
+  }
+}

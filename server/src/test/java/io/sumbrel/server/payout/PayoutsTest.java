@@ -1,0 +1,376 @@
+package io.sumbrel.server.payout;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import io.sumbrel.server.House;
+import io.sumbrel.server.ServerTest;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.springframework.http.HttpMethod;
+import tools.jackson.databind.JsonNode;
+
+/** Payouts from the list of their processor to the bank's entry; figures added up by hand. */
+class PayoutsTest extends ServerTest {
+  private static final String HEADER = "payout;day;what;id;order;payer;gross;fee;net\n";
+
+  /** 412.40 + 120.00 + 60.00 - 30.00 - 50.00 - 13.15 + 0.61 - 20.00 = 479.86. */
+  private static final String FIRST =
+      HEADER
+          + """
+          PO-7;2026-11-12;sale;ch-1;TCK-1;KESTREL;412.40;-7.30;405.10
+          PO-7;2026-11-12;sale;ch-2;W-2;OAK;120.00;-3.90;116.10
+          PO-7;2026-11-13;sale;ch-3;W-3;ELM;60.00;-1.95;58.05
+          PO-7;2026-11-13;back;ch-2;W-2;OAKS;-30.00;0.61;-29.39
+          PO-7;2026-11-13;back;ch-0;W-0;ASH;-50.00;;-50.00
+          PO-7;2026-11-13;held;;;;-20.00;;-20.00
+          PO-7;2026-11-14;sent;;;;;;479.86
+          """;
+
+  @BeforeEach
+  void bring() {
+    house.items("TCK-1,K1,Kestrel Lane Pottery,2026-10-01,2026-10-31,412.40,412.40,,USD,,");
+  }
+
+  @AfterEach
+  void everythingHolds() {
+    house.prove();
+  }
+
+  private JsonNode deposits() {
+    return house.get(house.reader, "/api/deposits").body();
+  }
+
+  private long brought(String reference, String content) {
+    JsonNode file = house.upload(house.clerk, reference + ".csv", content).body();
+    long id = file.path("id").asLong();
+    if (file.path("state").asString().equals("LAYOUT")) {
+      name(id);
+    }
+    house.accept(id, "CHANGES_ONLY", Map.of());
+    return payout(reference);
+  }
+
+  private long payout(String reference) {
+    return deposit(reference).path("id").asLong();
+  }
+
+  private JsonNode deposit(String reference) {
+    return deposits()
+        .path("deposits")
+        .valueStream()
+        .filter(d -> d.path("reference").asString().equals(reference))
+        .findFirst()
+        .orElseThrow();
+  }
+
+  private void name(long arrival) {
+    Map<String, Object> shape = new HashMap<>();
+    shape.put("delimiter", ";");
+    shape.put("headerLine", 1);
+    shape.put("linesAfter", 0);
+    shape.put(
+        "columns",
+        List.of("PAYOUT", "DATE", "TYPE", "NUMBER", "REFERENCE", "PAYER", "GROSS", "FEE", "NET"));
+    shape.put("dateOrder", "YEAR_MONTH_DAY");
+    shape.put("decimalMark", "POINT");
+    shape.put("signOfFees", "AS_WRITTEN");
+    shape.put(
+        "types",
+        Map.of(
+            "sale",
+            "SALE",
+            "back",
+            "REFUND",
+            "held",
+            "RESERVE_HELD",
+            "let go",
+            "RESERVE_RELEASED",
+            "sent",
+            "TOTAL"));
+    long account =
+        house.get(house.reader, "/api/arrivals/accounts").body().get(0).path("id").asLong();
+    house.send(
+        house.clerk,
+        HttpMethod.PUT,
+        "/api/arrivals/%d/payout-layout".formatted(arrival),
+        Map.of("accountId", account, "layout", shape));
+  }
+
+  private JsonNode view(long payout) {
+    return house.get(house.reader, "/api/payouts/" + payout).body();
+  }
+
+  private JsonNode without(long payout, long... sums) {
+    List<Long> left = new ArrayList<>();
+    for (long sum : sums) {
+      left.add(sum);
+    }
+    return house
+        .send(
+            house.clerk,
+            HttpMethod.POST,
+            "/api/payouts/%d/preview".formatted(payout),
+            Map.of("left", left))
+        .body();
+  }
+
+  private House.Answer post(long payout, JsonNode shown) {
+    return house.send(
+        house.clerk,
+        HttpMethod.POST,
+        "/api/payouts/%d/posting".formatted(payout),
+        Map.of("sums", ids(shown, "sums"), "receipts", ids(shown, "receipts")));
+  }
+
+  private static List<Long> ids(JsonNode view, String name) {
+    return view.path(name).valueStream().map(JsonNode::asLong).toList();
+  }
+
+  private static List<String> steps(JsonNode view) {
+    return view.path("steps")
+        .valueStream()
+        .map(
+            s ->
+                s.path("words").asString()
+                    + " "
+                    + s.path("amountMinor")
+                    + " "
+                    + s.path("postedMinor"))
+        .toList();
+  }
+
+  private static List<String> parts(JsonNode view) {
+    return view.path("parts")
+        .valueStream()
+        .map(
+            p ->
+                "%d %s %d %s"
+                    .formatted(
+                        p.path("count").asInt(),
+                        p.path("words").asString(),
+                        p.path("amountMinor").asLong(),
+                        p.path("account").asString("")))
+        .toList();
+  }
+
+  private void bookWithTax(long payout) {
+    long layoutId = view(payout).path("processor").path("layoutId").asLong();
+    House.Answer kept =
+        house.send(
+            house.supervisor,
+            HttpMethod.PUT,
+            "/api/payouts/processors/" + layoutId,
+            Map.of(
+                "name", "Cardmill",
+                "sales", Map.of("account", "4000", "taxCode", "SALES"),
+                "fees", Map.of("account", "6110"),
+                "adjustments", Map.of("account", "6900")));
+    assertThat(kept.status()).as(kept.sentence()).isEqualTo(204);
+  }
+
+  private JsonNode posted(long payout) {
+    House.Answer done = post(payout, view(payout));
+    assertThat(done.status()).as(done.body().toString()).isEqualTo(201);
+    return done.body();
+  }
+
+  /**
+   * 120.00 and 60.00 hold 20.00 and 10.00 of tax, the 30.00 paid back 5.00: sales 125.00, tax
+   * 25.00. Fees 7.30 + 3.90 + 1.95 - 0.61 = 12.54. 180.00 - 30.00 - 12.54 - 20.00 = 117.46.
+   */
+  @Test
+  void postsWhatWasKeptAndWhatPaysNoItemAndLeavesTheRestToTheDesk() {
+    long payout = brought("PO-7", FIRST);
+    bookWithTax(payout);
+    JsonNode shown = view(payout);
+    assertThat(shown.path("processor").path("name").asString()).isEqualTo("Cardmill");
+    assertThat(steps(shown))
+        .containsExactly(
+            "sale 59240 0",
+            "refund -8000 0",
+            "fee -1315 0",
+            "returned fee 61 0",
+            "reserve -2000 0");
+    assertThat(parts(shown))
+        .containsExactlyInAnyOrder(
+            "2 sale 18000 4000 Sales",
+            "1 refund -3000 4000 Sales",
+            "3 fee -1315 6110 Processor fees",
+            "1 returned fee 61 6110 Processor fees",
+            "1 reserve -2000 1260 Processor reserve");
+    assertThat(ids(shown, "toItems")).containsExactly(house.money("KESTREL"));
+    assertThat(ids(shown, "asked")).containsExactly(house.money("ASH"));
+
+    String number = posted(payout).path("number").asString();
+    assertThat(house.journal(number))
+        .contains("1250 11746;", "4000 -12500;", "2200 -2500;", "6110 1254;", "1260 2000;");
+    assertThat(steps(view(payout)))
+        .containsExactly(
+            "sale 59240 18000",
+            "refund -8000 -3000",
+            "fee -1315 -1315",
+            "returned fee 61 61",
+            "reserve -2000 -2000");
+    assertThat(view(payout).path("postedBy").asString()).isEqualTo(number);
+    house.prove();
+
+    assertThat(post(payout, view(payout)).sentence()).contains("posted already, by " + number);
+    house.post(house.clerk, house.money("KESTREL"), house.settles("TCK-1", 41_240));
+    assertThat(house.open("TCK-1")).isZero();
+    house.prove();
+
+    assertThat(house.turnBack(house.clerk, number).status()).isEqualTo(200);
+    assertThat(
+            view(payout).path("postedBy").isMissingNode() || view(payout).path("postedBy").isNull())
+        .isTrue();
+    assertThat(steps(view(payout))).contains("sale 59240 41240", "fee -1315 0");
+    posted(payout);
+  }
+
+  @Test
+  void tellsTheStoryOfASale() {
+    long payout = brought("PO-7", FIRST);
+    posted(payout);
+    long second =
+        brought(
+            "PO-8",
+            HEADER
+                + """
+                PO-8;2026-11-16;back;ch-2;W-2;OAK;-90.00;;-90.00
+                PO-8;2026-11-16;let go;;;;20.00;;20.00
+                PO-8;2026-11-16;sale;ch-9;W-9;FIR;200.00;-6.00;194.00
+                """);
+    assertThat(parts(view(second))).contains("1 refund -9000 4000 Sales");
+    posted(second);
+    long row = 0;
+    for (JsonNode deposit : deposits().path("deposits")) {
+      for (JsonNode member : deposit.path("members")) {
+        row = member.path("number").asString().equals("ch-2") ? member.path("id").asLong() : row;
+      }
+    }
+    JsonNode story =
+        house.get(house.reader, "/api/payouts/%d/rows/%d/story".formatted(payout, row)).body();
+    assertThat(story.path("rows").valueStream())
+        .extracting(r -> r.path("kind").asString() + " " + r.path("amountMinor").asLong())
+        .containsExactly(
+            "sale 12000", "fee -390", "refund -3000", "returned fee 61", "refund -9000");
+    assertThat(story.path("rows").valueStream())
+        .allMatch(r -> r.path("postedBy").asString("").startsWith("2026-"));
+    assertThat(story.path("sumMinor").asLong()).as("the fee is kept").isEqualTo(-329);
+  }
+
+  /** One by its order, two as a day's sum; each stands on the processor's balance already. */
+  @Test
+  void recognisesSalesThatWereRecordedBefore() {
+    record("412.40", "TCK-1", "2026-11-12", house.settles("TCK-1", 41_240));
+    record(
+        "60.00",
+        "till",
+        "2026-11-13",
+        Map.of("kind", "TO_ACCOUNT", "amountMinor", 6_000, "account", "4800"));
+    long payout = brought("PO-7", FIRST);
+    JsonNode shown = view(payout);
+    assertThat(parts(shown)).contains("2 sale recorded before 47240 ", "1 sale 12000 4000 Sales");
+    assertThat(ids(shown, "receipts")).hasSize(2);
+    assertThat(ids(shown, "toItems")).isEmpty();
+
+    House.Answer otherwise =
+        house.send(
+            house.clerk,
+            HttpMethod.POST,
+            "/api/payouts/%d/posting".formatted(payout),
+            Map.of("sums", ids(shown, "sums"), "receipts", List.of()));
+    assertThat(otherwise.code()).isEqualTo("shown-otherwise");
+    String number = posted(payout).path("number").asString();
+    assertThat(deposits().path("onHand").size()).isZero();
+    assertThat(house.journal(number)).contains("4000 -9000;");
+    house.prove();
+    assertThat(house.turnBack(house.clerk, number).status()).isEqualTo(200);
+    assertThat(deposits().path("onHand").size()).isEqualTo(2);
+  }
+
+  private void record(String amount, String number, String day, Map<String, Object> line) {
+    Map<String, Object> request = new HashMap<>();
+    request.put("received", day);
+    request.put("method", "CARD");
+    request.put("currency", "USD");
+    request.put("amountMinor", Long.parseLong(amount.replace(".", "")));
+    request.put("number", number);
+    request.put("note", "");
+    request.put("payer", "CARD HOLDER");
+    request.put("lines", List.of(line));
+    House.Answer done = house.send(house.clerk, HttpMethod.POST, "/api/receipts", request);
+    assertThat(done.status()).as(done.body().toString()).isEqualTo(200);
+  }
+
+  @Test
+  void postsWithoutWhatIsLeftAndNothingOfAnotherPayout() {
+    long payout = brought("PO-7", FIRST);
+    long oak = house.money("OAK");
+    JsonNode shown = without(payout, oak);
+    assertThat(parts(shown))
+        .contains("1 sale 6000 4000 Sales")
+        .noneMatch(p -> p.contains("refund"));
+    assertThat(ids(shown, "asked")).contains(oak);
+    House.Answer foreign =
+        house.send(
+            house.clerk,
+            HttpMethod.POST,
+            "/api/payouts/%d/posting".formatted(payout),
+            Map.of("sums", List.of(999_999), "receipts", List.of()));
+    assertThat(foreign.code()).isEqualTo("other-payout");
+    long ash = house.money("ASH");
+    House.Answer unknown =
+        house.send(
+            house.clerk,
+            HttpMethod.POST,
+            "/api/payouts/%d/posting".formatted(payout),
+            Map.of("sums", List.of(ash), "receipts", List.of()));
+    assertThat(unknown.sentence()).contains("do not know the sale ch-0 that 50.00 pays back");
+    assertThat(post(payout, shown).status()).isEqualTo(201);
+    assertThat(house.money("OAK")).isEqualTo(oak);
+  }
+
+  @Test
+  void keepsTheFileOfWhatIsPostedAndNamesOlderPayouts() {
+    long payout = brought("PO-7", FIRST);
+    long newer = brought("PO-8", HEADER + "PO-8;2026-11-16;sale;ch-9;W-9;FIR;10.00;-1.00;9.00\n");
+    assertThat(view(newer).path("older").get(0).path("reference").asString()).isEqualTo("PO-7");
+    String number = posted(payout).path("number").asString();
+    assertThat(view(newer).path("older").size()).isZero();
+    long arrival = deposit("PO-7").path("arrivalId").asLong();
+    House.Answer withdrawn =
+        house.send(
+            house.clerk,
+            HttpMethod.POST,
+            "/api/arrivals/%d/withdrawal".formatted(arrival),
+            Map.of());
+    assertThat(withdrawn.sentence()).contains(number);
+  }
+
+  @Test
+  void refusesAccountsThatAreNone() {
+    long payout = brought("PO-7", FIRST);
+    long layoutId = view(payout).path("processor").path("layoutId").asLong();
+    Map<String, Object> request = new HashMap<>();
+    request.put("name", " ");
+    request.put("sales", Map.of("account", "4000"));
+    request.put("fees", Map.of("account", "6110", "taxCode", "NONE"));
+    request.put("adjustments", Map.of("account", "6900"));
+    String path = "/api/payouts/processors/" + layoutId;
+    assertThat(house.send(house.supervisor, HttpMethod.PUT, path, request).code())
+        .isEqualTo("name");
+    request.put("name", "Cardmill");
+    assertThat(house.send(house.supervisor, HttpMethod.PUT, path, request).code())
+        .isEqualTo("tax-code");
+    request.put("fees", Map.of("account", "1100"));
+    assertThat(house.send(house.supervisor, HttpMethod.PUT, path, request).code())
+        .isEqualTo("account");
+    assertThat(house.send(house.clerk, HttpMethod.PUT, path, request).status()).isEqualTo(403);
+  }
+}
