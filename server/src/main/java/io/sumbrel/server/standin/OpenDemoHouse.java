@@ -1,7 +1,9 @@
 package io.sumbrel.server.standin;
 
+import io.sumbrel.core.ledger.StandardAccount;
 import io.sumbrel.core.money.Money;
 import io.sumbrel.core.openitem.ListScope;
+import io.sumbrel.core.payout.ProcessorAccounts;
 import io.sumbrel.formats.CellStyle;
 import io.sumbrel.formats.lockbox.LockboxLayout;
 import io.sumbrel.formats.payoutcsv.PayoutLayout;
@@ -14,6 +16,8 @@ import io.sumbrel.server.arrivals.MakeLayout;
 import io.sumbrel.server.arrivals.MakeLockbox;
 import io.sumbrel.server.bank.BankAccount;
 import io.sumbrel.server.bank.BankAccounts;
+import io.sumbrel.server.layout.CsvLayouts;
+import io.sumbrel.server.payout.Processors;
 import io.sumbrel.server.people.Actor;
 import io.sumbrel.server.people.Bundle;
 import io.sumbrel.server.people.People;
@@ -58,6 +62,8 @@ class OpenDemoHouse implements SmartInitializingSingleton {
   private final AcceptFile acceptFile;
   private final MakeLayout makeLayout;
   private final MakeLockbox makeLockbox;
+  private final CsvLayouts layouts;
+  private final Processors processors;
 
   OpenDemoHouse(
       People people,
@@ -66,7 +72,11 @@ class OpenDemoHouse implements SmartInitializingSingleton {
       BringIn bringIn,
       AcceptFile acceptFile,
       MakeLayout makeLayout,
-      MakeLockbox makeLockbox) {
+      MakeLockbox makeLockbox,
+      CsvLayouts layouts,
+      Processors processors) {
+    this.layouts = layouts;
+    this.processors = processors;
     this.people = people;
     this.books = books;
     this.bankAccounts = bankAccounts;
@@ -90,7 +100,7 @@ class OpenDemoHouse implements SmartInitializingSingleton {
             "Tarnwick Clay & Kiln", ZoneId.of("America/New_York"), Optional.of(DemoHouse.TODAY));
     Actor ines = people.add(booksId, "Ines", People.DEMO_PASSWORD, Bundle.CLERK);
     people.add(booksId, "Tomas", People.DEMO_PASSWORD, Bundle.CLERK);
-    people.add(booksId, "Ruta", People.DEMO_PASSWORD, Bundle.SUPERVISOR);
+    Actor ruta = people.add(booksId, "Ruta", People.DEMO_PASSWORD, Bundle.SUPERVISOR);
     people.add(booksId, "Abel", People.DEMO_PASSWORD, Bundle.READER);
     books.record(ines);
     BankAccount collections = accounts(ines);
@@ -108,6 +118,9 @@ class OpenDemoHouse implements SmartInitializingSingleton {
       } else if (file.getKey().startsWith("cardmill")) {
         makeLayout.keepPayouts(
             ines, arrival.id(), new MakeLayout.PayoutLayoutRequest(collections.id(), PAYOUTS));
+        layouts
+            .forFile(booksId, file.getValue())
+            .ifPresent(l -> processors.keep(ruta, l.id(), "Cardmill", CARDMILL));
       }
     }
     return ines;
@@ -126,6 +139,13 @@ class OpenDemoHouse implements SmartInitializingSingleton {
         day.plusDays(4),
         Money.ofMinor(USD, SimulatedBank.COLLECTIONS_BEGIN));
   }
+
+  /** Sales at the counter include tax; the fees of a payment service bear none. */
+  private static final ProcessorAccounts CARDMILL =
+      new ProcessorAccounts(
+          new ProcessorAccounts.Booked(StandardAccount.SALES.code(), Optional.of("SALES")),
+          ProcessorAccounts.STANDARD.fees(),
+          ProcessorAccounts.STANDARD.adjustments());
 
   /** How the processor writes its payouts, as somebody of the house said once. */
   private static final PayoutLayout PAYOUTS =
