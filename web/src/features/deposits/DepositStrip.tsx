@@ -117,8 +117,10 @@ export function Members({ title, members, showLine, beside }: MembersProps) {
             <td>
               {m.payer || m.kind}
               <Details member={m} />
-              <Standing member={m} />
-              {beside?.(m)}
+              <span className={styles.stand}>
+                <Standing member={m} />
+                {beside?.(m)}
+              </span>
             </td>
             <td className="figures">
               <Amount minor={m.amountMinor} currency={m.currency} />
@@ -154,18 +156,10 @@ function Details({ member: m }: { member: Member }) {
 
 function Standing({ member: m }: { member: Member }) {
   if (m.explainedBy) {
-    return (
-      <span className={styles.stand}>
-        <PostingLink number={m.explainedBy} />
-      </span>
-    );
+    return <PostingLink number={m.explainedBy} />;
   }
   if (m.stand === 'IN_THE_PILE' && m.moneyId) {
-    return (
-      <Link className={styles.stand} to={`/desk/${m.moneyId}`}>
-        in the pile
-      </Link>
-    );
+    return <Link to={`/desk/${m.moneyId}`}>in the pile</Link>;
   }
-  return STANDS[m.stand] ? <span className={styles.stand}>{STANDS[m.stand]}</span> : null;
+  return STANDS[m.stand] || null;
 }

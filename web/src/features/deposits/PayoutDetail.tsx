@@ -128,7 +128,7 @@ export function PayoutDetail({ deposit, work }: Props) {
             {toItems.length > 0 && (
               <p className={styles.acts}>
                 <Button onClick={() => setTogether(toItems)}>
-                  Post the {toItems.length} that pay{toItems.length === 1 ? 's' : ''} an item
+                  Post {toItems.length} that pay{toItems.length === 1 ? 's' : ''} an item
                   <Key>P</Key>
                 </Button>
               </p>
@@ -178,7 +178,7 @@ function WithIt({ payout, shown, currency }: WithItProps) {
   }
   return (
     <section className={styles.sets} aria-label="With the payout">
-      <h2>With the payout</h2>
+      <h2 className={styles.under}>With the payout</h2>
       {payout.problem && <Sentence error={payout.problem} />}
       <table className={styles.members} aria-label="What is posted with it">
         <tbody>
@@ -236,22 +236,26 @@ function RowActs({ member: m, payout, showSale }: RowActsProps) {
   const money = m.moneyId;
   const along = money !== undefined && payout.shown?.sums.includes(money);
   const left = money !== undefined && payout.left.includes(money);
+  const mayGo = (along || left) && payout.shown?.postedBy === undefined;
+  const isOfSale = m.number !== '' && m.kind !== 'fee' && m.kind !== 'returned fee';
   return (
-    <span className={styles.details}>
-      {m.number && (
-        <button type="button" className={styles.place} onClick={showSale}>
-          all of this sale
-        </button>
-      )}
-      {(along || left) && payout.shown?.postedBy === undefined && (
+    <>
+      {mayGo && (
         <>
-          {m.number && ' · '}
-          {along ? 'goes with the payout' : 'does not go along'} ·{' '}
+          {along ? ' · goes with the payout, ' : ' · does not go along, '}
           <button type="button" className={styles.place} onClick={() => payout.leave(money)}>
             {along ? 'leave it out' : 'take it along'}
           </button>
         </>
       )}
-    </span>
+      {isOfSale && (
+        <>
+          {' · '}
+          <button type="button" className={styles.place} onClick={showSale}>
+            all of this sale
+          </button>
+        </>
+      )}
+    </>
   );
 }

@@ -51,9 +51,9 @@ public final class Refunds {
     names = customers.stream().collect(Collectors.toMap(Customer::id, Customer::name));
   }
 
-  /** The likeliest first; none for money that came in, or is no entry of a bank. */
+  /** The likeliest first; none for money that came in. */
   public List<OtherWay> waysFor(MoneyIn entry) {
-    if (entry.isIn() || entry.bankLine().isEmpty()) {
+    if (entry.isIn()) {
       return List.of();
     }
     List<OtherWay> ways = new ArrayList<>();

@@ -9,6 +9,7 @@ import io.sumbrel.core.deposit.MemberKind;
 import io.sumbrel.core.deposit.RecordedId;
 import io.sumbrel.core.ledger.AccountCode;
 import io.sumbrel.core.money.AmountText;
+import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.server.persistence.Column;
 import io.sumbrel.server.persistence.InParts;
@@ -412,6 +413,46 @@ public class Deposits {
                   member((DepositMemberRow) r[1]));
             })
         .toList();
+  }
+
+  /**
+   * What a processor took off, and the sale that it names.
+   *
+   * @param money as which it is explained, and the sale was
+   */
+  public record SaleTakenBack(MoneyInId money, MemberKind kind, String number, MoneyInId sale) {}
+
+  /** Of some sums those that are refunds or chargebacks of sales in payouts of the processor. */
+  @Transactional(readOnly = true)
+  public List<SaleTakenBack> takenBack(List<MoneyInId> sums) {
+    List<SaleTakenBack> found = new ArrayList<>();
+    InParts.of(
+        sums.stream().map(MoneyInId::number).toList(),
+        some ->
+            entities
+                .createQuery(
+                    """
+                    select m.id, back.kind, back.number, s.id from MoneyInRow m
+                    join DepositMemberRow back on back.id = m.depositMemberId
+                    join DepositRow d on d.id = back.depositId
+                    join DepositMemberRow sale on sale.number = back.number
+                    join DepositRow of on of.id = sale.depositId
+                    join MoneyInRow s on s.depositMemberId = sale.id
+                    where m.id in :ids and back.number <> '' and back.kind in (REFUND, CHARGEBACK)
+                      and sale.kind = SALE and (of.id = d.id or of.layoutId = d.layoutId)
+                    """,
+                    Object[].class)
+                .setParameter("ids", some)
+                .getResultStream()
+                .map(
+                    r ->
+                        new SaleTakenBack(
+                            new MoneyInId((Long) r[0]),
+                            (MemberKind) r[1],
+                            (String) r[2],
+                            new MoneyInId((Long) r[3])))
+                .forEach(found::add));
+    return found;
   }
 
   /** By which posting what a processor kept of a payout is in the books; empty for none. */

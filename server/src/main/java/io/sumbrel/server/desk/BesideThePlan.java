@@ -108,6 +108,7 @@ class BesideThePlan {
             limits.of(booksId, chart),
             rates(booksId, own)),
         once(() -> mayReturn.of(booksId, pile)),
+        once(() -> mayReturn.salesBack(booksId, pile)),
         once(() -> refunds(booksId, problem, ofNobody)),
         once(() -> new Pairs(opposite.get())),
         chart);
@@ -197,6 +198,7 @@ class BesideThePlan {
       UsualAccounts usual,
       OwnTransfers transfers,
       Supplier<MayReturn.Candidates> returns,
+      Supplier<Map<MoneyInId, List<OtherWay>>> salesBack,
       Supplier<Refunds> refunds,
       Supplier<Pairs> pairs,
       Chart chart) {
@@ -224,9 +226,12 @@ class BesideThePlan {
     }
 
     private Stream<Way> paidOut(MoneyIn money) {
-      return Stream.concat(
-          returns.get().waysFor(money).stream().map(w -> Way.of(w, Decision.Ground.RETURN)),
-          refunds.get().waysFor(money).stream().map(w -> Way.of(w, Decision.Ground.REFUND)));
+      return Stream.of(
+              returns.get().waysFor(money).stream().map(w -> Way.of(w, Decision.Ground.RETURN)),
+              refunds.get().waysFor(money).stream().map(w -> Way.of(w, Decision.Ground.REFUND)),
+              salesBack.get().getOrDefault(money.id(), List.of()).stream()
+                  .map(w -> Way.of(w, Decision.Ground.RETURN)))
+          .flatMap(Function.identity());
     }
 
     /**

@@ -1,11 +1,14 @@
 package io.sumbrel.server.desk;
 
 import io.sumbrel.core.party.Customer;
+import io.sumbrel.core.party.CustomerId;
 import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.core.receipt.PastPayment;
 import io.sumbrel.core.returned.Returns;
+import io.sumbrel.core.returned.SalesBack;
 import io.sumbrel.core.usual.OtherWay;
+import io.sumbrel.server.deposit.Deposits;
 import io.sumbrel.server.ledger.Receipts;
 import io.sumbrel.server.matching.PastPayments;
 import io.sumbrel.server.party.Customers;
@@ -14,6 +17,7 @@ import io.sumbrel.server.receipt.MoneyLines;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -36,9 +40,15 @@ class MayReturn {
   private final Receipts receipts;
   private final PastPayments pastPayments;
   private final Customers customers;
+  private final Deposits deposits;
 
   MayReturn(
-      MoneyLines moneyLines, Receipts receipts, PastPayments pastPayments, Customers customers) {
+      MoneyLines moneyLines,
+      Receipts receipts,
+      PastPayments pastPayments,
+      Customers customers,
+      Deposits deposits) {
+    this.deposits = deposits;
     this.moneyLines = moneyLines;
     this.receipts = receipts;
     this.pastPayments = pastPayments;
@@ -103,6 +113,37 @@ class MayReturn {
         receipts(booksId, Stream.concat(found.stream(), takenBack.values().stream()).toList()),
         past,
         customers.numbered(booksId, past.stream().map(PastPayment::customerNumber).toList()));
+  }
+
+  /** What refunds and chargebacks of a pile do to the sales that they name, by the sum. */
+  @Transactional(readOnly = true)
+  Map<MoneyInId, List<OtherWay>> salesBack(long booksId, List<MoneyLine> pile) {
+    Map<MoneyInId, MoneyIn> out =
+        pile.stream()
+            .map(MoneyLine::moneyIn)
+            .filter(m -> !m.isIn() && m.bankLine().isEmpty())
+            .collect(Collectors.toMap(MoneyIn::id, Function.identity()));
+    List<Deposits.SaleTakenBack> back = deposits.takenBack(List.copyOf(out.keySet()));
+    Map<MoneyInId, Returns.Receipt> sales =
+        receipts(booksId, back.stream().map(Deposits.SaleTakenBack::sale).toList()).stream()
+            .collect(Collectors.toMap(r -> r.money().id(), Function.identity()));
+    Map<CustomerId, Customer> known =
+        customers.find(
+            booksId,
+            sales.values().stream()
+                .flatMap(s -> s.returned().receipt().items().values().stream())
+                .flatMap(i -> i.customer().stream())
+                .toList());
+    Map<MoneyInId, List<OtherWay>> ways = new HashMap<>();
+    for (Deposits.SaleTakenBack b : back) {
+      if (sales.containsKey(b.sale())) {
+        ways.put(
+            b.money(),
+            SalesBack.waysFor(
+                out.get(b.money()), b.kind(), b.number(), sales.get(b.sale()), known));
+      }
+    }
+    return ways;
   }
 
   /** Those of some sums that are receipts. */

@@ -19,6 +19,7 @@ import io.sumbrel.server.matching.PlanBoard;
 import io.sumbrel.server.people.Actor;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -239,7 +240,9 @@ class PayoutViews {
     record Group(String words, Optional<AccountCode> account) {}
 
     Map<Group, List<Payout.Part>> groups = new LinkedHashMap<>();
-    for (Payout.Part part : payout.parts()) {
+    List<Payout.Part> inOrder = new ArrayList<>(payout.parts());
+    inOrder.sort(Comparator.comparing(Payout.Part::kind));
+    for (Payout.Part part : inOrder) {
       String words = part.account().isEmpty() ? "sale recorded before" : part.kind().words();
       groups.computeIfAbsent(new Group(words, part.account()), g -> new ArrayList<>()).add(part);
     }

@@ -86,6 +86,8 @@ class PayoutsTest extends ServerTest {
             "SALE",
             "back",
             "REFUND",
+            "disputed",
+            "CHARGEBACK",
             "held",
             "RESERVE_HELD",
             "let go",
@@ -262,6 +264,36 @@ class PayoutsTest extends ServerTest {
     assertThat(story.path("rows").valueStream())
         .allMatch(r -> r.path("postedBy").asString("").startsWith("2026-"));
     assertThat(story.path("sumMinor").asLong()).as("the fee is kept").isEqualTo(-329);
+  }
+
+  @Test
+  void leadsRefundsAndChargebacksBackToTheirSale() {
+    brought("PO-7", FIRST);
+    house.post(house.clerk, house.money("KESTREL"), house.settles("TCK-1", 41_240));
+    house.post(
+        house.clerk,
+        house.money("OAK"),
+        Map.of("kind", "TO_ACCOUNT", "amountMinor", 12_000, "account", "4800", "taxCode", "SALES"));
+    brought(
+        "PO-8",
+        HEADER
+            + """
+            PO-8;2026-11-16;back;ch-1;TCK-1;KESTREL BACK;-12.40;;-12.40
+            PO-8;2026-11-16;disputed;ch-1;TCK-1;KESTREL LOST;-400.00;-15.00;-415.00
+            PO-8;2026-11-16;sale;ch-9;W-9;FIR;500.00;-6.00;494.00
+            """);
+    assertThat(house.beside("OAKS"))
+        .startsWith("paid back, as the sale was booked (2026-0004), LIKELY;");
+    assertThat(house.beside("KESTREL BACK"))
+        .startsWith("paid back, owed by Kestrel Lane Pottery until the credit note comes, LIKELY;");
+    JsonNode lost = house.sum("KESTREL LOST").path("beside").get(0);
+    assertThat(lost.path("words").asString()).startsWith("charged back, sale ch-1 of 412.40");
+    assertThat(house.take("KESTREL LOST", lost).status()).isEqualTo(200);
+    assertThat(house.open("TCK-1")).isEqualTo(40_000);
+    JsonNode owed = house.sum("KESTREL BACK").path("beside").get(0);
+    assertThat(house.take("KESTREL BACK", owed).status()).isEqualTo(200);
+    JsonNode booked = house.sum("OAKS").path("beside").get(0);
+    assertThat(house.take("OAKS", booked).status()).isEqualTo(200);
   }
 
   /** One by its order, two as a day's sum; each stands on the processor's balance already. */
