@@ -38,9 +38,9 @@ export function SaleStory({ payout, row, close }: Props) {
                 <span className={styles.details}>
                   <Link to={`/deposits/${r.depositId}`}>{r.payout}</Link> · {r.text}
                 </span>
-                <span className={styles.stand}>
-                  {r.postedBy ? <PostingLink number={r.postedBy} /> : 'not in the books yet'}
-                </span>
+              </td>
+              <td className={styles.soft}>
+                {r.postedBy ? <PostingLink number={r.postedBy} /> : 'not in the books yet'}
               </td>
               <td className="figures">
                 <Amount minor={r.amountMinor} currency={currency} />
@@ -49,7 +49,7 @@ export function SaleStory({ payout, row, close }: Props) {
           ))}
           <tr>
             <td />
-            <td>
+            <td colSpan={2}>
               <b>What is left of it</b>
             </td>
             <td className="figures">

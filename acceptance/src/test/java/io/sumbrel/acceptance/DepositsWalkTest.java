@@ -256,8 +256,54 @@ class DepositsWalkTest {
     assertThat(page.getByText("The bank has shown it; tied by")).isVisible();
   }
 
+  /** 64.50 of a sale - 31.10 + 3.02 of fees - 30.00 of a reserve: 6.42. */
   @Test
   @Order(12)
+  void postsWhatWasKeptOfAPayoutByKeyAndItsSalesTogether() {
+    page.getByText("payout PO-2207").first().click();
+    Browser.button(page, "5 fees").click();
+    assertThat(page.getByText("Only fees are shown.")).isVisible();
+    Browser.button(page, "show all").click();
+    Browser.button(page, "leave it out").click();
+    assertThat(page.getByText("does not go along")).isVisible();
+    Locator withIt = page.getByRole(AriaRole.TABLE).filter(hasText("6110 Processor fees"));
+    assertThat(withIt).not().containsText("4000 Sales");
+    Browser.button(page, "take it along").click();
+    assertThat(withIt).containsText("4000 Sales, of it tax 10.75");
+    Browser.assertAccessible(page);
+    ines.zone("members").focus();
+    ines.key("k");
+    assertThat(page.getByText("Posted with payout PO-2207, 6.42")).isVisible();
+    assertThat(page.getByText("What was kept is in the books:")).isVisible();
+    ines.zone("members").focus();
+    ines.key("p");
+    assertThat(page.getByText("3 sums to post")).isVisible();
+    ines.key("Control+Enter");
+    assertThat(page.getByText("3 of 3 posted").first()).isVisible();
+    Browser.button(page, "Back to the payout").click();
+    Locator fall = page.getByRole(AriaRole.TABLE).filter(hasText("4 sales"));
+    assertThat(fall.getByRole(AriaRole.ROW).filter(hasText("4 sales")))
+        .containsText("512.15512.15");
+  }
+
+  @Test
+  @Order(13)
+  void tellsTheStoryOfASaleByMouse() {
+    Browser.button(page, "all of this sale").first().click();
+    assertThat(page.getByText("What is left of it")).isVisible();
+    assertThat(page.getByText("143.73")).isVisible();
+    Browser.assertAccessible(page);
+    Browser.button(page, "Back to the payout").click();
+    Browser.button(page, "Tie").last().click();
+    assertThat(page.getByText("The bank has shown it; tied by")).isVisible();
+  }
+
+  private static Locator.FilterOptions hasText(String text) {
+    return new Locator.FilterOptions().setHasText(text);
+  }
+
+  @Test
+  @Order(14)
   void provesThatTheBooksStillAgree() {
     page.navigate(ines.address() + "/books/proof");
     assertThat(page.getByText("holds", new Page.GetByTextOptions().setExact(true))).hasCount(11);
