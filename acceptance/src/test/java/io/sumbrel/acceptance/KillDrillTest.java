@@ -19,7 +19,7 @@ import org.junit.jupiter.api.Test;
  * The process is killed in mid-posting: no acknowledged posting is lost, and none is half there.
  */
 class KillDrillTest {
-  private static final int KILLS = Boolean.getBoolean("sumbrel.long") ? 50 : 3;
+  private static final int KILLS = Boolean.getBoolean("sumbrel.long") ? 50 : 1;
   private static final Pattern NUMBER = Pattern.compile("\"number\":\"(\\d{4}-\\d+)\"");
   private static final Pattern NEXT = Pattern.compile("\"next\":(\\d+)");
   private static final Pattern ROW =
