@@ -62,13 +62,14 @@ class AcceptDeposits {
    * Whether the deposits of a file may be taken in now.
    *
    * @throws io.sumbrel.core.refusal.Refusal {@code explained}, {@code deposit-changed}, {@code
-   *     unknown-account}, {@code closed-month}
+   *     overlaps}, {@code unknown-account}, {@code closed-month}
    */
   void require(long booksId, ArrivedFile file) {
     for (BankedDeposit banked : file.deposits()) {
       BankAccount account = account(booksId, banked);
       if (!deposits.isKnown(account.id(), banked.deposit())) {
         waiting.requireNotExplained(account.id(), banked.deposit());
+        deposits.requireNoOverlap(account.id(), banked.deposit());
         if (file.kind().use() == FileKind.Use.DEPOSITS) {
           months.requireOpen(booksId, banked.deposit().date());
         }

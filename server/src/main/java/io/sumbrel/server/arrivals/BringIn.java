@@ -19,6 +19,7 @@ import java.time.Clock;
 import java.time.temporal.ChronoUnit;
 import java.util.List;
 import java.util.Locale;
+import java.util.Set;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.PlatformTransactionManager;
@@ -29,6 +30,9 @@ import org.springframework.transaction.support.TransactionTemplate;
 /** A file comes in: it is read and shown, and counts nowhere until somebody accepts it. */
 @Component
 public class BringIn {
+  /** Why a file cannot be accepted yet: what it waits for may come, or go. */
+  private static final Set<String> MAY_CHANGE = Set.of("gap", "explained", "overlaps");
+
   private final EntityManager entities;
   private final RowIds ids;
   private final Clock clock;
@@ -139,7 +143,7 @@ public class BringIn {
       acceptDeposits.require(row.booksId, file);
     } catch (Refusal e) {
       boolean known = e.code().equals("known-already");
-      if (!known && !e.code().equals("gap") && !e.code().equals("explained")) {
+      if (!known && !MAY_CHANGE.contains(e.code())) {
         throw e;
       }
       row.state = known ? ArrivalState.KNOWN : ArrivalState.WAITING;

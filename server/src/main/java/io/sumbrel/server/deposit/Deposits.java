@@ -32,6 +32,9 @@ import org.springframework.transaction.annotation.Transactional;
 /** The stored deposits and receipts on hand. */
 @Component
 public class Deposits {
+  /** So many rows are named, of those that are there twice. */
+  private static final int MOST_NAMED = 5;
+
   private final EntityManager entities;
   private final RowIds ids;
 
@@ -282,6 +285,65 @@ public class Deposits {
                   AmountText.words(deposit.netMinor(), deposit.currency())));
     }
     return true;
+  }
+
+  /**
+   * A sale is paid out once.
+   *
+   * @throws Refusal {@code overlaps} naming the rows that another payout into the account holds
+   *     already: same number, day and amount
+   */
+  public void requireNoOverlap(long bankAccountId, Deposit deposit) {
+    if (deposit.kind() != DepositKind.PAYOUT) {
+      return;
+    }
+    Map<String, DepositMember> sales =
+        deposit.members().stream()
+            .filter(m -> m.kind() == MemberKind.SALE && !m.number().isEmpty())
+            .collect(Collectors.toMap(Deposits::sale, m -> m, (one, other) -> one));
+    List<String> twice = new ArrayList<>();
+    InParts.of(
+        sales.values().stream().map(DepositMember::number).distinct().toList(),
+        some ->
+            entities
+                .createQuery(
+                    """
+                    select m, d from DepositMemberRow m join DepositRow d on d.id = m.depositId
+                    where m.number in :numbers and m.kind = SALE
+                      and d.kind = PAYOUT and d.bankAccountId = :a
+                    order by m.id
+                    """,
+                    Object[].class)
+                .setParameter("numbers", some)
+                .setParameter("a", bankAccountId)
+                .getResultStream()
+                .forEach(
+                    r -> {
+                      DepositMember known = ((DepositMemberRow) r[0]).toFact();
+                      if (sales.containsKey(sale(known))) {
+                        twice.add(
+                            "line %d, %s, in %s"
+                                .formatted(
+                                    sales.get(sale(known)).place(),
+                                    known.number(),
+                                    ((DepositRow) r[1]).reference));
+                      }
+                    }));
+    if (!twice.isEmpty()) {
+      throw new Refusal(
+          "overlaps",
+          "%s holds sales that another payout has brought already: %s%s."
+              .formatted(
+                  deposit.words(),
+                  String.join("; ", twice.subList(0, Math.min(MOST_NAMED, twice.size()))),
+                  twice.size() > MOST_NAMED
+                      ? "; and %d more".formatted(twice.size() - MOST_NAMED)
+                      : ""));
+    }
+  }
+
+  private static String sale(DepositMember member) {
+    return member.number() + " " + member.date() + " " + member.amountMinor();
   }
 
   /**

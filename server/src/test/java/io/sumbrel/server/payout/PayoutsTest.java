@@ -369,6 +369,28 @@ class PayoutsTest extends ServerTest {
   }
 
   @Test
+  void refusesAPayoutThatHoldsSalesOfAnother() {
+    brought("PO-7", FIRST);
+    JsonNode file =
+        house
+            .upload(
+                house.clerk,
+                "again.csv",
+                HEADER
+                    + """
+                    PO-9;2026-11-12;sale;ch-2;W-2;OAK;120.00;-3.90;116.10
+                    PO-9;2026-11-13;sale;ch-2;W-2;OAK;120.00;-3.90;116.10
+                    """)
+            .body();
+    House.Answer refused = house.accept(file.path("id").asLong(), "CHANGES_ONLY", Map.of());
+    assertThat(refused.code()).isEqualTo("overlaps");
+    assertThat(refused.sentence())
+        .isEqualTo(
+            "payout PO-9 holds sales that another payout has brought already: line 2, ch-2, in PO-7.");
+    assertThat(deposits().path("deposits").size()).isEqualTo(1);
+  }
+
+  @Test
   void keepsTheFileOfWhatIsPostedAndNamesOlderPayouts() {
     long payout = brought("PO-7", FIRST);
     long newer = brought("PO-8", HEADER + "PO-8;2026-11-16;sale;ch-9;W-9;FIR;10.00;-1.00;9.00\n");
