@@ -122,6 +122,8 @@ public class Deposits {
                   DepositMemberRow.class)
               .setParameter("ids", some)
               .getResultStream()
+              // a payout holds thousands, and every later question would look through them
+              .peek(entities::detach)
               .forEach(m -> members.computeIfAbsent(m.lieIn(), d -> new ArrayList<>()).add(m));
           entities
               .createQuery("from DepositRow where id in :ids", DepositRow.class)

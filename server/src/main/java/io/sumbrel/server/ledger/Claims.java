@@ -10,6 +10,7 @@ import io.sumbrel.server.receipt.Unclaimed;
 import jakarta.persistence.EntityManager;
 import java.util.Collection;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -58,14 +59,16 @@ public class Claims {
   /** Which of some sums are claimed. */
   @Transactional(readOnly = true)
   public Set<MoneyInId> among(Collection<MoneyInId> money) {
-    return money.isEmpty()
-        ? Set.of()
-        : entities
-            .createQuery("select moneyInId from ClaimRow where moneyInId in :ids", Long.class)
-            .setParameter("ids", money.stream().map(MoneyInId::number).toList())
-            .getResultStream()
-            .map(MoneyInId::new)
-            .collect(Collectors.toSet());
+    Set<MoneyInId> claimed = new HashSet<>();
+    InParts.of(
+        money.stream().map(MoneyInId::number).toList(),
+        some ->
+            entities
+                .createQuery("select moneyInId from ClaimRow where moneyInId in :ids", Long.class)
+                .setParameter("ids", some)
+                .getResultStream()
+                .forEach(id -> claimed.add(new MoneyInId(id))));
+    return claimed;
   }
 
   @Transactional(readOnly = true)

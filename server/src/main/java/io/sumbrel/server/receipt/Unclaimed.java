@@ -1,6 +1,7 @@
 package io.sumbrel.server.receipt;
 
 import io.sumbrel.core.receipt.MoneyInId;
+import io.sumbrel.server.persistence.InParts;
 import jakarta.persistence.EntityManager;
 import java.time.LocalDate;
 import java.util.Collection;
@@ -19,7 +20,7 @@ import org.springframework.transaction.annotation.Transactional;
  */
 @Component
 public class Unclaimed {
-  private static final String CLAIMED = "delete from unclaimed where money_in_id = :id";
+  private static final String CLAIMED = "delete from unclaimed where money_in_id in (:ids)";
 
   /** Those of some sums that nothing explains, written as they are; a condition follows. */
   static final String STAND_AS_THERE =
@@ -37,17 +38,19 @@ public class Unclaimed {
   /** A posting explains these from now on. */
   @Transactional(propagation = Propagation.MANDATORY)
   public void claimed(Collection<MoneyInId> money) {
-    money.forEach(id -> change(CLAIMED, id));
+    change(CLAIMED, money);
   }
 
   /** Nothing explains these any more. */
   @Transactional(propagation = Propagation.MANDATORY)
   public void letGo(Collection<MoneyInId> money) {
-    money.forEach(id -> change(STAND_AS_THERE + "id = :id", id));
+    change(STAND_AS_THERE + "id in (:ids)", money);
   }
 
-  private void change(String sql, MoneyInId id) {
-    entities.createNativeQuery(sql).setParameter("id", id.number()).executeUpdate();
+  private void change(String sql, Collection<MoneyInId> money) {
+    InParts.of(
+        money.stream().map(MoneyInId::number).sorted().toList(),
+        some -> entities.createNativeQuery(sql).setParameter("ids", some).executeUpdate());
   }
 
   /** The sums that count, for the proof. */
