@@ -10,6 +10,7 @@ import io.sumbrel.server.bank.BankAccount;
 import io.sumbrel.server.bank.BankAccounts;
 import io.sumbrel.server.books.Houses;
 import io.sumbrel.server.deposit.Deposits;
+import io.sumbrel.server.deposit.Payouts;
 import io.sumbrel.server.deposit.WaitingForTie;
 import io.sumbrel.server.ledger.Ledger;
 import io.sumbrel.server.month.Months;
@@ -38,6 +39,7 @@ class AcceptDeposits {
   private final Months months;
   private final Ledger ledger;
   private final Deposits deposits;
+  private final Payouts payouts;
   private final WaitingForTie waiting;
   private final MoneyIntake intake;
 
@@ -47,6 +49,7 @@ class AcceptDeposits {
       Months months,
       Ledger ledger,
       Deposits deposits,
+      Payouts payouts,
       WaitingForTie waiting,
       MoneyIntake intake) {
     this.books = books;
@@ -54,6 +57,7 @@ class AcceptDeposits {
     this.months = months;
     this.ledger = ledger;
     this.deposits = deposits;
+    this.payouts = payouts;
     this.waiting = waiting;
     this.intake = intake;
   }
@@ -69,7 +73,7 @@ class AcceptDeposits {
       BankAccount account = account(booksId, banked);
       if (!deposits.isKnown(account.id(), banked.deposit())) {
         waiting.requireNotExplained(account.id(), banked.deposit());
-        deposits.requireNoOverlap(account.id(), banked.deposit());
+        payouts.requireNoOverlap(account.id(), banked.deposit());
         if (file.kind().use() == FileKind.Use.DEPOSITS) {
           months.requireOpen(booksId, banked.deposit().date());
         }

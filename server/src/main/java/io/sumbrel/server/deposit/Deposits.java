@@ -3,14 +3,12 @@ package io.sumbrel.server.deposit;
 import io.sumbrel.core.deposit.BankedDeposit;
 import io.sumbrel.core.deposit.BroughtForward;
 import io.sumbrel.core.deposit.Deposit;
-import io.sumbrel.core.deposit.DepositKind;
 import io.sumbrel.core.deposit.DepositMember;
 import io.sumbrel.core.deposit.MemberKind;
-import io.sumbrel.core.deposit.RecordedId;
 import io.sumbrel.core.ledger.AccountCode;
 import io.sumbrel.core.money.AmountText;
-import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.core.refusal.Refusal;
+import io.sumbrel.server.persistence.BulkRows;
 import io.sumbrel.server.persistence.Column;
 import io.sumbrel.server.persistence.InParts;
 import io.sumbrel.server.persistence.RowIds;
@@ -32,13 +30,12 @@ import org.springframework.transaction.annotation.Transactional;
 /** The stored deposits and receipts on hand. */
 @Component
 public class Deposits {
-  /** So many rows are named, of those that are there twice. */
-  private static final int MOST_NAMED = 5;
-
   private final EntityManager entities;
   private final RowIds ids;
+  private final BulkRows bulk;
 
-  Deposits(EntityManager entities, RowIds ids) {
+  Deposits(EntityManager entities, RowIds ids, BulkRows bulk) {
+    this.bulk = bulk;
     this.entities = entities;
     this.ids = ids;
   }
@@ -243,7 +240,7 @@ public class Deposits {
     return facts;
   }
 
-  private static StoredMember member(DepositMemberRow row) {
+  static StoredMember member(DepositMemberRow row) {
     return new StoredMember(
         row.id,
         row.ordinal,
@@ -290,65 +287,6 @@ public class Deposits {
   }
 
   /**
-   * A sale is paid out once.
-   *
-   * @throws Refusal {@code overlaps} naming the rows that another payout into the account holds
-   *     already: same number, day and amount
-   */
-  public void requireNoOverlap(long bankAccountId, Deposit deposit) {
-    if (deposit.kind() != DepositKind.PAYOUT) {
-      return;
-    }
-    Map<String, DepositMember> sales =
-        deposit.members().stream()
-            .filter(m -> m.kind() == MemberKind.SALE && !m.number().isEmpty())
-            .collect(Collectors.toMap(Deposits::sale, m -> m, (one, other) -> one));
-    List<String> twice = new ArrayList<>();
-    InParts.of(
-        sales.values().stream().map(DepositMember::number).distinct().toList(),
-        some ->
-            entities
-                .createQuery(
-                    """
-                    select m, d from DepositMemberRow m join DepositRow d on d.id = m.depositId
-                    where m.number in :numbers and m.kind = SALE
-                      and d.kind = PAYOUT and d.bankAccountId = :a
-                    order by m.id
-                    """,
-                    Object[].class)
-                .setParameter("numbers", some)
-                .setParameter("a", bankAccountId)
-                .getResultStream()
-                .forEach(
-                    r -> {
-                      DepositMember known = ((DepositMemberRow) r[0]).toFact();
-                      if (sales.containsKey(sale(known))) {
-                        twice.add(
-                            "line %d, %s, in %s"
-                                .formatted(
-                                    sales.get(sale(known)).place(),
-                                    known.number(),
-                                    ((DepositRow) r[1]).reference));
-                      }
-                    }));
-    if (!twice.isEmpty()) {
-      throw new Refusal(
-          "overlaps",
-          "%s holds sales that another payout has brought already: %s%s."
-              .formatted(
-                  deposit.words(),
-                  String.join("; ", twice.subList(0, Math.min(MOST_NAMED, twice.size()))),
-                  twice.size() > MOST_NAMED
-                      ? "; and %d more".formatted(twice.size() - MOST_NAMED)
-                      : ""));
-    }
-  }
-
-  private static String sale(DepositMember member) {
-    return member.number() + " " + member.date() + " " + member.amountMinor();
-  }
-
-  /**
    * Stores a deposit with its members.
    *
    * @param firstOrdinal the number of its first member in its file
@@ -371,9 +309,9 @@ public class Deposits {
     entities.flush();
     List<DepositMemberRow> members = new ArrayList<>();
     for (DepositMember member : deposit.members()) {
-      members.add(store(origin, row.id, member, deposit.currency(), firstOrdinal + members.size()));
+      members.add(row(origin, row.id, member, deposit.currency(), firstOrdinal + members.size()));
     }
-    entities.flush();
+    bulk.insert(members);
     return stored(row, members);
   }
 
@@ -400,147 +338,17 @@ public class Deposits {
     return row.id;
   }
 
-  /**
-   * A payout and its members, locked until what is posted with it is done.
-   *
-   * @throws Refusal {@code not-found}
-   */
-  @Transactional(propagation = Propagation.MANDATORY)
-  public Stored lockPayout(long booksId, long id) {
-    entities
-        .createNativeQuery("select id from deposit where id = :id for update")
-        .setParameter("id", id)
-        .getResultList();
-    return payout(booksId, id);
-  }
-
-  /**
-   * A payout.
-   *
-   * @throws Refusal {@code not-found}
-   */
-  @Transactional(readOnly = true)
-  public Stored payout(long booksId, long id) {
-    DepositRow row = entities.find(DepositRow.class, id);
-    if (row == null || row.booksId != booksId || row.kind != DepositKind.PAYOUT) {
-      throw new Refusal("not-found", "There is no such payout.");
-    }
-    return some(List.of(id)).get(0);
-  }
-
-  /** Payouts of a processor that came before one, and of which nothing is posted as a whole. */
-  @Transactional(readOnly = true)
-  public List<Stored> olderPayouts(Stored payout) {
-    return payout.layoutId().isEmpty()
-        ? List.of()
-        : some(
-            entities
-                .createQuery(
-                    """
-                    select id from DepositRow
-                    where layoutId = :l and postedId is null and depositDate < :d
-                    order by depositDate, id
-                    """,
-                    Long.class)
-                .setParameter("l", payout.layoutId().get())
-                .setParameter("d", payout.deposit().date())
-                .getResultList());
-  }
-
-  /** A row of a payout that belongs to a sale, and by which posting its payout's own rows stand. */
-  public record OfSale(
-      long depositId, String reference, Optional<Long> postedId, StoredMember row) {}
-
-  /** All rows of a sale in payouts of the same processor, as they came. */
-  @Transactional(readOnly = true)
-  public List<OfSale> ofSale(Stored payout, String number) {
-    return entities
-        .createQuery(
-            """
-            select d, m from DepositMemberRow m join DepositRow d on d.id = m.depositId
-            where m.number = :n and m.booksId + 0 = d.booksId and d.kind = PAYOUT
-              and (d.id = :id or d.layoutId = :l)
-            order by d.depositDate, m.id
-            """,
-            Object[].class)
-        .setParameter("n", number)
-        .setParameter("id", payout.id())
-        .setParameter("l", payout.layoutId().orElse(0L))
-        .getResultStream()
-        .map(
-            r -> {
-              DepositRow deposit = (DepositRow) r[0];
-              return new OfSale(
-                  deposit.id,
-                  deposit.reference,
-                  Optional.ofNullable(deposit.postedId),
-                  member((DepositMemberRow) r[1]));
-            })
-        .toList();
-  }
-
-  /**
-   * What a processor took off, and the sale that it names.
-   *
-   * @param money as which it is explained, and the sale was
-   */
-  public record SaleTakenBack(MoneyInId money, MemberKind kind, String number, MoneyInId sale) {}
-
-  /** Of some sums those that are refunds or chargebacks of sales in payouts of the processor. */
-  @Transactional(readOnly = true)
-  public List<SaleTakenBack> takenBack(List<MoneyInId> sums) {
-    List<SaleTakenBack> found = new ArrayList<>();
-    InParts.of(
-        sums.stream().map(MoneyInId::number).toList(),
-        some ->
-            entities
-                .createQuery(
-                    """
-                    select m.id, back.kind, back.number, s.id from MoneyInRow m
-                    join DepositMemberRow back on back.id = m.depositMemberId
-                    join DepositRow d on d.id = back.depositId
-                    join DepositMemberRow sale on sale.number = back.number
-                    join DepositRow of on of.id = sale.depositId
-                    join MoneyInRow s on s.depositMemberId = sale.id
-                    where m.id in :ids and back.number <> '' and back.kind in (REFUND, CHARGEBACK)
-                      and sale.kind = SALE and (of.id = d.id or of.layoutId = d.layoutId)
-                    """,
-                    Object[].class)
-                .setParameter("ids", some)
-                .getResultStream()
-                .map(
-                    r ->
-                        new SaleTakenBack(
-                            new MoneyInId((Long) r[0]),
-                            (MemberKind) r[1],
-                            (String) r[2],
-                            new MoneyInId((Long) r[3])))
-                .forEach(found::add));
-    return found;
-  }
-
-  /** By which posting what a processor kept of a payout is in the books; empty for none. */
-  @Transactional(propagation = Propagation.MANDATORY)
-  public void posted(RecordedId payout, Optional<Long> by) {
-    entities.find(DepositRow.class, payout.number()).postedId = by.orElse(null);
-    entities.flush();
-  }
-
   /** Stores receipts that are on hand. */
   @Transactional(propagation = Propagation.MANDATORY)
   public void storeOnHand(Origin origin, List<BroughtForward.OnHand> receipts, int firstOrdinal) {
-    int ordinal = firstOrdinal;
+    List<DepositMemberRow> rows = new ArrayList<>();
     for (BroughtForward.OnHand receipt : receipts) {
-      store(origin, null, receipt.receipt(), receipt.currency(), ordinal++);
+      DepositMemberRow row =
+          row(origin, null, receipt.receipt(), receipt.currency(), firstOrdinal + rows.size());
+      row.holdingCode = receipt.receipt().kind().onHand().code().code();
+      rows.add(row);
     }
-  }
-
-  private DepositMemberRow store(
-      Origin origin, Long depositId, DepositMember member, Currency currency, int ordinal) {
-    DepositMemberRow row = row(origin, depositId, member, currency, ordinal);
-    row.holdingCode = depositId == null ? member.kind().onHand().code().code() : null;
-    entities.persist(row);
-    return row;
+    bulk.insert(rows);
   }
 
   private DepositMemberRow row(

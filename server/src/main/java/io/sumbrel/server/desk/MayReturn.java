@@ -8,7 +8,7 @@ import io.sumbrel.core.receipt.PastPayment;
 import io.sumbrel.core.returned.Returns;
 import io.sumbrel.core.returned.SalesBack;
 import io.sumbrel.core.usual.OtherWay;
-import io.sumbrel.server.deposit.Deposits;
+import io.sumbrel.server.deposit.Payouts;
 import io.sumbrel.server.ledger.Receipts;
 import io.sumbrel.server.matching.PastPayments;
 import io.sumbrel.server.party.Customers;
@@ -40,15 +40,15 @@ class MayReturn {
   private final Receipts receipts;
   private final PastPayments pastPayments;
   private final Customers customers;
-  private final Deposits deposits;
+  private final Payouts payouts;
 
   MayReturn(
       MoneyLines moneyLines,
       Receipts receipts,
       PastPayments pastPayments,
       Customers customers,
-      Deposits deposits) {
-    this.deposits = deposits;
+      Payouts payouts) {
+    this.payouts = payouts;
     this.moneyLines = moneyLines;
     this.receipts = receipts;
     this.pastPayments = pastPayments;
@@ -123,9 +123,9 @@ class MayReturn {
             .map(MoneyLine::moneyIn)
             .filter(m -> !m.isIn() && m.bankLine().isEmpty())
             .collect(Collectors.toMap(MoneyIn::id, Function.identity()));
-    List<Deposits.SaleTakenBack> back = deposits.takenBack(List.copyOf(out.keySet()));
+    List<Payouts.SaleTakenBack> back = payouts.takenBack(List.copyOf(out.keySet()));
     Map<MoneyInId, Returns.Receipt> sales =
-        receipts(booksId, back.stream().map(Deposits.SaleTakenBack::sale).toList()).stream()
+        receipts(booksId, back.stream().map(Payouts.SaleTakenBack::sale).toList()).stream()
             .collect(Collectors.toMap(r -> r.money().id(), Function.identity()));
     Map<CustomerId, Customer> known =
         customers.find(
@@ -135,7 +135,7 @@ class MayReturn {
                 .flatMap(i -> i.customer().stream())
                 .toList());
     Map<MoneyInId, List<OtherWay>> ways = new HashMap<>();
-    for (Deposits.SaleTakenBack b : back) {
+    for (Payouts.SaleTakenBack b : back) {
       if (sales.containsKey(b.sale())) {
         ways.put(
             b.money(),

@@ -8,7 +8,7 @@ import io.sumbrel.core.posting.TurnedBack;
 import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.server.books.Houses;
-import io.sumbrel.server.deposit.Deposits;
+import io.sumbrel.server.deposit.Payouts;
 import io.sumbrel.server.deposit.TakeSlipBack;
 import io.sumbrel.server.ledger.Claims;
 import io.sumbrel.server.ledger.Explanations;
@@ -45,7 +45,7 @@ public class TurnBackPosting {
   private final RestingPostings resting;
   private final TapeWords words;
   private final TakeSlipBack takeSlipBack;
-  private final Deposits deposits;
+  private final Payouts payouts;
 
   TurnBackPosting(
       MoneyLines moneyLines,
@@ -59,8 +59,8 @@ public class TurnBackPosting {
       RestingPostings resting,
       TapeWords words,
       TakeSlipBack takeSlipBack,
-      Deposits deposits) {
-    this.deposits = deposits;
+      Payouts payouts) {
+    this.payouts = payouts;
     this.resting = resting;
     this.words = words;
     this.takeSlipBack = takeSlipBack;
@@ -155,7 +155,7 @@ public class TurnBackPosting {
             receipts.returnedBy(explanation.money()));
     String said = "Turned back " + number.words() + ", " + sum(posting);
     posting.slip().ifPresent(takeSlipBack::takeBack);
-    posting.payout().ifPresent(p -> deposits.posted(p.id(), Optional.empty()));
+    posting.payout().ifPresent(p -> payouts.posted(p.id(), Optional.empty()));
     String act =
         switch (posting.kind()) {
           case TAPE -> Ledger.TURNED_BACK;

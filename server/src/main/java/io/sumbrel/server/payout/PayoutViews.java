@@ -14,6 +14,7 @@ import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.core.tax.TaxPart;
 import io.sumbrel.server.chart.Charts;
 import io.sumbrel.server.deposit.Deposits;
+import io.sumbrel.server.deposit.Payouts;
 import io.sumbrel.server.ledger.Claims;
 import io.sumbrel.server.matching.PlanBoard;
 import io.sumbrel.server.people.Actor;
@@ -33,15 +34,15 @@ import org.springframework.transaction.annotation.Transactional;
 /** What the screen of a payout shows: from gross to net, and what would be posted with it. */
 @Component
 class PayoutViews {
-  private final Deposits deposits;
+  private final Payouts payouts;
   private final PayoutNow payoutNow;
   private final Processors processors;
   private final Charts charts;
   private final Claims claims;
 
   PayoutViews(
-      Deposits deposits, PayoutNow payoutNow, Processors processors, Charts charts, Claims claims) {
-    this.deposits = deposits;
+      Payouts payouts, PayoutNow payoutNow, Processors processors, Charts charts, Claims claims) {
+    this.payouts = payouts;
     this.payoutNow = payoutNow;
     this.processors = processors;
     this.charts = charts;
@@ -130,7 +131,7 @@ class PayoutViews {
    */
   @Transactional(readOnly = true)
   public PayoutView of(Actor actor, PlanBoard.Board board, long id, Set<MoneyInId> left) {
-    Deposits.Stored deposit = deposits.payout(actor.booksId(), id);
+    Deposits.Stored deposit = payouts.find(actor.booksId(), id);
     PayoutNow.Stand stand = payoutNow.of(actor.booksId(), deposit);
     Processors.Processor processor = processors.of(deposit.layoutId());
     Sorted sorted = sorted(stand, board, left);
@@ -152,7 +153,7 @@ class PayoutViews {
         sorted.toItems,
         sorted.asked,
         parts.problem,
-        deposits.olderPayouts(deposit).stream()
+        payouts.older(deposit).stream()
             .map(d -> new OlderView(d.id(), d.deposit().reference(), d.deposit().date()))
             .toList());
   }

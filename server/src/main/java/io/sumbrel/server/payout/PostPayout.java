@@ -10,6 +10,7 @@ import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.server.chart.Charts;
 import io.sumbrel.server.deposit.Deposits;
+import io.sumbrel.server.deposit.Payouts;
 import io.sumbrel.server.deposit.WaitingForTie;
 import io.sumbrel.server.ledger.Claims;
 import io.sumbrel.server.ledger.Explanations;
@@ -33,7 +34,7 @@ import org.springframework.transaction.annotation.Transactional;
  */
 @Component
 class PostPayout {
-  private final Deposits deposits;
+  private final Payouts payouts;
   private final WaitingForTie waiting;
   private final PayoutNow payoutNow;
   private final Processors processors;
@@ -46,7 +47,7 @@ class PostPayout {
   private final RepeatedRequests answers;
 
   PostPayout(
-      Deposits deposits,
+      Payouts payouts,
       WaitingForTie waiting,
       PayoutNow payoutNow,
       Processors processors,
@@ -57,7 +58,7 @@ class PostPayout {
       Months months,
       Ledger ledger,
       RepeatedRequests answers) {
-    this.deposits = deposits;
+    this.payouts = payouts;
     this.waiting = waiting;
     this.payoutNow = payoutNow;
     this.processors = processors;
@@ -92,7 +93,7 @@ class PostPayout {
     Set<MoneyInId> sums =
         request.sums().stream().map(MoneyInId::new).collect(Collectors.toCollection(HashSet::new));
     moneyLines.lock(sums);
-    Deposits.Stored deposit = deposits.lockPayout(actor.booksId(), id);
+    Deposits.Stored deposit = payouts.lock(actor.booksId(), id);
     RepeatedRequests.Asked asked = new RepeatedRequests.Asked(key, "payout " + id, request);
     Optional<PayoutDone> before = answers.before(actor, asked, PayoutDone.class);
     if (before.isPresent()) {
@@ -116,7 +117,7 @@ class PostPayout {
     Ledger.Stored posting =
         ledger.append(
             actor, PayoutPosted.of(payout, date), Ledger.Source.NONE, "payout-posted", words);
-    deposits.posted(payout.id(), Optional.of(posting.id()));
+    payouts.posted(payout.id(), Optional.of(posting.id()));
     PayoutDone done = new PayoutDone(posting.number().words(), words);
     answers.keep(actor, asked, done);
     return done;

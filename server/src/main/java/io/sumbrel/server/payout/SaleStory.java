@@ -4,6 +4,7 @@ import io.sumbrel.core.posting.PostingNumber;
 import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.server.deposit.Deposits;
+import io.sumbrel.server.deposit.Payouts;
 import io.sumbrel.server.ledger.Claims;
 import io.sumbrel.server.receipt.MoneyLines;
 import java.time.LocalDate;
@@ -16,12 +17,12 @@ import org.springframework.transaction.annotation.Transactional;
 /** A sale with its fee, what was paid back, and what became of it, read together. */
 @Component
 class SaleStory {
-  private final Deposits deposits;
+  private final Payouts payouts;
   private final MoneyLines moneyLines;
   private final Claims claims;
 
-  SaleStory(Deposits deposits, MoneyLines moneyLines, Claims claims) {
-    this.deposits = deposits;
+  SaleStory(Payouts payouts, MoneyLines moneyLines, Claims claims) {
+    this.payouts = payouts;
     this.moneyLines = moneyLines;
     this.claims = claims;
   }
@@ -53,7 +54,7 @@ class SaleStory {
    */
   @Transactional(readOnly = true)
   public StoryView of(long booksId, long payout, long member) {
-    Deposits.Stored deposit = deposits.payout(booksId, payout);
+    Deposits.Stored deposit = payouts.find(booksId, payout);
     Deposits.StoredMember row =
         deposit.members().stream()
             .filter(m -> m.id() == member)
@@ -63,7 +64,7 @@ class SaleStory {
     if (number.isEmpty()) {
       throw new Refusal("no-number", "The processor gave this row no number of a sale.");
     }
-    List<Deposits.OfSale> rows = deposits.ofSale(deposit, number);
+    List<Payouts.OfSale> rows = payouts.ofSale(deposit, number);
     Map<Long, MoneyInId> money =
         moneyLines.ofMembers(rows.stream().map(r -> r.row().id()).toList());
     Map<MoneyInId, Claims.Claim> claimed = claims.some(List.copyOf(money.values()));
