@@ -1,4 +1,5 @@
-import type { ReactNode } from 'react';
+import Button from '@mui/material/Button';
+import { type ReactNode, useState } from 'react';
 import { Link } from 'react-router';
 import { Amount } from '../../components/Amount';
 import { Tape, type TapeRow } from '../../components/Tape';
@@ -6,6 +7,10 @@ import { longDate, shortDate, words } from '../../money/money';
 import { PostingLink } from '../trail';
 import type { Deposit, Member } from './depositsApi';
 import styles from './Deposits.module.css';
+
+/** A payout may hold thousands: so many rows are drawn at first, and so many more at once. */
+const FIRST = 200;
+const MORE = 1_000;
 
 const STANDS: Record<Member['stand'], string> = {
   NEW: '',
@@ -95,40 +100,50 @@ interface MembersProps {
 }
 
 export function Members({ title, members, showLine, beside }: MembersProps) {
+  const [most, setMost] = useState(FIRST);
   return (
-    <table className={styles.members} aria-label={title}>
-      <tbody>
-        {members.map((m, i) => (
-          <tr key={`${m.place} ${i}`}>
-            <td className={styles.soft}>
-              {showLine ? (
-                <button
-                  type="button"
-                  className={styles.place}
-                  title={`line ${m.place} of the file`}
-                  onClick={() => showLine(m.place)}
-                >
-                  {shortDate(m.date)}
-                </button>
-              ) : (
-                shortDate(m.date)
-              )}
-            </td>
-            <td>
-              {m.payer || m.kind}
-              <Details member={m} />
-              <span className={styles.stand}>
-                <Standing member={m} />
-                {beside?.(m)}
-              </span>
-            </td>
-            <td className="figures">
-              <Amount minor={m.amountMinor} currency={m.currency} />
-            </td>
-          </tr>
-        ))}
-      </tbody>
-    </table>
+    <>
+      <table className={styles.members} aria-label={title}>
+        <tbody>
+          {members.slice(0, most).map((m, i) => (
+            <tr key={`${m.place} ${i}`}>
+              <td className={styles.soft}>
+                {showLine ? (
+                  <button
+                    type="button"
+                    className={styles.place}
+                    title={`line ${m.place} of the file`}
+                    onClick={() => showLine(m.place)}
+                  >
+                    {shortDate(m.date)}
+                  </button>
+                ) : (
+                  shortDate(m.date)
+                )}
+              </td>
+              <td>
+                {m.payer || m.kind}
+                <Details member={m} />
+                <span className={styles.stand}>
+                  <Standing member={m} />
+                  {beside?.(m)}
+                </span>
+              </td>
+              <td className="figures">
+                <Amount minor={m.amountMinor} currency={m.currency} />
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      {members.length > most && (
+        <p className={styles.acts}>
+          <Button onClick={() => setMost(most + MORE)}>
+            Show {Math.min(MORE, members.length - most)} more of {members.length}
+          </Button>
+        </p>
+      )}
+    </>
   );
 }
 

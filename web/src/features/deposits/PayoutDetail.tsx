@@ -234,7 +234,7 @@ interface RowActsProps {
 /** What may be done with one row: leave it out, or read its whole story. */
 function RowActs({ member: m, payout, showSale }: RowActsProps) {
   const money = m.moneyId;
-  const along = money !== undefined && payout.shown?.sums.includes(money);
+  const along = money !== undefined && payout.goes(money);
   const left = money !== undefined && payout.left.includes(money);
   const mayGo = (along || left) && payout.shown?.postedBy === undefined;
   const isOfSale = m.number !== '' && m.kind !== 'fee' && m.kind !== 'returned fee';

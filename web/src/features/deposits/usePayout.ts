@@ -1,5 +1,5 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { useRef, useState } from 'react';
+import { useMemo, useRef, useState } from 'react';
 import { usePerform } from '../../components/usePerform';
 import { payoutQuery, postPayout } from './depositsApi';
 
@@ -33,8 +33,12 @@ export function usePayout(id: number) {
       setSaid(done.words);
     });
   };
+  const sums = shown?.sums;
+  const along = useMemo(() => new Set(sums), [sums]);
   return {
     shown,
+    /** Whether a sum goes with the payout. */
+    goes: (sum: number) => along.has(sum),
     error: payout.error,
     again: () => void queries.invalidateQueries({ queryKey: ['deposits'] }),
     problem: problem || shown?.problem || '',
