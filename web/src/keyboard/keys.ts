@@ -55,6 +55,11 @@ export const KEYS = [
     words: 'choose a receipt · put it on · all of them',
   },
   { where: 'Members of a deposit', keys: 'P', words: 'post what is in the pile, after a look' },
+  {
+    where: 'Rows of a payout',
+    keys: 'P · K',
+    words: 'post what pays an item, after a look · what goes with the payout',
+  },
   { where: 'Slip', keys: 'Ctrl+Enter', words: 'hand it in' },
   {
     where: 'Tie',
