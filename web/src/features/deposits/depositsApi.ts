@@ -101,7 +101,7 @@ export const postPayout = (id: number, shown: Payout, key: string) =>
   unwrap(
     client.POST('/api/payouts/{id}/posting', {
       params: { path: { id }, header: { 'Idempotency-Key': key } },
-      body: { sums: shown.sums, receipts: shown.receipts },
+      body: { sums: shown.sums, receipts: shown.receipts, parts: shown.parts },
     }),
   );
 

@@ -203,7 +203,8 @@ public record Payout(
 
   /** Onto the sale's own account, with the tax that was in it. */
   private static Part refund(Row row, Map<String, Sold> here, Currency currency) {
-    Sold sale = row.sold().or(() -> Optional.ofNullable(here.get(row.number()))).orElse(null);
+    // what was paid back before in this payout counts
+    Sold sale = Optional.ofNullable(here.get(row.number())).or(row::sold).orElse(null);
     if (sale == null) {
       throw new Refusal(
           "no-sale",

@@ -168,6 +168,18 @@ class PayoutTest {
   }
 
   @Test
+  void paysBackTwoPartsOfASaleThatWasPostedBefore() {
+    row(MemberKind.REFUND, "ch1", -6_000, Optional.of(sold(10_000, 1_667, 0, 0)));
+    row(MemberKind.REFUND, "ch1", -4_000, Optional.of(sold(10_000, 1_667, 0, 0)));
+    assertThat(payout().parts())
+        .extracting(p -> p.tax().map(TaxPart::minor).orElse(0L))
+        .as("1,000.2 half up, then the rest")
+        .containsExactly(1_000L, 667L);
+    row(MemberKind.REFUND, "ch1", -1, Optional.of(sold(10_000, 1_667, 0, 0)));
+    refused("refund-over", "Of sale ch1 0.00 can still be paid back");
+  }
+
+  @Test
   void paysBackASaleOfTheSamePayoutInTwoParts() {
     withTax()
         .row(MemberKind.SALE, "ch9", 1_200, Optional.empty())

@@ -261,7 +261,13 @@ public class DepositViews {
                         d.postedId().map(numbers::get),
                         Optional.ofNullable(ties.get(new RecordedId(d.id())))),
                     d.members().stream()
-                        .map(m -> member(m, moneyIds.get(m.id()), claimed))
+                        .map(
+                            m ->
+                                member(
+                                    m,
+                                    moneyIds.get(m.id()),
+                                    claimed,
+                                    d.postedId().map(numbers::get)))
                         .toList()))
         .toList();
   }
@@ -318,17 +324,21 @@ public class DepositViews {
   }
 
   private MemberView member(
-      Deposits.StoredMember stored, MoneyInId money, Map<MoneyInId, Claims.Claim> claimed) {
+      Deposits.StoredMember stored,
+      MoneyInId money,
+      Map<MoneyInId, Claims.Claim> claimed,
+      Optional<PostingNumber> withDeposit) {
+    boolean kept = stored.member().kind().explained() == MemberKind.Explained.WITH_THE_DEPOSIT;
     Optional<String> explainedBy =
-        Optional.ofNullable(money).map(claimed::get).map(c -> c.number().words());
+        kept
+            ? withDeposit.map(PostingNumber::words)
+            : Optional.ofNullable(money).map(claimed::get).map(c -> c.number().words());
     MemberStand stand =
         explainedBy.isPresent()
             ? MemberStand.EXPLAINED
             : money != null
                 ? MemberStand.IN_THE_PILE
-                : stored.member().kind().explained() == MemberKind.Explained.WITH_THE_DEPOSIT
-                    ? MemberStand.WITH_THE_DEPOSIT
-                    : MemberStand.RECORDED;
+                : kept ? MemberStand.WITH_THE_DEPOSIT : MemberStand.RECORDED;
     return view(
         Optional.of(stored.id()),
         stored.member(),
@@ -415,7 +425,7 @@ public class DepositViews {
     Map<MoneyInId, Claims.Claim> claimed = claims.some(List.copyOf(moneyIds.values()));
     LocalDate today = houses.businessDate(booksId);
     return kept.stream()
-        .map(m -> member(m, moneyIds.get(m.id()), claimed).keptSince(today))
+        .map(m -> member(m, moneyIds.get(m.id()), claimed, Optional.empty()).keptSince(today))
         .toList();
   }
 

@@ -5,12 +5,16 @@ import io.sumbrel.core.deposit.RecordedId;
 import io.sumbrel.core.deposit.Tie;
 import io.sumbrel.core.payout.Payout;
 import io.sumbrel.core.payout.RecordedSales;
+import io.sumbrel.core.posting.PostingDate;
 import io.sumbrel.core.posting.PostingNumber;
 import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.core.remittance.RemittanceDetail;
 import io.sumbrel.server.deposit.Deposits;
 import io.sumbrel.server.ledger.Claims;
+import io.sumbrel.server.ledger.Explanations;
+import io.sumbrel.server.month.Months;
 import io.sumbrel.server.receipt.MoneyLines;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -29,8 +33,18 @@ class PayoutNow {
   private final MoneyLines moneyLines;
   private final Deposits deposits;
   private final SalesPosted salesPosted;
+  private final Explanations explanations;
+  private final Months months;
 
-  PayoutNow(Claims claims, MoneyLines moneyLines, Deposits deposits, SalesPosted salesPosted) {
+  PayoutNow(
+      Claims claims,
+      MoneyLines moneyLines,
+      Deposits deposits,
+      SalesPosted salesPosted,
+      Explanations explanations,
+      Months months) {
+    this.explanations = explanations;
+    this.months = months;
     this.claims = claims;
     this.moneyLines = moneyLines;
     this.deposits = deposits;
@@ -150,6 +164,13 @@ class PayoutNow {
         RecordedSales.find(sales(rows), kept.stream().map(PayoutNow::receipt).toList()),
         holding,
         salesPosted.of(deposit.layoutId(), refunded));
+  }
+
+  /** On which day what goes along is posted. */
+  @Transactional(readOnly = true)
+  public LocalDate postingDate(long booksId, Deposits.Stored deposit, Set<MoneyInId> sums) {
+    return PostingDate.of(
+        deposit.deposit().date(), explanations.lastTurnedBack(sums), months.closedUntil(booksId));
   }
 
   /** Card receipts that are explained, and that nothing of the bank or a payout has shown. */

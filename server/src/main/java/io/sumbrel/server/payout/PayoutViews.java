@@ -222,14 +222,18 @@ class PayoutViews {
   /** As it would be posted now. */
   private Parts parts(
       Actor actor, PayoutNow.Stand stand, Processors.Processor processor, List<Long> sums) {
-    Payout.Filled filled =
-        stand.filled(sums.stream().map(MoneyInId::new).collect(Collectors.toSet()));
+    Set<MoneyInId> along = sums.stream().map(MoneyInId::new).collect(Collectors.toSet());
+    Payout.Filled filled = stand.filled(along);
     Chart chart = charts.of(actor.booksId());
     try {
       Payout payout =
-          Payout.of(filled, processor.accounts(), chart, stand.deposit().deposit().date());
+          Payout.of(
+              filled,
+              processor.accounts(),
+              chart,
+              payoutNow.postingDate(actor.booksId(), stand.deposit(), along));
       return new Parts(
-          views(payout, chart),
+          parts(payout, chart),
           payout.receipts().stream().map(Tie.Record::id).map(RecordedId::number).toList(),
           "");
     } catch (Refusal e) {
@@ -237,7 +241,8 @@ class PayoutViews {
     }
   }
 
-  private static List<PayoutPartView> views(Payout payout, Chart chart) {
+  /** What goes to which account, as it is shown. */
+  static List<PayoutPartView> parts(Payout payout, Chart chart) {
     record Group(String words, Optional<AccountCode> account) {}
 
     Map<Group, List<Payout.Part>> groups = new LinkedHashMap<>();

@@ -1,11 +1,11 @@
 package io.sumbrel.server.payout;
 
+import io.sumbrel.core.chart.Chart;
 import io.sumbrel.core.deposit.RecordedId;
 import io.sumbrel.core.deposit.Tie;
 import io.sumbrel.core.money.AmountText;
 import io.sumbrel.core.payout.Payout;
 import io.sumbrel.core.posting.PayoutPosted;
-import io.sumbrel.core.posting.PostingDate;
 import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.server.chart.Charts;
@@ -13,9 +13,7 @@ import io.sumbrel.server.deposit.Deposits;
 import io.sumbrel.server.deposit.Payouts;
 import io.sumbrel.server.deposit.WaitingForTie;
 import io.sumbrel.server.ledger.Claims;
-import io.sumbrel.server.ledger.Explanations;
 import io.sumbrel.server.ledger.Ledger;
-import io.sumbrel.server.month.Months;
 import io.sumbrel.server.people.Actor;
 import io.sumbrel.server.receipt.MoneyLines;
 import io.sumbrel.server.requests.RepeatedRequests;
@@ -41,8 +39,6 @@ class PostPayout {
   private final Charts charts;
   private final MoneyLines moneyLines;
   private final Claims claims;
-  private final Explanations explanations;
-  private final Months months;
   private final Ledger ledger;
   private final RepeatedRequests answers;
 
@@ -54,8 +50,6 @@ class PostPayout {
       Charts charts,
       MoneyLines moneyLines,
       Claims claims,
-      Explanations explanations,
-      Months months,
       Ledger ledger,
       RepeatedRequests answers) {
     this.payouts = payouts;
@@ -65,8 +59,6 @@ class PostPayout {
     this.charts = charts;
     this.moneyLines = moneyLines;
     this.claims = claims;
-    this.explanations = explanations;
-    this.months = months;
     this.ledger = ledger;
     this.answers = answers;
   }
@@ -79,8 +71,10 @@ class PostPayout {
    *
    * @param sums sales and refunds that go along
    * @param receipts which some of the sales are
+   * @param parts what goes to which account
    */
-  record PayoutRequest(List<Long> sums, List<Long> receipts) {}
+  record PayoutRequest(
+      List<Long> sums, List<Long> receipts, List<PayoutViews.PayoutPartView> parts) {}
 
   /**
    * @param key names the request: sent again, it is answered and not posted again
@@ -106,11 +100,10 @@ class PostPayout {
     PayoutNow.Stand stand = payoutNow.of(actor.booksId(), deposit);
     requireMembers(actor, stand, sums);
     Payout.Filled filled = stand.filled(sums);
-    requireShown(filled, request);
-    LocalDate date = date(actor, deposit, sums);
-    Payout payout =
-        Payout.of(
-            filled, processors.of(deposit.layoutId()).accounts(), charts.of(actor.booksId()), date);
+    LocalDate date = payoutNow.postingDate(actor.booksId(), deposit, sums);
+    Chart chart = charts.of(actor.booksId());
+    Payout payout = Payout.of(filled, processors.of(deposit.layoutId()).accounts(), chart, date);
+    requireShown(payout, chart, request);
     String words =
         "Posted with %s, %s"
             .formatted(payout.words(), AmountText.words(payout.movedMinor(), payout.currency()));
@@ -146,24 +139,18 @@ class PostPayout {
     moneyLines.requireCounting(actor.booksId(), sums);
   }
 
-  private static void requireShown(Payout.Filled filled, PayoutRequest request) {
+  /** Receipts, accounts or tax codes may be others by now. */
+  private static void requireShown(Payout payout, Chart chart, PayoutRequest request) {
     Set<Long> receipts =
-        filled.known().stream()
-            .flatMap(k -> k.receipts().stream())
+        payout.receipts().stream()
             .map(Tie.Record::id)
             .map(RecordedId::number)
             .collect(Collectors.toSet());
-    if (!receipts.equals(Set.copyOf(request.receipts()))) {
+    if (!receipts.equals(Set.copyOf(request.receipts()))
+        || !PayoutViews.parts(payout, chart).equals(request.parts())) {
       throw new Refusal(
           "shown-otherwise",
-          "Which of the sales were recorded before is another by now than it was shown.");
+          "What would be posted with the payout is another by now than it was shown; look again.");
     }
-  }
-
-  private LocalDate date(Actor actor, Deposits.Stored deposit, Set<MoneyInId> sums) {
-    return PostingDate.of(
-        deposit.deposit().date(),
-        explanations.lastTurnedBack(sums),
-        months.closedUntil(actor.booksId()));
   }
 }
