@@ -1,5 +1,4 @@
 import Button from '@mui/material/Button';
-import { useQueryClient } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { Key } from '../../components/Key';
@@ -7,9 +6,10 @@ import { Sentence } from '../../components/States';
 import { usePerform } from '../../components/usePerform';
 import { isInField } from '../../keyboard/keys';
 import { longDate } from '../../money/money';
-import { actByLetter, PostPreview } from '../desk';
+import { actByLetter } from '../desk';
 import { Notes } from '../notes';
 import { Papers } from '../papers';
+import { DepositFrame } from './DepositFrame';
 import { DepositTape, Members } from './DepositStrip';
 import { type Deposit, separate, tie } from './depositsApi';
 import styles from './Deposits.module.css';
@@ -22,8 +22,6 @@ interface Props {
 /** A deposit with its members, proved on the strip, and what the bank shows of it. */
 export function DepositDetail({ deposit, work }: Props) {
   const navigate = useNavigate();
-  const queries = useQueryClient();
-  // as they were when it was begun: what is posted leaves the pile while its outcome is shown
   const [together, setTogether] = useState<number[]>();
   const inPile = deposit.members.flatMap((m) =>
     m.stand === 'IN_THE_PILE' && m.moneyId !== undefined ? [m.moneyId] : [],
@@ -34,71 +32,53 @@ export function DepositDetail({ deposit, work }: Props) {
       work.onKeyDown(event);
     }
   };
-  if (together) {
-    return (
-      <div className={styles.wide}>
-        <PostPreview
-          what={{ kind: 'ticked', ids: together }}
-          back="Back to the deposit"
-          close={() => {
-            setTogether(undefined);
-            void queries.invalidateQueries({ queryKey: ['deposits'] });
-          }}
-        />
-      </div>
-    );
-  }
   return (
-    <>
-      <div
-        className={styles.middle}
-        data-zone="members"
-        tabIndex={0}
-        aria-label="Members"
-        onKeyDown={onKeyDown}
-      >
-        <h1 className={styles.title}>
-          {deposit.kind} {deposit.reference}
-        </h1>
-        <Members
-          title="Members of the deposit"
-          members={deposit.members}
-          showLine={
-            deposit.arrivalId === undefined
-              ? undefined
-              : (line) => void navigate(`/arrivals/${deposit.arrivalId}?line=${line}`)
-          }
-        />
-      </div>
-      <aside
-        className={styles.right}
-        data-zone="strip"
-        tabIndex={0}
-        aria-label="The deposit"
-        onKeyDown={onKeyDown}
-      >
-        {work.problem && <Sentence error={work.problem} />}
-        <DepositTape deposit={deposit} />
-        {inPile.length > 0 && (
-          <p className={styles.acts}>
-            <Button onClick={() => setTogether(inPile)}>
-              Post the {inPile.length} in the pile<Key>P</Key>
-            </Button>
-          </p>
-        )}
-        {deposit.handedInBy && deposit.id !== undefined && (
-          <p className={styles.soft}>
-            Handed in by{' '}
-            <Link to={`/trail/postings/${deposit.handedInBy}`}>{deposit.handedInBy}</Link> ·{' '}
-            <a href={`/api/slips/${deposit.id}/paper`} target="_blank" rel="noreferrer">
-              print it
-            </a>
-          </p>
-        )}
-        <AtTheBank deposit={deposit} notThisEntry={work.notThisEntry} tieIt={work.tieIt} />
-        <Beside deposit={deposit} />
-      </aside>
-    </>
+    <DepositFrame
+      names={{ members: 'Members', whole: 'The deposit', back: 'Back to the deposit' }}
+      onKeyDown={onKeyDown}
+      together={together}
+      close={() => setTogether(undefined)}
+      middle={
+        <>
+          <h1 className={styles.title}>
+            {deposit.kind} {deposit.reference}
+          </h1>
+          <Members
+            title="Members of the deposit"
+            members={deposit.members}
+            showLine={
+              deposit.arrivalId === undefined
+                ? undefined
+                : (line) => void navigate(`/arrivals/${deposit.arrivalId}?line=${line}`)
+            }
+          />
+        </>
+      }
+      aside={
+        <>
+          {work.problem && <Sentence error={work.problem} />}
+          <DepositTape deposit={deposit} />
+          {inPile.length > 0 && (
+            <p className={styles.acts}>
+              <Button onClick={() => setTogether(inPile)}>
+                Post the {inPile.length} in the pile<Key>P</Key>
+              </Button>
+            </p>
+          )}
+          {deposit.handedInBy && deposit.id !== undefined && (
+            <p className={styles.soft}>
+              Handed in by{' '}
+              <Link to={`/trail/postings/${deposit.handedInBy}`}>{deposit.handedInBy}</Link> ·{' '}
+              <a href={`/api/slips/${deposit.id}/paper`} target="_blank" rel="noreferrer">
+                print it
+              </a>
+            </p>
+          )}
+          <AtTheBank deposit={deposit} notThisEntry={work.notThisEntry} tieIt={work.tieIt} />
+          <Beside deposit={deposit} />
+        </>
+      }
+    />
   );
 }
 

@@ -6,10 +6,11 @@ import { Key } from '../../components/Key';
 import { Loading, Sentence } from '../../components/States';
 import { isInField } from '../../keyboard/keys';
 import { longDate, shortDate, words } from '../../money/money';
-import { actByLetter, PostPreview } from '../desk';
+import { actByLetter } from '../desk';
 import { sessionQuery } from '../session';
 import { PostingLink } from '../trail';
 import { AtTheBank, Beside, type useDeposit } from './DepositDetail';
+import { DepositFrame } from './DepositFrame';
 import { Members } from './DepositStrip';
 import type { Deposit, Member, Payout } from './depositsApi';
 import { ProcessorForm } from './ProcessorForm';
@@ -29,7 +30,6 @@ export function PayoutDetail({ deposit, work }: Props) {
   const payout = usePayout(deposit.id);
   const [only, setOnly] = useState<string>();
   const [sale, setSale] = useState<number>();
-  // as they were when it was begun: what is posted leaves the pile while its outcome is shown
   const [together, setTogether] = useState<number[]>();
   const shown = payout.shown;
   const toItems = shown?.toItems ?? [];
@@ -47,30 +47,14 @@ export function PayoutDetail({ deposit, work }: Props) {
       work.onKeyDown(event);
     }
   };
-  if (together) {
-    return (
-      <div className={styles.wide}>
-        <PostPreview
-          what={{ kind: 'ticked', ids: together }}
-          back="Back to the payout"
-          close={() => {
-            setTogether(undefined);
-            payout.again();
-          }}
-        />
-      </div>
-    );
-  }
   return (
-    <>
-      <div
-        className={styles.middle}
-        data-zone="members"
-        tabIndex={0}
-        aria-label="Rows"
-        onKeyDown={onKeyDown}
-      >
-        {sale !== undefined ? (
+    <DepositFrame
+      names={{ members: 'Rows', whole: 'The payout', back: 'Back to the payout' }}
+      onKeyDown={onKeyDown}
+      together={together}
+      close={() => setTogether(undefined)}
+      middle={
+        sale !== undefined ? (
           <SaleStory payout={deposit.id} row={sale} close={() => setSale(undefined)} />
         ) : (
           <>
@@ -97,49 +81,45 @@ export function PayoutDetail({ deposit, work }: Props) {
               beside={(m) => <RowActs member={m} payout={payout} showSale={() => setSale(m.id)} />}
             />
           </>
-        )}
-      </div>
-      <aside
-        className={styles.right}
-        data-zone="strip"
-        tabIndex={0}
-        aria-label="The payout"
-        onKeyDown={onKeyDown}
-      >
-        {work.problem && <Sentence error={work.problem} />}
-        {payout.error && <Sentence error={payout.error} retry={payout.again} />}
-        {!shown && !payout.error && <Loading />}
-        {shown && (
-          <>
-            <p className={styles.soft}>
-              {shown.processor.name} · {deposit.account} · {longDate(deposit.date)}
-            </p>
-            <Waterfall
-              payout={shown}
-              currency={deposit.currency}
-              only={only}
-              choose={(kind) => {
-                setSale(undefined);
-                setOnly(kind);
-              }}
-            />
-            {payout.said && <p role="status">{payout.said}</p>}
-            <WithIt payout={payout} shown={shown} currency={deposit.currency} />
-            {toItems.length > 0 && (
-              <p className={styles.acts}>
-                <Button onClick={() => setTogether(toItems)}>
-                  Post {toItems.length} that pay{toItems.length === 1 ? 's' : ''} an item
-                  <Key>P</Key>
-                </Button>
+        )
+      }
+      aside={
+        <>
+          {work.problem && <Sentence error={work.problem} />}
+          {payout.error && <Sentence error={payout.error} retry={payout.again} />}
+          {!shown && !payout.error && <Loading />}
+          {shown && (
+            <>
+              <p className={styles.soft}>
+                {shown.processor.name} · {deposit.account} · {longDate(deposit.date)}
               </p>
-            )}
-            <Asked payout={shown} />
-          </>
-        )}
-        <AtTheBank deposit={deposit} notThisEntry={work.notThisEntry} tieIt={work.tieIt} />
-        <Beside deposit={deposit} />
-      </aside>
-    </>
+              <Waterfall
+                payout={shown}
+                currency={deposit.currency}
+                only={only}
+                choose={(kind) => {
+                  setSale(undefined);
+                  setOnly(kind);
+                }}
+              />
+              {payout.said && <p role="status">{payout.said}</p>}
+              <WithIt payout={payout} shown={shown} currency={deposit.currency} />
+              {toItems.length > 0 && (
+                <p className={styles.acts}>
+                  <Button onClick={() => setTogether(toItems)}>
+                    Post {toItems.length} that pay{toItems.length === 1 ? 's' : ''} an item
+                    <Key>P</Key>
+                  </Button>
+                </p>
+              )}
+              <Asked payout={shown} />
+            </>
+          )}
+          <AtTheBank deposit={deposit} notThisEntry={work.notThisEntry} tieIt={work.tieIt} />
+          <Beside deposit={deposit} />
+        </>
+      }
+    />
   );
 }
 
