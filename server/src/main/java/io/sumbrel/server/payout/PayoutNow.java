@@ -8,6 +8,7 @@ import io.sumbrel.core.payout.RecordedSales;
 import io.sumbrel.core.posting.PostingDate;
 import io.sumbrel.core.posting.PostingNumber;
 import io.sumbrel.core.receipt.MoneyInId;
+import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.core.remittance.RemittanceDetail;
 import io.sumbrel.server.deposit.Deposits;
 import io.sumbrel.server.ledger.Claims;
@@ -16,12 +17,14 @@ import io.sumbrel.server.month.Months;
 import io.sumbrel.server.receipt.MoneyLines;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
@@ -96,23 +99,39 @@ class PayoutNow {
       Map<RecordedId, Tie.Record> holding,
       Map<String, Payout.Sold> sold) {
 
+    /** The sales that are some receipts. */
+    Set<MoneyInId> sumsOf(RecordedSales.Same same) {
+      return same.sales().stream()
+          .map(s -> rows.get(s.at()).money().orElseThrow())
+          .collect(Collectors.toSet());
+    }
+
     /**
      * What is to be posted with it, of what somebody wants.
      *
      * @param wanted the sums that go along; what has none goes in any case
+     * @throws Refusal {@code recorded-before} where of sales that were recorded as one sum only
+     *     some are wanted: the others would be booked twice
      */
     Payout.Filled filled(Set<MoneyInId> wanted) {
       List<Payout.Known> known = new ArrayList<>();
       Set<Integer> taken = new HashSet<>();
       for (RecordedSales.Same same : recorded) {
-        if (same.sales().stream()
-            .allMatch(s -> wanted.contains(rows.get(s.at()).money().orElseThrow()))) {
-          same.sales().forEach(s -> taken.add(s.at()));
-          known.add(
-              new Payout.Known(
-                  same.sales().stream().map(s -> rows.get(s.at()).toPost(sold)).toList(),
-                  same.receipts().stream().map(r -> holding.get(r.id())).toList()));
+        Set<MoneyInId> sums = sumsOf(same);
+        if (Collections.disjoint(sums, wanted)) {
+          continue;
         }
+        if (!wanted.containsAll(sums)) {
+          throw new Refusal(
+              "recorded-before",
+              "These %d sales were recorded as one sum; all of them go along, or none."
+                  .formatted(sums.size()));
+        }
+        same.sales().forEach(s -> taken.add(s.at()));
+        known.add(
+            new Payout.Known(
+                same.sales().stream().map(s -> rows.get(s.at()).toPost(sold)).toList(),
+                same.receipts().stream().map(r -> holding.get(r.id())).toList()));
       }
       List<Payout.Row> others = new ArrayList<>();
       for (int at = 0; at < rows.size(); at++) {

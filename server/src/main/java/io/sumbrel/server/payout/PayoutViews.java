@@ -7,6 +7,7 @@ import io.sumbrel.core.deposit.Tie;
 import io.sumbrel.core.ledger.AccountCode;
 import io.sumbrel.core.payout.Payout;
 import io.sumbrel.core.payout.ProcessorAccounts;
+import io.sumbrel.core.payout.RecordedSales;
 import io.sumbrel.core.payout.Waterfall;
 import io.sumbrel.core.posting.PostingNumber;
 import io.sumbrel.core.receipt.MoneyInId;
@@ -20,6 +21,7 @@ import io.sumbrel.server.matching.PlanBoard;
 import io.sumbrel.server.people.Actor;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.Comparator;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -166,11 +168,16 @@ class PayoutViews {
   private record Sorted(List<Long> along, List<Long> toItems, List<Long> asked) {}
 
   private static Sorted sorted(PayoutNow.Stand stand, PlanBoard.Board board, Set<MoneyInId> left) {
-    Set<MoneyInId> recorded =
-        stand.recorded().stream()
-            .flatMap(s -> s.sales().stream())
-            .map(s -> stand.rows().get(s.at()).money().orElseThrow())
-            .collect(Collectors.toSet());
+    Set<MoneyInId> out = new HashSet<>(left);
+    Set<MoneyInId> recorded = new HashSet<>();
+    for (RecordedSales.Same same : stand.recorded()) {
+      Set<MoneyInId> sums = stand.sumsOf(same);
+      recorded.addAll(sums);
+      if (!Collections.disjoint(sums, left)) {
+        out.addAll(sums);
+      }
+    }
+    boolean posted = stand.deposit().postedId().isPresent();
     Set<String> sold = new HashSet<>(stand.sold().keySet());
     Sorted sorted = new Sorted(new ArrayList<>(), new ArrayList<>(), new ArrayList<>());
     // a sale comes before what is paid back of it
@@ -181,10 +188,13 @@ class PayoutViews {
           String number = row.stored().member().number();
           boolean placed = isPlaced(board, money);
           boolean along =
-              !left.contains(money)
+              !posted
+                  && !out.contains(money)
+                  // what is set aside stands in no plan
+                  && board.rows().containsKey(money)
                   && (kind == MemberKind.SALE
                       ? recorded.contains(money) || !placed
-                      : kind == MemberKind.REFUND && sold.contains(number));
+                      : kind == MemberKind.REFUND && !number.isEmpty() && sold.contains(number));
           if (along && kind == MemberKind.SALE && !recorded.contains(money)) {
             sold.add(number);
           }

@@ -330,6 +330,31 @@ class PayoutsTest extends ServerTest {
     assertThat(deposits().path("onHand").size()).isEqualTo(2);
   }
 
+  /** 120.00 and 60.00 were recorded as 180.00 of their day: none of them is booked once more. */
+  @Test
+  void leavesOutAllOfADayThatWasRecordedAsOneSum() {
+    record(
+        "180.00",
+        "till",
+        "2026-11-12",
+        Map.of("kind", "TO_ACCOUNT", "amountMinor", 18_000, "account", "4800"));
+    long payout = brought("PO-7", FIRST.replace("2026-11-13;sale", "2026-11-12;sale"));
+    house.post(house.clerk, house.money("KESTREL"), house.settles("TCK-1", 41_240));
+    JsonNode shown = view(payout);
+    assertThat(parts(shown)).contains("2 sale recorded before 18000 ");
+    long oak = house.money("OAK");
+    assertThat(ids(without(payout, oak), "sums")).isEmpty();
+    assertThat(ids(without(payout, oak), "asked")).contains(oak, house.money("ELM"));
+    House.Answer some =
+        house.send(
+            house.clerk,
+            HttpMethod.POST,
+            "/api/payouts/%d/posting".formatted(payout),
+            Map.of("sums", List.of(oak), "receipts", List.of(), "parts", List.of()));
+    assertThat(some.code()).isEqualTo("recorded-before");
+    posted(payout);
+  }
+
   private void record(String amount, String number, String day, Map<String, Object> line) {
     Map<String, Object> request = new HashMap<>();
     request.put("received", day);
