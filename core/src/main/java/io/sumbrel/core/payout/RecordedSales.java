@@ -3,7 +3,6 @@ package io.sumbrel.core.payout;
 import io.sumbrel.core.deposit.RecordedId;
 import java.time.LocalDate;
 import java.util.ArrayList;
-import java.util.Currency;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -27,8 +26,7 @@ public final class RecordedSales {
   public record Sale(int at, LocalDate date, long amountMinor, List<String> numbers) {}
 
   /** A card receipt on hand, by its own number and those that it names. */
-  public record Receipt(
-      RecordedId id, LocalDate date, Currency currency, long amountMinor, List<String> numbers) {}
+  public record Receipt(RecordedId id, LocalDate date, long amountMinor, List<String> numbers) {}
 
   /** Sales that are these receipts, of equal sums. */
   public record Same(List<Sale> sales, List<Receipt> receipts) {}

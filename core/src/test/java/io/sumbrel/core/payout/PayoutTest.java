@@ -268,6 +268,6 @@ class PayoutTest {
 
   private static RecordedSales.Receipt receipt(
       long id, LocalDate day, long minor, String... numbers) {
-    return new RecordedSales.Receipt(new RecordedId(id), day, USD, minor, List.of(numbers));
+    return new RecordedSales.Receipt(new RecordedId(id), day, minor, List.of(numbers));
   }
 }

@@ -9,6 +9,7 @@ import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.server.persistence.InParts;
 import jakarta.persistence.EntityManager;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -60,23 +61,27 @@ public class Payouts {
     return deposits.some(List.of(id)).get(0);
   }
 
+  /** A payout by its name. */
+  public record Named(long id, String reference, LocalDate date) {}
+
   /** Payouts of a processor that came before one, and of which nothing is posted as a whole. */
   @Transactional(readOnly = true)
-  public List<Deposits.Stored> older(Deposits.Stored payout) {
+  public List<Named> older(Deposits.Stored payout) {
     return payout.layoutId().isEmpty()
         ? List.of()
-        : deposits.some(
-            entities
-                .createQuery(
-                    """
-                    select id from DepositRow
-                    where layoutId = :l and postedId is null and depositDate < :d
-                    order by depositDate, id
-                    """,
-                    Long.class)
-                .setParameter("l", payout.layoutId().get())
-                .setParameter("d", payout.deposit().date())
-                .getResultList());
+        : entities
+            .createQuery(
+                """
+                select id, reference, depositDate from DepositRow
+                where layoutId = :l and postedId is null and depositDate < :d
+                order by depositDate, id
+                """,
+                Object[].class)
+            .setParameter("l", payout.layoutId().get())
+            .setParameter("d", payout.deposit().date())
+            .getResultStream()
+            .map(r -> new Named((Long) r[0], (String) r[1], (LocalDate) r[2]))
+            .toList();
   }
 
   /** A row of a payout that belongs to a sale, and by which posting its payout's own rows stand. */

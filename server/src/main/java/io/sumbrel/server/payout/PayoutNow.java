@@ -227,7 +227,6 @@ class PayoutNow {
     return new RecordedSales.Receipt(
         new RecordedId(kept.id()),
         kept.member().date(),
-        kept.currency(),
         kept.member().amountMinor(),
         numbers(kept));
   }

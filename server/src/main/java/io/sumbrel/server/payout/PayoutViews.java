@@ -156,7 +156,7 @@ class PayoutViews {
         sorted.asked,
         parts.problem,
         payouts.older(deposit).stream()
-            .map(d -> new OlderView(d.id(), d.deposit().reference(), d.deposit().date()))
+            .map(d -> new OlderView(d.id(), d.reference(), d.date()))
             .toList());
   }
 
