@@ -54,11 +54,15 @@ public class Payouts {
    */
   @Transactional(readOnly = true)
   public Deposits.Stored find(long booksId, long id) {
+    return deposits.some(List.of(row(booksId, id).id)).get(0);
+  }
+
+  private DepositRow row(long booksId, long id) {
     DepositRow row = entities.find(DepositRow.class, id);
     if (row == null || row.booksId != booksId || row.kind != DepositKind.PAYOUT) {
       throw new Refusal("not-found", "There is no such payout.");
     }
-    return deposits.some(List.of(id)).get(0);
+    return row;
   }
 
   /** A payout by its name. */
@@ -88,9 +92,21 @@ public class Payouts {
   public record OfSale(
       long depositId, String reference, Optional<Long> postedId, Deposits.StoredMember row) {}
 
-  /** All rows of a sale in payouts of the same processor, as they came. */
+  /**
+   * All rows of the sale to which a row belongs, in payouts of the same processor, as they came.
+   *
+   * @throws Refusal {@code not-found}; {@code no-number} where the processor gave the row none
+   */
   @Transactional(readOnly = true)
-  public List<OfSale> ofSale(Deposits.Stored payout, String number) {
+  public List<OfSale> ofSale(long booksId, long payout, long member) {
+    DepositRow whole = row(booksId, payout);
+    DepositMemberRow row = entities.find(DepositMemberRow.class, member);
+    if (row == null || !whole.id.equals(row.depositId)) {
+      throw new Refusal("not-found", "The payout has no such row.");
+    }
+    if (row.number.isEmpty()) {
+      throw new Refusal("no-number", "The processor gave this row no number of a sale.");
+    }
     return entities
         .createQuery(
             """
@@ -100,9 +116,9 @@ public class Payouts {
             order by d.depositDate, m.id
             """,
             Object[].class)
-        .setParameter("n", number)
-        .setParameter("id", payout.id())
-        .setParameter("l", payout.layoutId().orElse(0L))
+        .setParameter("n", row.number)
+        .setParameter("id", payout)
+        .setParameter("l", whole.layoutId == null ? 0L : whole.layoutId)
         .getResultStream()
         .map(
             r -> {

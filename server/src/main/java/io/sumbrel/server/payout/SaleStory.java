@@ -2,7 +2,6 @@ package io.sumbrel.server.payout;
 
 import io.sumbrel.core.posting.PostingNumber;
 import io.sumbrel.core.receipt.MoneyInId;
-import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.server.deposit.Deposits;
 import io.sumbrel.server.deposit.Payouts;
 import io.sumbrel.server.ledger.Claims;
@@ -50,29 +49,21 @@ class SaleStory {
   record StoryView(String number, String currency, List<ToldView> rows, long sumMinor) {}
 
   /**
-   * @throws Refusal {@code not-found}; {@code no-number} where the processor gave the row none
+   * @throws io.sumbrel.core.refusal.Refusal {@code not-found}; {@code no-number} where the
+   *     processor gave the row none
    */
   @Transactional(readOnly = true)
   public StoryView of(long booksId, long payout, long member) {
-    Deposits.Stored deposit = payouts.find(booksId, payout);
-    Deposits.StoredMember row =
-        deposit.members().stream()
-            .filter(m -> m.id() == member)
-            .findFirst()
-            .orElseThrow(() -> new Refusal("not-found", "The payout has no such row."));
-    String number = row.member().number();
-    if (number.isEmpty()) {
-      throw new Refusal("no-number", "The processor gave this row no number of a sale.");
-    }
-    List<Payouts.OfSale> rows = payouts.ofSale(deposit, number);
+    List<Payouts.OfSale> rows = payouts.ofSale(booksId, payout, member);
+    Deposits.StoredMember first = rows.get(0).row();
     Map<Long, MoneyInId> money =
         moneyLines.ofMembers(rows.stream().map(r -> r.row().id()).toList());
     Map<MoneyInId, Claims.Claim> claimed = claims.some(List.copyOf(money.values()));
     Map<Long, PostingNumber> posted =
         claims.numbers(rows.stream().flatMap(r -> r.postedId().stream()).toList());
     return new StoryView(
-        number,
-        deposit.deposit().currency().getCurrencyCode(),
+        first.member().number(),
+        first.currency().getCurrencyCode(),
         rows.stream()
             .map(
                 r ->
