@@ -31,6 +31,9 @@ const TiePage = lazy(() => import('../features/deposits').then((m) => ({ default
 const ReceiptPage = lazy(() =>
   import('../features/onhand').then((m) => ({ default: m.ReceiptPage })),
 );
+const TakingsPage = lazy(() =>
+  import('../features/onhand').then((m) => ({ default: m.TakingsPage })),
+);
 const SimulatedBank = lazy(() =>
   import('../features/standin').then((m) => ({ default: m.SimulatedBank })),
 );
@@ -51,6 +54,7 @@ const router = createBrowserRouter([
       { path: 'credits', element: <CreditsPage /> },
       { path: 'arrivals/:arrivalId?/:step?', element: <Arrivals /> },
       { path: 'receipts/new', element: <ReceiptPage /> },
+      { path: 'takings/new', element: <TakingsPage /> },
       { path: 'ties', element: <TiePage /> },
       { path: 'deposits/:depositId?', element: <Deposits /> },
       { path: 'simulated-bank', element: <SimulatedBank /> },

@@ -43,7 +43,11 @@ export const KEYS = [
   { where: 'Entries', keys: '↑ ↓ · Enter', words: 'choose an entry · its place in the file' },
   { where: 'Simulated bank', keys: 'N', words: 'advance one day' },
   { where: 'Deposits', keys: '↑ ↓', words: 'choose a deposit' },
-  { where: 'Deposits', keys: 'N · H · T', words: 'new slip · a receipt by hand · tie several' },
+  {
+    where: 'Deposits',
+    keys: 'N · H · Y · T',
+    words: 'new slip · a receipt by hand · takings of a day · tie several',
+  },
   {
     where: 'Deposits',
     keys: 'Ctrl+Enter · X',
@@ -67,6 +71,7 @@ export const KEYS = [
     words: 'choose · tick · all that is shown, on both sides',
   },
   { where: 'Tie', keys: 'Ctrl+Enter', words: 'tie what is ticked' },
+  { where: 'Takings of a day', keys: 'Enter · Ctrl+Enter', words: 'the next field · record it' },
   { where: 'Receipt by hand', keys: 'Ctrl+Enter', words: 'record it, and the next' },
   { where: 'Entries', keys: 'R · X', words: 'a held one is real · is double' },
 ] as const;

@@ -3,6 +3,7 @@ import { useQuery } from '@tanstack/react-query';
 import { Key } from '../../components/Key';
 import { Loading, Sentence } from '../../components/States';
 import { DepositStrip, Members } from '../deposits';
+import { TillStrip } from '../onhand';
 import { type Arrival, type Choices, contentsQuery, type Scope, type Place } from './arrivalsApi';
 import { ItemList } from './ItemList';
 import { PastList } from './PastList';
@@ -34,7 +35,7 @@ export function ContentsPane(props: Props) {
   if (contents.isError) {
     return <Sentence error={contents.error} retry={() => void contents.refetch()} />;
   }
-  const { statements, deposits, onHand, past } = contents.data;
+  const { statements, deposits, onHand, past, tills } = contents.data;
   const canGo = statements.length + past.length > 0 || arrival.kind !== 'receipts CSV';
   return (
     <>
@@ -56,6 +57,9 @@ export function ContentsPane(props: Props) {
       ))}
       {deposits.map((d) => (
         <DepositStrip key={`${d.reference} ${d.date}`} deposit={d} showLine={showLine} />
+      ))}
+      {tills.map((t) => (
+        <TillStrip key={`${t.till} ${t.day} ${t.currency}`} day={t} />
       ))}
       {onHand.length > 0 && <Members title="On hand" members={onHand} showLine={showLine} />}
       {past.length > 0 && <PastList past={past} count={arrival.statedCount} />}

@@ -80,6 +80,7 @@ export function Deposits() {
   };
   const tieSeveral = () => void navigate('/ties');
   const byHand = () => void navigate('/receipts/new');
+  const takings = () => void navigate('/takings/new');
 
   /** Of a part no count and no sum is shown. */
   const isPart = (state: Deposit['state']) => state === 'TIED' && tied.hasNextPage;
@@ -90,7 +91,7 @@ export function Deposits() {
     if (step !== 0) {
       event.preventDefault();
       go(stops[Math.min(stops.length - 1, Math.max(0, at + step))]);
-    } else if (!actByLetter({ n: newSlip, t: tieSeveral, h: byHand }, event)) {
+    } else if (!actByLetter({ n: newSlip, t: tieSeveral, h: byHand, y: takings }, event)) {
       work.onKeyDown(event);
     }
   };
@@ -114,6 +115,9 @@ export function Deposits() {
           </Button>
           <Button onClick={byHand}>
             Receipt by hand<Key>H</Key>
+          </Button>
+          <Button onClick={takings}>
+            Takings of a day<Key>Y</Key>
           </Button>
         </div>
         {said && (

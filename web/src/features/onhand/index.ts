@@ -1,1 +1,2 @@
 export { ReceiptPage } from './ReceiptPage';
+export { TakingsPage, TillStrip } from './TakingsPage';

@@ -4,6 +4,8 @@ import { client, type Schemas, unwrap } from '../../api/client';
 export type Methods = Schemas['MethodsView'];
 export type Receipt = Schemas['ReceiptRequest'];
 export type Recorded = Schemas['RecordedView'];
+export type Takings = Schemas['TakingsRequest'];
+export type TillDay = Schemas['TillDayView'];
 
 /** The ways to pay, and what else a receipt begins with. */
 export const methodsQuery = queryOptions({
@@ -28,3 +30,25 @@ export const usualQuery = (customer: number | undefined, currency: string, amoun
 /** Records a receipt with what it pays. */
 export const record = (body: Receipt, key: string) =>
   unwrap(client.POST('/api/receipts', { params: { header: { 'Idempotency-Key': key } }, body }));
+
+/** The tills that are known, the last used first. */
+export const tillsQuery = queryOptions({
+  queryKey: ['takings', 'tills'],
+  queryFn: () => unwrap(client.GET('/api/takings/tills')),
+});
+
+/** What was typed of a day, as it would be posted. */
+export const tillDayQuery = (body: Takings | undefined) =>
+  queryOptions({
+    queryKey: ['takings', 'preview', body],
+    queryFn: () =>
+      body ? unwrap(client.POST('/api/takings/preview', { body })) : Promise.reject(new Error()),
+    enabled: body !== undefined,
+    staleTime: 0,
+    gcTime: 0,
+    retry: false,
+  });
+
+/** Records the takings of a day, with the difference that was shown. */
+export const recordTakings = (body: Schemas['TakingsShown'], key: string) =>
+  unwrap(client.POST('/api/takings', { params: { header: { 'Idempotency-Key': key } }, body }));

@@ -25,6 +25,7 @@ public enum FileKind {
   PAYOUT_CSV("payouts CSV", Use.DEPOSITS),
   RECEIPTS_CSV("receipts CSV", Use.BROUGHT_FORWARD),
   PAST_PAYMENTS_CSV("past payments CSV", Use.PAST_PAYMENTS),
+  TILL_REPORT_CSV("till report CSV", Use.TAKINGS),
   /** No file that comes in: what somebody wrote down when a receipt was taken in by hand. */
   RECEIPT_BY_HAND("receipt by hand", Use.BY_HAND);
 
@@ -40,6 +41,8 @@ public enum FileKind {
     DEPOSITS,
     /** Receipts that were recorded before the books begin. */
     BROUGHT_FORWARD,
+    /** What counters took in on a day: posted as it is accepted. */
+    TAKINGS,
     /** A receipt, explained as it is recorded, or on the desk. */
     BY_HAND,
     /** Teaches who pays and how; posts nothing. */
@@ -150,6 +153,9 @@ public enum FileKind {
     String first = text.lines().findFirst().orElse("").toLowerCase(Locale.ROOT);
     if (first.startsWith("record,account,currency")) {
       return STATEMENT_CSV;
+    }
+    if (first.contains("day") && first.contains("till") && first.contains("what")) {
+      return TILL_REPORT_CSV;
     }
     if (first.contains("received") && first.contains("method") && first.contains("amount")) {
       return RECEIPTS_CSV;

@@ -39,6 +39,7 @@ import io.sumbrel.core.posting.Posting;
 import io.sumbrel.core.posting.PostingDate;
 import io.sumbrel.core.posting.PostingNumber;
 import io.sumbrel.core.posting.ReceiptsForward;
+import io.sumbrel.core.posting.TakingsPosted;
 import io.sumbrel.core.posting.TapePosted;
 import io.sumbrel.core.posting.Tied;
 import io.sumbrel.core.posting.TurnedBack;
@@ -49,6 +50,8 @@ import io.sumbrel.core.receipt.PartsGiven;
 import io.sumbrel.core.receipt.SetAside;
 import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.core.rules.HouseLimits;
+import io.sumbrel.core.takings.Takings;
+import io.sumbrel.core.takings.TillReport;
 import io.sumbrel.core.tape.DifferencesBefore;
 import io.sumbrel.core.tape.LineKind;
 import io.sumbrel.core.tape.ReturnedPayment;
@@ -218,6 +221,30 @@ public final class Books {
     RecordedId id = imports.record(receipt, method.holding(), money);
     append(posted(tape, holding, date));
     return id;
+  }
+
+  /**
+   * Keeps what a till reports of a day, and posts what was sold; an invoice that was paid at the
+   * counter is to be placed.
+   */
+  public PostingNumber take(TillReport report, Authority authority) {
+    report.requireWellformed();
+    requireOpen(report.day());
+    List<Takings.Receipt> receipts = new ArrayList<>();
+    List<Runnable> keep = new ArrayList<>();
+    for (TillReport.Kept kept : report.kept(chart)) {
+      DepositMember member = kept.member(report);
+      MoneyIn money = member.toMoneyIn(imports.nextMoneyIn(), report.currency());
+      AccountCode holding = kept.method().holding();
+      keep.add(() -> imports.record(member, holding, money));
+      if (kept.isForSales()) {
+        receipts.add(new Takings.Receipt(money.id(), holding, money.amountMinor()));
+      }
+    }
+    Takings takings = Takings.of(report, receipts, chart, true);
+    takings.requireWithin(limits.differences(), authority, 0);
+    keep.forEach(Runnable::run);
+    return append(TakingsPosted.of(takings, report.day()));
   }
 
   private Tape judged(

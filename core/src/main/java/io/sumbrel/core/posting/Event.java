@@ -19,6 +19,8 @@ import java.util.List;
  *   <tr><td>{@link ReceiptsForward}</td><td>clearing accounts</td><td>brought forward</td></tr>
  *   <tr><td>{@link TapePosted}</td><td>the money's account, reasons, credits used</td>
  *     <td>receivables, other accounts, transfers in transit, new credits</td></tr>
+ *   <tr><td>{@link TakingsPosted}</td><td>till cash, cheques on hand, processor balance, till
+ *     differences</td><td>sales, tax, till differences</td></tr>
  *   <tr><td>{@link HandedIn}</td><td>deposits in transit, kept back</td>
  *     <td>cheques on hand, till cash, what goes along</td></tr>
  *   <tr><td>{@link PayoutPosted}</td><td>processor balance, fees, reserve</td>
@@ -32,6 +34,7 @@ public sealed interface Event
         ItemsRead,
         ReceiptsForward,
         TapePosted,
+        TakingsPosted,
         HandedIn,
         PayoutPosted,
         Tied,

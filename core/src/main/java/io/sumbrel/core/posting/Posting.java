@@ -4,6 +4,7 @@ import io.sumbrel.core.deposit.Slip;
 import io.sumbrel.core.deposit.Tie;
 import io.sumbrel.core.ledger.JournalEntry;
 import io.sumbrel.core.payout.Payout;
+import io.sumbrel.core.takings.Takings;
 import io.sumbrel.core.tape.Tape;
 import java.time.LocalDate;
 import java.util.List;
@@ -14,6 +15,7 @@ import java.util.Optional;
  * another posting.
  *
  * @param tape the strip that was posted, of a posting of that kind
+ * @param takings what a counter took in, of a posting of that kind
  * @param slip what was handed in, of a posting of that kind
  * @param payout what was posted with one, of a posting of that kind
  * @param tie what was tied, of a posting of that kind
@@ -25,6 +27,7 @@ public record Posting(
     JournalEntry entry,
     List<ItemMovement> movements,
     Optional<Tape> tape,
+    Optional<Takings> takings,
     Optional<Slip> slip,
     Optional<Payout> payout,
     Optional<Tie> tie,
@@ -33,6 +36,7 @@ public record Posting(
   public Posting {
     movements = List.copyOf(movements);
     if (tape.isPresent() != (kind == PostingKind.TAPE)
+        || takings.isPresent() != (kind == PostingKind.TAKINGS)
         || slip.isPresent() != (kind == PostingKind.HANDED_IN)
         || payout.isPresent() != (kind == PostingKind.PAYOUT)
         || tie.isPresent() != (kind == PostingKind.TIED)
@@ -49,6 +53,7 @@ public record Posting(
         event.entry(),
         event.movements(),
         event instanceof TapePosted posted ? Optional.of(posted.tape()) : Optional.empty(),
+        event instanceof TakingsPosted posted ? Optional.of(posted.takings()) : Optional.empty(),
         event instanceof HandedIn handed ? Optional.of(handed.slip()) : Optional.empty(),
         event instanceof PayoutPosted posted ? Optional.of(posted.payout()) : Optional.empty(),
         event instanceof Tied tied ? Optional.of(tied.tie()) : Optional.empty(),
@@ -58,6 +63,7 @@ public record Posting(
   /** What it explains while it is not turned back. */
   public Claimed claims() {
     return tape.map(TapePosted::claimed)
+        .or(() -> takings.map(TakingsPosted::of))
         .or(() -> slip.map(HandedIn::of))
         .or(() -> payout.map(PayoutPosted::of))
         .or(() -> tie.map(Tied::of))

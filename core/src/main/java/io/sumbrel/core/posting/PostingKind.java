@@ -6,6 +6,7 @@ public enum PostingKind {
   ITEMS_READ("open items read"),
   RECEIPTS_FORWARD("receipts brought forward"),
   TAPE("explained"),
+  TAKINGS("takings posted"),
   HANDED_IN("handed in"),
   PAYOUT("payout posted"),
   TIED("tied"),
@@ -23,6 +24,6 @@ public enum PostingKind {
 
   /** Whether somebody decided it at a desk, so that it may be turned back. */
   public boolean isDecided() {
-    return this == TAPE || this == TIED || this == HANDED_IN || this == PAYOUT;
+    return this == TAPE || this == TAKINGS || this == TIED || this == HANDED_IN || this == PAYOUT;
   }
 }

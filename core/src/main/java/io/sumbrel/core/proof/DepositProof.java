@@ -15,8 +15,10 @@ import io.sumbrel.core.posting.PayoutPosted;
 import io.sumbrel.core.posting.Posting;
 import io.sumbrel.core.posting.PostingKind;
 import io.sumbrel.core.posting.PostingNumber;
+import io.sumbrel.core.posting.TakingsPosted;
 import io.sumbrel.core.posting.Tied;
 import io.sumbrel.core.receipt.MoneyInId;
+import io.sumbrel.core.takings.Takings;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Currency;
@@ -47,6 +49,7 @@ final class DepositProof {
   private final List<Posting> ties = new ArrayList<>();
   private final Map<PostingNumber, Posting> handedIn = new HashMap<>();
   private final Map<PostingNumber, Posting> payouts = new HashMap<>();
+  private final List<Posting> takings = new ArrayList<>();
   private final Set<AccountCode> clearing = new HashSet<>();
   private final Balances ledger = new Balances();
   private final Explained explained;
@@ -93,6 +96,9 @@ final class DepositProof {
     if (posting.tie().isPresent()) {
       ties.add(posting);
     }
+    if (posting.takings().isPresent()) {
+      takings.add(posting);
+    }
     if (posting.slip().isPresent()) {
       handedIn.put(posting.number(), posting);
     }
@@ -112,6 +118,7 @@ final class DepositProof {
 
   /** Once all postings are added: what was turned back ties nothing. */
   void leaveOutWhatWasTurnedBack() {
+    takings.removeIf(p -> !explained.isLive(p.number()));
     ties.removeIf(p -> !explained.isLive(p.number()));
     handedIn.keySet().removeIf(n -> !explained.isLive(n));
     payouts.keySet().removeIf(n -> !explained.isLive(n));
@@ -125,6 +132,7 @@ final class DepositProof {
     List<String> failures = new ArrayList<>();
     facts.deposits().forEach(d -> requireMembers(d, failures));
     ties.forEach(p -> requireTie(p, failures));
+    takings.forEach(p -> requireTakings(p, failures));
     requireSlips(failures);
     requirePayouts(failures);
     records.forEach(
@@ -140,6 +148,17 @@ final class DepositProof {
         "The members of every deposit make its net, and the bank's entry is that sum",
         "%d deposits, %d ties".formatted(facts.deposits().size(), ties.size()),
         failures);
+  }
+
+  /** What a counter took in is what was kept, on the account of its method, by the table. */
+  private void requireTakings(Posting posting, List<String> failures) {
+    Takings posted = posting.takings().orElseThrow();
+    boolean kept =
+        posted.receipts().stream()
+            .allMatch(r -> isEntry(entries.get(r.money()), r.standsOn(), r.amountMinor()));
+    if (!kept || !TakingsPosted.journal(posted, posting.date()).equals(posting.entry())) {
+      failures.add(posting.number().words() + " posts other takings than were kept.");
+    }
   }
 
   /**

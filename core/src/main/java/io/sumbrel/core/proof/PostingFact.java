@@ -14,6 +14,7 @@ import io.sumbrel.core.posting.ItemMovement;
 import io.sumbrel.core.posting.Posting;
 import io.sumbrel.core.posting.PostingNumber;
 import io.sumbrel.core.receipt.MoneyInId;
+import io.sumbrel.core.takings.Takings;
 import io.sumbrel.core.tape.Tape;
 import io.sumbrel.core.tape.TapeLine;
 import io.sumbrel.core.tax.TaxPart;
@@ -48,6 +49,7 @@ public final class PostingFact {
     fact.add(posting.tape().isPresent(), posting.tie().isPresent());
     posting.tape().ifPresent(fact::tape);
     posting.tie().ifPresent(fact::tie);
+    posting.takings().ifPresent(fact::takings);
     posting.slip().ifPresent(fact::slip);
     posting.payout().ifPresent(fact::payout);
     return Fact.of(NAME + posting.number().words(), fact.cells);
@@ -135,6 +137,15 @@ public final class PostingFact {
     tie.entries().forEach(e -> add(e.id().number(), e.amountMinor()));
     add(tie.records().size());
     tie.records().forEach(r -> add(r.id().number(), r.standsOn().code(), r.amountMinor()));
+  }
+
+  private void takings(Takings takings) {
+    add(takings.till(), takings.currency().getCurrencyCode(), takings.lines().size());
+    for (Takings.Line line : takings.lines()) {
+      add(line.kind(), line.account().code(), line.amountMinor(), line.note());
+      tax(line.tax());
+    }
+    takings.receipts().forEach(r -> add(r.money().number(), r.standsOn().code(), r.amountMinor()));
   }
 
   private void slip(Slip slip) {

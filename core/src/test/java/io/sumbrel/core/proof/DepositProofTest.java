@@ -80,6 +80,7 @@ class DepositProofTest extends ProvedBooks {
             Optional.empty(),
             Optional.empty(),
             Optional.empty(),
+            Optional.empty(),
             Optional.empty()));
   }
 
@@ -146,6 +147,7 @@ class DepositProofTest extends ProvedBooks {
             PostingKind.TIED,
             entry,
             List.of(),
+            Optional.empty(),
             Optional.empty(),
             Optional.empty(),
             Optional.empty(),

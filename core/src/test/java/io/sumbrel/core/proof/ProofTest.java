@@ -43,6 +43,7 @@ class ProofTest extends ProvedBooks {
             Optional.empty(),
             Optional.empty(),
             Optional.empty(),
+            Optional.empty(),
             Optional.of(new PostingNumber(2026, 2))));
     item = item(500);
     claim = Optional.empty();

@@ -114,6 +114,7 @@ abstract class ProvedBooks {
         Optional.empty(),
         Optional.empty(),
         Optional.empty(),
+        Optional.empty(),
         Optional.empty());
   }
 

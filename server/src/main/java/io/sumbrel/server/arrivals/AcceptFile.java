@@ -44,6 +44,7 @@ public class AcceptFile {
   private final ImportProgress progress;
   private final DetailBatches detailBatches;
   private final AcceptDeposits acceptDeposits;
+  private final TakeTakings takeTakings;
   private final PastPayments pastPayments;
   private final WaitingForTie waiting;
   private final MoneyIntake intake;
@@ -67,6 +68,7 @@ public class AcceptFile {
       ImportProgress progress,
       DetailBatches detailBatches,
       AcceptDeposits acceptDeposits,
+      TakeTakings takeTakings,
       PastPayments pastPayments,
       WaitingForTie waiting,
       MoneyIntake intake,
@@ -88,6 +90,7 @@ public class AcceptFile {
     this.progress = progress;
     this.detailBatches = detailBatches;
     this.acceptDeposits = acceptDeposits;
+    this.takeTakings = takeTakings;
     this.pastPayments = pastPayments;
     this.waiting = waiting;
     this.intake = intake;
@@ -144,6 +147,7 @@ public class AcceptFile {
         pastPayments.store(actor.booksId(), row.id, file.past());
         row.acceptedCount = file.past().size();
       }
+      case TAKINGS -> takeTakings.take(actor, row, file.tills());
       case STATEMENT -> storeStatements(actor, row, file);
       case INFORMATION, BY_HAND -> throw new IllegalStateException("accepted: " + row.fileName);
     }

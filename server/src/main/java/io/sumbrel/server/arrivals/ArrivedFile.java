@@ -6,6 +6,7 @@ import io.sumbrel.core.deposit.BankedDeposit;
 import io.sumbrel.core.deposit.BroughtForward;
 import io.sumbrel.core.openitem.OpenItemList;
 import io.sumbrel.core.receipt.PastPayment;
+import io.sumbrel.core.takings.TillReport;
 import io.sumbrel.formats.FileKind;
 import io.sumbrel.formats.Issue;
 import io.sumbrel.formats.Parsed;
@@ -18,6 +19,7 @@ import io.sumbrel.formats.ofx.OfxReader;
 import io.sumbrel.formats.pastcsv.PastPaymentCsvReader;
 import io.sumbrel.formats.receiptcsv.ReceiptCsvReader;
 import io.sumbrel.formats.statementcsv.StatementCsvReader;
+import io.sumbrel.formats.tillcsv.TillReportCsvReader;
 import io.sumbrel.formats.ubl.UblReader;
 import io.sumbrel.server.layout.CsvLayouts;
 import java.util.Arrays;
@@ -35,6 +37,7 @@ import java.util.stream.Stream;
  * is there.
  *
  * @param onHand receipts that are kept until they are banked
+ * @param tills what counters took in
  * @param notes what the reader found worth saying, in sentences
  */
 record ArrivedFile(
@@ -44,6 +47,7 @@ record ArrivedFile(
     List<BankedDeposit> deposits,
     List<BroughtForward.OnHand> onHand,
     List<PastPayment> past,
+    List<TillReport> tills,
     String notes) {
   private static final int NOTES = 5;
 
@@ -64,6 +68,7 @@ record ArrivedFile(
       case UBL -> items(kind, UblReader.read(bytes));
       case RECEIPTS_CSV -> forward(ReceiptCsvReader.read(bytes));
       case PAST_PAYMENTS_CSV -> past(PastPaymentCsvReader.read(bytes));
+      case TILL_REPORT_CSV -> tills(TillReportCsvReader.read(bytes));
       case BANK_CSV, PAYOUT_CSV, LOCKBOX, RECEIPT_BY_HAND ->
           throw new IllegalArgumentException("unread: " + kind);
     };
@@ -74,6 +79,7 @@ record ArrivedFile(
         kind,
         List.of(),
         Optional.of(items.orRefuse()),
+        List.of(),
         List.of(),
         List.of(),
         List.of(),
@@ -100,6 +106,7 @@ record ArrivedFile(
         deposits.orRefuse(),
         onHand,
         List.of(),
+        List.of(),
         words(deposits.issues()));
   }
 
@@ -116,7 +123,20 @@ record ArrivedFile(
         List.of(),
         List.of(),
         past.orRefuse(),
+        List.of(),
         words(past.issues()));
+  }
+
+  private static ArrivedFile tills(Parsed<List<TillReport>> tills) {
+    return new ArrivedFile(
+        FileKind.TILL_REPORT_CSV,
+        List.of(),
+        Optional.empty(),
+        List.of(),
+        List.of(),
+        List.of(),
+        tills.orRefuse(),
+        words(tills.issues()));
   }
 
   /** How many lines of it are deposits' members, receipts or past payments. */
@@ -138,6 +158,7 @@ record ArrivedFile(
         Stream.of(
                 past.stream().map(PastPayment::currency),
                 onHand.stream().map(BroughtForward.OnHand::currency),
+                tills.stream().map(TillReport::currency),
                 deposits.stream().map(b -> b.deposit().currency()))
             .flatMap(Function.identity())
             .distinct()
@@ -158,6 +179,7 @@ record ArrivedFile(
         kind,
         statements,
         Optional.empty(),
+        List.of(),
         List.of(),
         List.of(),
         List.of(),

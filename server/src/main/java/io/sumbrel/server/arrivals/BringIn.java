@@ -5,6 +5,7 @@ import io.sumbrel.core.bank.BatchDetail;
 import io.sumbrel.core.openitem.ListedItem;
 import io.sumbrel.core.openitem.OpenItemList;
 import io.sumbrel.core.refusal.Refusal;
+import io.sumbrel.core.takings.TillReport;
 import io.sumbrel.formats.FileKind;
 import io.sumbrel.server.audit.AuditRecord;
 import io.sumbrel.server.bank.StatementChain;
@@ -31,7 +32,7 @@ import org.springframework.transaction.support.TransactionTemplate;
 @Component
 public class BringIn {
   /** Why a file cannot be accepted yet: what it waits for may come, or go. */
-  private static final Set<String> MAY_CHANGE = Set.of("gap", "explained", "overlaps");
+  private static final Set<String> MAY_CHANGE = Set.of("gap", "explained", "overlaps", "twice");
 
   private final EntityManager entities;
   private final RowIds ids;
@@ -41,6 +42,7 @@ public class BringIn {
   private final StatementChain chain;
   private final ArrivedFiles files;
   private final AcceptDeposits acceptDeposits;
+  private final TakeTakings takeTakings;
   private final DateBounds dateBounds;
   private final TransactionTemplate inOneAct;
 
@@ -53,6 +55,7 @@ public class BringIn {
       StatementChain chain,
       ArrivedFiles files,
       AcceptDeposits acceptDeposits,
+      TakeTakings takeTakings,
       DateBounds dateBounds,
       PlatformTransactionManager transactions) {
     this.entities = entities;
@@ -63,6 +66,7 @@ public class BringIn {
     this.chain = chain;
     this.files = files;
     this.acceptDeposits = acceptDeposits;
+    this.takeTakings = takeTakings;
     this.dateBounds = dateBounds;
     this.inOneAct = new TransactionTemplate(transactions);
   }
@@ -141,6 +145,7 @@ public class BringIn {
         chain.links(row.booksId, file.statements());
       }
       acceptDeposits.require(row.booksId, file);
+      takeTakings.require(row.booksId, file.tills());
     } catch (Refusal e) {
       boolean known = e.code().equals("known-already");
       if (!known && !MAY_CHANGE.contains(e.code())) {
@@ -232,6 +237,10 @@ public class BringIn {
       row.currency = currencies.size() == 1 ? currencies.get(0) : "";
       return;
     }
+    if (!file.tills().isEmpty()) {
+      describeTills(row, file);
+      return;
+    }
     if (file.rowCount() > 0) {
       describeRows(row, file);
       return;
@@ -266,6 +275,14 @@ public class BringIn {
     row.currency = file.rowsCurrency();
     row.statedCount = file.rowCount();
     row.statedMinor = file.rowsMinor();
+  }
+
+  private void describeTills(ArrivalRow row, ArrivedFile file) {
+    List<Long> kept = takeTakings.amounts(row.booksId, file.tills());
+    row.title = cut(file.tills().stream().map(TillReport::words).collect(Collectors.joining("; ")));
+    row.currency = file.rowsCurrency();
+    row.statedCount = kept.size();
+    row.statedMinor = kept.stream().mapToLong(Long::longValue).sum();
   }
 
   private static String titleOfRows(ArrivedFile file) {

@@ -54,6 +54,7 @@ class DateBounds {
     file.onHand()
         .forEach(
             o -> bounds.requireWithinDates(line(o.receipt().place()), o.receipt().date(), today));
+    file.tills().forEach(t -> bounds.requireWithinDates(t.words(), t.day(), today));
     for (PastPayment past : file.past()) {
       bounds.requireWithinDates(line(past.place()), past.date(), today);
     }

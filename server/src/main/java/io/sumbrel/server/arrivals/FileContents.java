@@ -45,6 +45,7 @@ class FileContents {
   private final Items items;
   private final Claims claims;
   private final PastPayments pastPayments;
+  private final TakingsViews takingsViews;
 
   FileContents(
       MoneyLines moneyLines,
@@ -56,7 +57,8 @@ class FileContents {
       WaitingForTie waitingForTie,
       Items items,
       Claims claims,
-      PastPayments pastPayments) {
+      PastPayments pastPayments,
+      TakingsViews takingsViews) {
     this.moneyLines = moneyLines;
     this.arrivals = arrivals;
     this.files = files;
@@ -67,6 +69,7 @@ class FileContents {
     this.items = items;
     this.claims = claims;
     this.pastPayments = pastPayments;
+    this.takingsViews = takingsViews;
   }
 
   /** What becomes of an entry, or has become of it. */
@@ -171,18 +174,20 @@ class FileContents {
       Optional<ListView> list,
       List<DepositViews.DepositView> deposits,
       List<DepositViews.MemberView> onHand,
-      List<PastView> past) {
+      List<PastView> past,
+      List<TakingsViews.TillDayView> tills) {
     static ContentsView of(List<PastPayment> past) {
       return new ContentsView(
           List.of(),
           Optional.empty(),
           List.of(),
           List.of(),
-          past.stream().map(FileContents::view).toList());
+          past.stream().map(FileContents::view).toList(),
+          List.of());
     }
 
     private static final ContentsView NOTHING =
-        new ContentsView(List.of(), Optional.empty(), List.of(), List.of(), List.of());
+        new ContentsView(List.of(), Optional.empty(), List.of(), List.of(), List.of(), List.of());
   }
 
   @Transactional(readOnly = true)
@@ -215,7 +220,8 @@ class FileContents {
                                 scope == ListScope.COMPLETE)))),
         deposits(booksId, row, file),
         onHand(row, file),
-        file.past().stream().limit(SHOWN_ENTRIES).map(FileContents::view).toList());
+        file.past().stream().limit(SHOWN_ENTRIES).map(FileContents::view).toList(),
+        file.tills().stream().map(t -> takingsViews.of(booksId, t)).toList());
   }
 
   private List<DepositViews.DepositView> deposits(long booksId, ArrivalRow row, ArrivedFile file) {

@@ -3,7 +3,9 @@ package io.sumbrel.server.arrivals;
 import io.sumbrel.core.deposit.DepositMember;
 import io.sumbrel.core.money.AmountText;
 import io.sumbrel.core.receipt.MoneyInId;
+import io.sumbrel.core.takings.TillReport;
 import io.sumbrel.formats.FileKind;
+import io.sumbrel.formats.tillcsv.TillReportCsvWriter;
 import io.sumbrel.server.audit.AuditRecord;
 import io.sumbrel.server.deposit.Deposits;
 import io.sumbrel.server.people.Actor;
@@ -15,6 +17,7 @@ import java.io.ByteArrayInputStream;
 import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.time.temporal.ChronoUnit;
+import java.util.Currency;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -39,6 +42,7 @@ public class TakeByHand {
   private final MoneyIntake intake;
   private final ArrivalFacts facts;
   private final AuditRecord audit;
+  private final TakeTakings takeTakings;
 
   TakeByHand(
       EntityManager entities,
@@ -48,7 +52,8 @@ public class TakeByHand {
       Deposits deposits,
       MoneyIntake intake,
       ArrivalFacts facts,
-      AuditRecord audit) {
+      AuditRecord audit,
+      TakeTakings takeTakings) {
     this.entities = entities;
     this.ids = ids;
     this.clock = clock;
@@ -57,6 +62,7 @@ public class TakeByHand {
     this.intake = intake;
     this.facts = facts;
     this.audit = audit;
+    this.takeTakings = takeTakings;
   }
 
   /**
@@ -69,15 +75,69 @@ public class TakeByHand {
 
   /** Writes down what is taken in, before the act in which it is. */
   public FileStore.Received write(Deposits.Taken taken) {
+    return write(text(taken));
+  }
+
+  /** The same of what a till reports. */
+  public FileStore.Received write(TillReport report) {
+    return write(TillReportCsvWriter.write(report));
+  }
+
+  private FileStore.Received write(String text) {
     return store.receive(
-        new ByteArrayInputStream(text(taken).getBytes(StandardCharsets.UTF_8)),
-        FileStore.MOST_MEGABYTES);
+        new ByteArrayInputStream(text.getBytes(StandardCharsets.UTF_8)), FileStore.MOST_MEGABYTES);
+  }
+
+  /**
+   * Takes in what somebody typed of a till's day; what paid invoices stands in the pile until a
+   * tape explains it.
+   *
+   * @throws io.sumbrel.core.refusal.Refusal as {@link TakeTakings#take}
+   */
+  @Transactional(propagation = Propagation.MANDATORY)
+  public List<TakeTakings.ToPlace> take(
+      Actor actor, TillReport report, FileStore.Received written) {
+    List<Long> amounts = takeTakings.amounts(actor.booksId(), List.of(report));
+    ArrivalRow row =
+        row(
+            actor,
+            new Written(
+                FileKind.TILL_REPORT_CSV,
+                "takings-" + report.day() + ".csv",
+                report.words(),
+                report.currency(),
+                amounts.size(),
+                amounts.stream().mapToLong(Long::longValue).sum()),
+            written);
+    entities.persist(row);
+    entities.flush();
+    List<TakeTakings.ToPlace> toPlace = takeTakings.take(actor, row, List.of(report));
+    entities.flush();
+    audit.append(
+        actor,
+        "takings-recorded",
+        row.title,
+        AmountText.words(row.statedMinor, report.currency()),
+        facts.of(row.id));
+    return toPlace;
   }
 
   /** Keeps a receipt; it stands in the pile until a tape explains it. */
   @Transactional(propagation = Propagation.MANDATORY)
   public Taken take(Actor actor, Deposits.Taken taken, FileStore.Received written) {
-    ArrivalRow row = row(actor, taken, written);
+    DepositMember receipt = taken.receipt();
+    ArrivalRow row =
+        row(
+            actor,
+            new Written(
+                FileKind.RECEIPT_BY_HAND,
+                "receipt-" + receipt.date() + ".csv",
+                (receipt.kind().words() + " " + receipt.number()).strip() + " by hand",
+                taken.currency(),
+                1,
+                receipt.amountMinor()),
+            written);
+    row.acceptedCount = 1;
     entities.persist(row);
     entities.flush();
     long id =
@@ -98,20 +158,22 @@ public class TakeByHand {
     return new Taken(id, money);
   }
 
-  private ArrivalRow row(Actor actor, Deposits.Taken taken, FileStore.Received written) {
-    DepositMember receipt = taken.receipt();
+  /** What somebody wrote down: a small file of its own. */
+  private record Written(
+      FileKind kind, String fileName, String title, Currency currency, int count, long minor) {}
+
+  private ArrivalRow row(Actor actor, Written what, FileStore.Received written) {
     ArrivalRow row = new ArrivalRow();
     row.id = ids.next();
     row.booksId = actor.booksId();
-    row.kind = FileKind.RECEIPT_BY_HAND.name();
-    row.fileName = "receipt-" + receipt.date() + ".csv";
+    row.kind = what.kind.name();
+    row.fileName = what.fileName;
     row.hash = written.hash();
     row.sizeBytes = written.size();
-    row.title = (receipt.kind().words() + " " + receipt.number()).strip() + " by hand";
-    row.currency = taken.currency().getCurrencyCode();
-    row.statedCount = 1;
-    row.statedMinor = receipt.amountMinor();
-    row.acceptedCount = 1;
+    row.title = what.title;
+    row.currency = what.currency.getCurrencyCode();
+    row.statedCount = what.count;
+    row.statedMinor = what.minor;
     row.arrivedAt = clock.instant().truncatedTo(ChronoUnit.MILLIS);
     row.arrivedBy = actor.name();
     row.decide(ArrivalState.ACCEPTED, actor.name(), row.arrivedAt);

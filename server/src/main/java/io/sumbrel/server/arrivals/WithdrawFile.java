@@ -145,7 +145,8 @@ public class WithdrawFile {
   /** Of a deposit's members even what was turned back: their deposit stands in the books. */
   private void requireNothingStands(ArrivalRow row) {
     FileKind.Use use = row.fileKind().use();
-    boolean statement = use == FileKind.Use.STATEMENT || use == FileKind.Use.BY_HAND;
+    boolean statement =
+        use == FileKind.Use.STATEMENT || use == FileKind.Use.BY_HAND || use == FileKind.Use.TAKINGS;
     List<?> posted =
         entities
             .createNativeQuery(
@@ -160,7 +161,10 @@ public class WithdrawFile {
                     and coalesce(t.money_in_id, t.recorded_id) in (select id from of_file))
                   or exists (
                     select 1 from payout_part t where t.posting_id = p.id
-                    and coalesce(t.money_in_id, t.recorded_id) in (select id from of_file)))
+                    and coalesce(t.money_in_id, t.recorded_id) in (select id from of_file))
+                  or exists (
+                    select 1 from takings_part t where t.posting_id = p.id
+                    and t.money_in_id in (select id from of_file)))
                   and (not :statement
                     or not exists (select 1 from posting t where t.turns_back_id = p.id))
                 order by p.id

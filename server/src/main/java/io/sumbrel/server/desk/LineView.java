@@ -99,6 +99,12 @@ public record LineView(
     return Money.ofMinor(currency, minor);
   }
 
+  /** A line that settles an item, or a part of it. */
+  public static LineView settles(OpenItem item, long minor) {
+    Money amount = Money.ofMinor(item.currency(), minor);
+    return of(TapeLine.settles(item.id(), amount), Shown.NOTHING);
+  }
+
   /**
    * @param shown what the line may name
    */

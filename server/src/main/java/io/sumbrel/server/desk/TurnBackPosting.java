@@ -160,6 +160,7 @@ public class TurnBackPosting {
         switch (posting.kind()) {
           case TAPE -> Ledger.TURNED_BACK;
           case PAYOUT -> "payout-turned-back";
+          case TAKINGS -> "takings-turned-back";
           default -> UNTIED;
         };
     Ledger.Stored done = ledger.append(actor, contra, Ledger.Source.NONE, act, said);
@@ -180,6 +181,7 @@ public class TurnBackPosting {
         .slip()
         .map(s -> "Handed in " + s.words())
         .or(() -> posting.payout().map(p -> "Posted with " + p.words()))
+        .or(() -> posting.takings().map(t -> t.wordsOf(posting.date())))
         .orElseGet(() -> "Tied " + sum(posting));
   }
 
@@ -189,6 +191,7 @@ public class TurnBackPosting {
         .map(t -> t.money().words())
         .or(() -> posting.slip().map(s -> AmountText.words(s.netMinor(), s.currency())))
         .or(() -> posting.payout().map(p -> AmountText.words(p.movedMinor(), p.currency())))
+        .or(() -> posting.takings().map(t -> AmountText.words(t.paidMinor(), t.currency())))
         .or(() -> posting.tie().map(t -> AmountText.words(t.shownMinor(), t.currency())))
         .orElseThrow();
   }

@@ -60,7 +60,12 @@ public class Explanations {
 
   /** The sums that a posting explains, or explained, in the order of their ids. */
   private Stream<Long> moneyOf(PostingRow row) {
-    String parts = row.kind == PostingKind.PAYOUT ? "PayoutPartRow" : "TiePartRow";
+    String parts =
+        switch (row.kind) {
+          case PAYOUT -> "PayoutPartRow";
+          case TAKINGS -> "TakingsPartRow";
+          default -> "TiePartRow";
+        };
     return row.moneyInId != null
         ? Stream.of(row.moneyInId)
         : entities
@@ -215,6 +220,11 @@ public class Explanations {
             """,
             """
             select max(contra.postingDate) from PayoutPartRow part
+            join PostingRow contra on contra.turnsBackId = part.postingId
+            where part.moneyInId in :m
+            """,
+            """
+            select max(contra.postingDate) from TakingsPartRow part
             join PostingRow contra on contra.turnsBackId = part.postingId
             where part.moneyInId in :m
             """)

@@ -230,6 +230,7 @@ public class Ledger {
     bulk.insert(journal);
     bulk.insert(tape);
     bulk.insert(posting.tie().map(t -> TiePartRow.of(postingId, t)).orElse(List.of()));
+    bulk.insert(posting.takings().map(t -> TakingsPartRow.of(postingId, t)).orElse(List.of()));
     bulk.insert(posting.slip().map(s -> SlipPartRow.of(postingId, s)).orElse(List.of()));
     bulk.insert(posting.payout().map(p -> PayoutPartRow.of(postingId, p)).orElse(List.of()));
     bulk.insert(movements);

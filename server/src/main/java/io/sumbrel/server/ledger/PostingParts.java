@@ -36,6 +36,7 @@ record PostingParts(PostingRow row, Lines lines, Known known) {
       Map<Long, List<JournalLineRow>> journal,
       Map<Long, List<TapeLineRow>> tapes,
       Map<Long, List<TiePartRow>> ties,
+      Map<Long, List<TakingsPartRow>> takings,
       Map<Long, List<SlipPartRow>> slips,
       Map<Long, List<PayoutPartRow>> payouts,
       Map<Long, List<ItemMovementRow>> movements) {
@@ -44,6 +45,7 @@ record PostingParts(PostingRow row, Lines lines, Known known) {
           of(reading, JournalLineRow.class, postings, r -> r.postingId),
           of(reading, TapeLineRow.class, postings, r -> r.postingId),
           of(reading, TiePartRow.class, postings, r -> r.postingId),
+          of(reading, TakingsPartRow.class, postings, r -> r.postingId),
           of(reading, SlipPartRow.class, postings, r -> r.postingId),
           of(reading, PayoutPartRow.class, postings, r -> r.postingId),
           of(reading, ItemMovementRow.class, postings, r -> r.postingId));
@@ -95,6 +97,9 @@ record PostingParts(PostingRow row, Lines lines, Known known) {
                 .map(ItemMovementRow::toFact)
                 .toList(),
             tape,
+            row.kind == PostingKind.TAKINGS
+                ? Optional.of(TakingsPartRow.toFact(lines.takings.get(row.id)))
+                : Optional.empty(),
             row.kind == PostingKind.HANDED_IN
                 ? Optional.of(SlipPartRow.toFact(lines.slips.get(row.id)))
                 : Optional.empty(),

@@ -162,7 +162,7 @@ public class Postings {
         new PostingParts.Known(
             items.find(booksId, named)::get, money, Map.of(), turnedBackBy, reasonWords(booksId));
     PostingParts.Lines all =
-        new PostingParts.Lines(Map.of(), lines, Map.of(), Map.of(), Map.of(), Map.of());
+        new PostingParts.Lines(Map.of(), lines, Map.of(), Map.of(), Map.of(), Map.of(), Map.of());
     return ids.stream().map(rows::get).map(r -> new PostingParts(r, all, known).stored()).toList();
   }
 
@@ -212,6 +212,7 @@ public class Postings {
             Map.of(),
             PostingParts.Lines.of(reading, TapeLineRow.class, id, r -> r.postingId),
             PostingParts.Lines.of(reading, TiePartRow.class, id, r -> r.postingId),
+            PostingParts.Lines.of(reading, TakingsPartRow.class, id, r -> r.postingId),
             PostingParts.Lines.of(reading, SlipPartRow.class, id, r -> r.postingId),
             PostingParts.Lines.of(reading, PayoutPartRow.class, id, r -> r.postingId),
             Map.of());

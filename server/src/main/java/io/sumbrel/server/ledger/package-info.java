@@ -9,6 +9,7 @@
   "tape_line",
   "tie_part",
   "payout_part",
+  "takings_part",
   "item_movement"
 })
 package io.sumbrel.server.ledger;

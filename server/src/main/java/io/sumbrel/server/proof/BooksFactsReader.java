@@ -223,7 +223,7 @@ public class BooksFactsReader {
                 i ->
                     switch (i.use()) {
                       case OPEN_ITEMS -> intake(i, firstSeen.get(i.arrivalId()));
-                      case DEPOSITS, BROUGHT_FORWARD, BY_HAND ->
+                      case DEPOSITS, BROUGHT_FORWARD, BY_HAND, TAKINGS ->
                           intake(i, members.get(i.arrivalId()));
                       case PAST_PAYMENTS -> intake(i, past.get(i.arrivalId()));
                       case STATEMENT, INFORMATION, DETAIL -> statementIntake(i, taken, held);

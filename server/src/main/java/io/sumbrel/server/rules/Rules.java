@@ -37,6 +37,9 @@ public class Rules {
   private static final String OFF = "-";
 
   /** So many rates are told in the record. */
+  /** One line of the record each; a sum teaches a few. */
+  private static final int MOST_PAYERS = 100;
+
   private static final int MOST_WORDS = 20;
 
   private final EntityManager entities;
@@ -206,10 +209,14 @@ public class Rules {
    *
    * @param keys by which the payer is known
    * @throws Refusal {@code not-found} when there is no such customer, {@code payer} when it is no
-   *     name and no account
+   *     name and no account, {@code too-many-payers}
    */
   @Transactional
   public void forget(Actor actor, List<ForgottenPayer> keys, boolean isForgotten) {
+    if (keys.size() > MOST_PAYERS) {
+      throw new Refusal(
+          "too-many-payers", "Up to %d payers are forgotten at once.".formatted(MOST_PAYERS));
+    }
     for (ForgottenPayer forgotten : keys) {
       String name = customers.one(actor.booksId(), forgotten.customer()).name();
       Column.whole("The payer", forgotten.payer(), 200);

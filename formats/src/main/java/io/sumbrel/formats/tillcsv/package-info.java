@@ -1,0 +1,2 @@
+/** What tills report of a day, as CSV. */
+package io.sumbrel.formats.tillcsv;

@@ -1,0 +1,301 @@
+import Button from '@mui/material/Button';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { type KeyboardEvent, useEffect, useRef, useState } from 'react';
+import { Choice } from '../../components/Choice';
+import { Field } from '../../components/Field';
+import { Key } from '../../components/Key';
+import { Loading, Sentence } from '../../components/States';
+import { Tape } from '../../components/Tape';
+import { usePerform } from '../../components/usePerform';
+import { words } from '../../money/money';
+import { type Choices, choicesQuery, useDeskKeys, work } from '../desk';
+import {
+  type Methods,
+  methodsQuery,
+  recordTakings,
+  type TillDay,
+  tillDayQuery,
+  tillsQuery,
+} from './receiptsApi';
+import { type Draft, newPaid, newSold, type PaidDraft, type SoldDraft, toRequest } from './takings';
+import { PaidRow, SoldRow } from './TakingsRows';
+import styles from './Receipt.module.css';
+
+/** What a counter took in on a day: what was sold, how it was paid, and what the till counted. */
+export function TakingsPage() {
+  const methods = useQuery(methodsQuery);
+  const choices = useQuery(choicesQuery);
+  const tills = useQuery(tillsQuery);
+  const [done, setDone] = useState<string[]>([]);
+  const queries = useQueryClient();
+  if (methods.isPending || choices.isPending || tills.isPending) {
+    return <Loading />;
+  }
+  if (methods.isError || choices.isError || tills.isError) {
+    return <Sentence error={methods.error ?? choices.error ?? tills.error} />;
+  }
+  return (
+    <div className={work.alone}>
+      <TakingsForm
+        key={done.length}
+        methods={methods.data}
+        choices={choices.data}
+        till={tills.data[0]?.name ?? ''}
+        said={done.at(-1)}
+        recorded={(said) => {
+          setDone([...done, said]);
+          void queries.invalidateQueries();
+        }}
+      />
+    </div>
+  );
+}
+
+interface Props {
+  methods: Methods;
+  choices: Choices;
+  /** The till that was recorded last. */
+  till: string;
+  said: string | undefined;
+  recorded: (said: string) => void;
+}
+
+function begin(methods: Methods, till: string): Draft {
+  return {
+    till,
+    day: methods.today,
+    currency: methods.currencies[0] ?? '',
+    sold: [newSold('SOLD'), newSold('PAID_OUT')],
+    paid: methods.methods.filter((m) => m.kind !== 'TRANSFER').map((m) => newPaid(m.code)),
+    change: '',
+  };
+}
+
+/** The last row of a kind is always an empty one. */
+function withRoom<T extends { amount: string }>(rows: T[], at: number, more: (like: T) => T): T[] {
+  const row = rows[at];
+  return row && row.amount !== '' && !rows.slice(at + 1).some((r) => isLike(r, row))
+    ? [...rows.slice(0, at + 1), more(row), ...rows.slice(at + 1)]
+    : rows;
+}
+
+const isLike = (a: object, b: object) =>
+  'kind' in a && 'kind' in b
+    ? a.kind === b.kind
+    : 'method' in a && 'method' in b && a.method === b.method;
+
+function TakingsForm({ methods, choices, till, said, recorded }: Props) {
+  const [draft, setDraft] = useState(() => begin(methods, till));
+  const [key] = useState(() => crypto.randomUUID());
+  const { perform, problem } = usePerform();
+  const [busy, setBusy] = useState(false);
+  const first = useRef<HTMLDivElement>(null);
+  useEffect(() => first.current?.querySelector('input')?.focus(), []);
+
+  const change = (next: Partial<Draft>) => setDraft({ ...draft, ...next });
+  const changeSold = (at: number, next: Partial<SoldDraft>) =>
+    change({
+      sold: withRoom(
+        draft.sold.map((row, i) => (i === at ? { ...row, ...next } : row)),
+        at,
+        (like) => newSold(like.kind, like),
+      ),
+    });
+  const changePaid = (at: number, next: Partial<PaidDraft>) =>
+    change({
+      paid: withRoom(
+        draft.paid.map((row, i) => (i === at ? { ...row, ...next } : row)),
+        at,
+        (like) => newPaid(like.method),
+      ),
+    });
+
+  const request = toRequest(draft);
+  const asked = request && request.sold.length + request.paid.length > 0 ? request : undefined;
+  const shown = useQuery(tillDayQuery(asked));
+  const day = shown.isFetching ? undefined : shown.data;
+
+  const record = (differs: boolean) => {
+    if (!request || !day || busy || (day.differenceMinor !== 0 && !differs)) {
+      return;
+    }
+    setBusy(true);
+    void perform(async () => {
+      const done = await recordTakings(
+        { takings: request, differenceMinor: day.differenceMinor },
+        key,
+      );
+      recorded(done.words);
+    }).finally(() => setBusy(false));
+  };
+  useDeskKeys({ undo: () => undefined, post: () => record(false) });
+
+  /** Enter goes to the next field, as on a sheet. */
+  const onKeyDown = (event: KeyboardEvent<HTMLDivElement>) => {
+    if (event.key === 'Enter' && !event.ctrlKey && event.target instanceof HTMLInputElement) {
+      event.preventDefault();
+      const fields = [...event.currentTarget.querySelectorAll<HTMLInputElement>('input')];
+      fields[fields.indexOf(event.target) + 1]?.focus();
+    }
+  };
+
+  return (
+    <>
+      <div
+        className={work.middle}
+        data-zone="takings"
+        role="group"
+        aria-label="The day"
+        onKeyDown={onKeyDown}
+      >
+        <h1 className={styles.title}>Takings of a day</h1>
+        <div className={styles.counter} ref={first}>
+          <Field
+            label="Till"
+            value={draft.till}
+            change={(t) => change({ till: t })}
+            maxLength={40}
+          />
+          <Field
+            label="Day"
+            type="date"
+            value={draft.day}
+            change={(next) => next && change({ day: next })}
+          />
+          {methods.currencies.length > 1 && (
+            <Choice
+              label="Currency"
+              value={draft.currency}
+              options={methods.currencies.map((c) => ({ value: c, words: c }))}
+              change={(currency) => change({ currency })}
+            />
+          )}
+        </div>
+        <h2 className={styles.part}>What was sold, and what was taken out of the till</h2>
+        {draft.sold.map((row, i) => (
+          <SoldRow
+            key={i}
+            row={row}
+            at={i + 1}
+            currency={draft.currency}
+            choices={choices}
+            change={(next) => changeSold(i, next)}
+          />
+        ))}
+        <h2 className={styles.part}>How it was paid</h2>
+        {draft.paid.map((row, i) => (
+          <PaidRow
+            key={i}
+            row={row}
+            at={i + 1}
+            currency={draft.currency}
+            methods={methods.methods}
+            change={(next) => changePaid(i, next)}
+          />
+        ))}
+        <div className={styles.counter}>
+          <Field
+            label="Stays in the till as change"
+            inputMode="decimal"
+            value={draft.change}
+            change={(typed) => change({ change: typed })}
+          />
+        </div>
+      </div>
+      <aside className={styles.proof} data-zone="strip" tabIndex={0} aria-label="The till, proved">
+        {day && <TillStrip day={day} />}
+        {!day && (
+          <p className={styles.soft}>
+            {asked || request === undefined
+              ? 'Nothing to prove yet.'
+              : 'Type what was sold and how it was paid.'}
+          </p>
+        )}
+        {request === undefined && <p>An amount that is typed is none in {draft.currency}.</p>}
+        {shown.isError && !shown.isFetching && <Sentence error={shown.error} />}
+        {problem && <Sentence error={problem} />}
+        {said && (
+          <p role="status" className={work.note}>
+            {said}
+          </p>
+        )}
+        <div className={work.acts}>
+          {day && day.differenceMinor !== 0 && (
+            <Button onClick={() => record(true)} disabled={busy}>
+              Record, the till is {tillWords(day)}
+            </Button>
+          )}
+          <Button
+            variant="contained"
+            disabled={busy || !day || day.differenceMinor !== 0}
+            onClick={() => record(false)}
+          >
+            Record<Key>Ctrl ↵</Key>
+          </Button>
+        </div>
+      </aside>
+    </>
+  );
+}
+
+const tillWords = (day: TillDay) =>
+  `${words(Math.abs(day.differenceMinor), day.currency)} ${day.differenceMinor < 0 ? 'short' : 'over'}`;
+
+/** What was sold against what was paid, and what the till holds more or less. */
+export function TillStrip({ day }: { day: TillDay }) {
+  const written = day.lines.filter((l) => l.words !== 'till over' && l.words !== 'till short');
+  const sales = day.receipts.filter((r) => r.invoice === undefined);
+  const beside = day.receipts.filter((r) => r.invoice !== undefined);
+  return (
+    <Tape
+      title={`${day.till}, ${day.day}`}
+      subtitle="What was sold, less how it was paid"
+      currency={day.currency}
+      rows={[
+        ...written.map((l, i) => ({
+          key: `line ${i}`,
+          label: (
+            <>
+              {l.words} <small className={styles.aside}>{l.account}</small>
+              {l.taxMinor !== 0 && (
+                <small className={styles.aside}>
+                  {' '}
+                  with {words(Math.abs(l.taxMinor), day.currency)} tax
+                </small>
+              )}
+            </>
+          ),
+          minor: Math.abs(l.amountMinor),
+          side: Math.sign(l.amountMinor),
+        })),
+        ...sales.map((r, i) => ({
+          key: `receipt ${i}`,
+          label: (
+            <>
+              {r.method} {r.number} <small className={styles.aside}>{r.keptOn}</small>
+            </>
+          ),
+          minor: r.amountMinor,
+          side: -1,
+        })),
+      ]}
+      footLabel={
+        day.differenceMinor === 0
+          ? 'The till agrees'
+          : day.differenceMinor < 0
+            ? 'The till is short'
+            : 'The till is over'
+      }
+      footMinor={Math.abs(day.differenceMinor)}
+    >
+      {beside.length > 0 && (
+        <p className={styles.soft}>
+          Beside that:{' '}
+          {beside
+            .map((r) => `${words(r.amountMinor, day.currency)} ${r.method} for ${r.invoice ?? ''}`)
+            .join(', ')}
+        </p>
+      )}
+    </Tape>
+  );
+}
