@@ -26,7 +26,7 @@ export function TakingsPage() {
   const methods = useQuery(methodsQuery);
   const choices = useQuery(choicesQuery);
   const tills = useQuery(tillsQuery);
-  const [done, setDone] = useState<string[]>([]);
+  const [done, setDone] = useState<{ words: string; till: string }[]>([]);
   const queries = useQueryClient();
   if (methods.isPending || choices.isPending || tills.isPending) {
     return <Loading />;
@@ -40,10 +40,10 @@ export function TakingsPage() {
         key={done.length}
         methods={methods.data}
         choices={choices.data}
-        till={tills.data[0]?.name ?? ''}
-        said={done.at(-1)}
-        recorded={(said) => {
-          setDone([...done, said]);
+        till={done.at(-1)?.till ?? tills.data[0]?.name ?? ''}
+        said={done.at(-1)?.words}
+        recorded={(words, till) => {
+          setDone([...done, { words, till }]);
           void queries.invalidateQueries();
         }}
       />
@@ -57,7 +57,7 @@ interface Props {
   /** The till that was recorded last. */
   till: string;
   said: string | undefined;
-  recorded: (said: string) => void;
+  recorded: (words: string, till: string) => void;
 }
 
 function begin(methods: Methods, till: string): Draft {
@@ -110,10 +110,14 @@ function TakingsForm({ methods, choices, till, said, recorded }: Props) {
       ),
     });
 
+  const isCash = (code: string) =>
+    methods.methods.some((m) => m.code === code && m.kind === 'CASH');
+  const firstCash = draft.paid.findIndex((p) => isCash(p.method));
   const request = toRequest(draft);
-  const asked = request && request.sold.length + request.paid.length > 0 ? request : undefined;
+  const whole = request && request.sold.length > 0 && request.paid.length > 0;
+  const asked = whole ? request : undefined;
   const shown = useQuery(tillDayQuery(asked));
-  const day = shown.isFetching ? undefined : shown.data;
+  const day = whole && !shown.isFetching ? shown.data : undefined;
 
   const record = (differs: boolean) => {
     if (!request || !day || busy || (day.differenceMinor !== 0 && !differs)) {
@@ -125,7 +129,7 @@ function TakingsForm({ methods, choices, till, said, recorded }: Props) {
         { takings: request, differenceMinor: day.differenceMinor },
         key,
       );
-      recorded(done.words);
+      recorded(done.words, draft.till);
     }).finally(() => setBusy(false));
   };
   useDeskKeys({ undo: () => undefined, post: () => record(false) });
@@ -191,28 +195,24 @@ function TakingsForm({ methods, choices, till, said, recorded }: Props) {
             currency={draft.currency}
             methods={methods.methods}
             change={(next) => changePaid(i, next)}
+            stays={
+              i === firstCash
+                ? { typed: draft.change, change: (typed) => change({ change: typed }) }
+                : undefined
+            }
           />
         ))}
-        <div className={styles.counter}>
-          <Field
-            label="Stays in the till as change"
-            inputMode="decimal"
-            value={draft.change}
-            change={(typed) => change({ change: typed })}
-          />
-        </div>
       </div>
       <aside className={styles.proof} data-zone="strip" tabIndex={0} aria-label="The till, proved">
         {day && <TillStrip day={day} />}
-        {!day && (
+        {!whole && (
           <p className={styles.soft}>
-            {asked || request === undefined
-              ? 'Nothing to prove yet.'
-              : 'Type what was sold and how it was paid.'}
+            {request
+              ? 'Type what was sold and how it was paid; here it is proved.'
+              : `An amount that is typed is none in ${draft.currency}.`}
           </p>
         )}
-        {request === undefined && <p>An amount that is typed is none in {draft.currency}.</p>}
-        {shown.isError && !shown.isFetching && <Sentence error={shown.error} />}
+        {whole && shown.isError && !shown.isFetching && <Sentence error={shown.error} />}
         {problem && <Sentence error={problem} />}
         {said && (
           <p role="status" className={work.note}>

@@ -81,10 +81,12 @@ interface PaidProps {
   currency: string;
   methods: Methods['methods'];
   change: (next: Partial<PaidDraft>) => void;
+  /** Of counted cash, what stays in the till for the next day. */
+  stays: { typed: string; change: (typed: string) => void } | undefined;
 }
 
 /** How some of it was paid. */
-export function PaidRow({ row, at, currency, methods, change }: PaidProps) {
+export function PaidRow({ row, at, currency, methods, change, stays }: PaidProps) {
   const cash = methods.find((m) => m.code === row.method)?.kind === 'CASH';
   return (
     <div className={styles.counter} role="group" aria-label={`Paid, line ${at}`}>
@@ -100,12 +102,21 @@ export function PaidRow({ row, at, currency, methods, change }: PaidProps) {
         options={methods.map((m) => ({ value: m.code, words: m.words }))}
         change={(method) => change({ method })}
       />
-      <Field
-        label="Number"
-        value={row.number}
-        change={(number) => change({ number })}
-        maxLength={40}
-      />
+      {stays ? (
+        <AmountTyped
+          label="Of it stays as change"
+          value={stays.typed}
+          currency={currency}
+          change={stays.change}
+        />
+      ) : (
+        <Field
+          label="Number"
+          value={row.number}
+          change={(number) => change({ number })}
+          maxLength={40}
+        />
+      )}
       <Field
         label="Pays invoice"
         value={row.invoice}

@@ -231,8 +231,60 @@ class SlipsWalkTest {
     assertThat(status()).containsText("Tied 1,461.10");
   }
 
+  private static Locator lineOf(String what) {
+    return page.getByRole(AriaRole.GROUP, new Page.GetByRoleOptions().setName(what).setExact(true));
+  }
+
+  /** 480.00 sold with 80.00 of tax, 3.00 for stamps; the till lacks 0.05 of 227.00. */
   @Test
   @Order(7)
+  void recordsTheTakingsOfADayByKeyboard() {
+    toDeposits();
+    press("y");
+    assertThat(Browser.labelled(page, "Till")).isFocused();
+    type("Counter");
+    press("Enter");
+    press("Enter");
+    type("480");
+    lineOf("Sold, line 1").getByLabel("Tax in it").selectOption("SALES");
+    lineOf("Paid out, line 3").getByLabel("Paid out").fill("3");
+    lineOf("Paid out, line 3").getByLabel("Account").selectOption("6900");
+    lineOf("Paid, line 1").getByLabel("Amount").fill("250");
+    lineOf("Paid, line 1").getByLabel("Number").fill("7781");
+    lineOf("Paid, line 3").getByLabel("Counted").fill("426.95");
+    lineOf("Paid, line 3").getByLabel("Of it stays as change").fill("x");
+    assertThat(page.getByText("An amount that is typed is none in USD.")).isVisible();
+    lineOf("Paid, line 3").getByLabel("Of it stays as change").fill("200");
+    assertThat(page.getByText("The till is short")).isVisible();
+    press("Control+Enter");
+    assertThat(status()).hasCount(0);
+    Browser.assertAccessible(page);
+    Browser.button(page, "Record, the till is 0.05 short").focus();
+    press("Enter");
+    assertThat(status()).containsText("Recorded: Takings of Counter, 2026-11-19");
+    assertThat(Browser.labelled(page, "Till")).hasValue("Counter");
+  }
+
+  /** The day's cash and its cheque go into one slip with coins from the box. */
+  @Test
+  @Order(8)
+  void laysTheTakingsOnASlipByMouse() {
+    page.navigate(ines.address() + "/deposits");
+    Browser.button(page, "New slip").click();
+    assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setLevel(1)))
+        .containsText("Slip S-");
+    page.getByText("250.00").first().click();
+    page.getByText("226.95").first().click();
+    Browser.labelled(page, "Amount of the line").fill("13.05");
+    Browser.button(page, "Add").click();
+    assertThat(page.getByText("490.00").first()).isVisible();
+    Browser.labelled(page, "Counted, all together").fill("490");
+    Browser.button(page, "Hand in").last().click();
+    assertThat(status()).containsText("Handed in deposit slip");
+  }
+
+  @Test
+  @Order(9)
   void provesThatTheBooksStillAgree() {
     page.navigate(ines.address() + "/books/proof");
     assertThat(page.getByText("holds", new Page.GetByTextOptions().setExact(true))).hasCount(11);
