@@ -31,6 +31,7 @@ export const KEYS = [
   { where: 'Tape and items', keys: 'T', words: 'to ledger: an account for what is no customer’s' },
   { where: 'Tape and items', keys: 'A', words: 'what is left stays on account' },
   { where: 'Tape, on account', keys: 'M', words: 'meant for an invoice or order that is to come' },
+  { where: 'Tape of several customers', keys: 'V', words: 'a receipt for each who paid' },
   { where: 'Tape', keys: 'P', words: 'pair with the entry by which the bank corrected itself' },
   { where: 'Tape, paid out', keys: 'R', words: 'returned: the receipt that the bank takes back' },
   { where: 'Tape, beyond a limit', keys: 'W', words: 'let it wait for a second person' },
@@ -59,6 +60,11 @@ export const KEYS = [
     words: 'choose a receipt · put it on · all of them',
   },
   { where: 'Members of a deposit', keys: 'P', words: 'post what is in the pile, after a look' },
+  {
+    where: 'Lockbox batch, not nil',
+    keys: '↑ ↓ · L · U',
+    words: 'choose an invoice · let the rest off · leave it open, follow up',
+  },
   {
     where: 'Rows of a payout',
     keys: 'P · K',

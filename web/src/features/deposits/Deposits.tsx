@@ -9,6 +9,7 @@ import { usePerform } from '../../components/usePerform';
 import { useLanding } from '../../keyboard/keys';
 import { shortDate, sumsOf, words } from '../../money/money';
 import { actByLetter } from '../desk';
+import { BatchDetail } from './BatchDetail';
 import { DepositDetail, useDeposit } from './DepositDetail';
 import { beginSlip, type Deposit, depositsQuery, slipsQuery, tiedQuery } from './depositsApi';
 import { OnHand } from './OnHand';
@@ -180,7 +181,7 @@ export function Deposits() {
                     pick={() => go(String(d.id))}
                     title={`${d.kind} ${d.reference}`}
                     sum={words(d.netMinor, d.currency)}
-                    under={`${shortDate(d.date)} · ${membersOf(d)}`}
+                    under={underOf(d)}
                   />
                 ))}
               </Group>
@@ -192,6 +193,8 @@ export function Deposits() {
       {selected &&
         (selected.kind === 'payout' && selected.id !== undefined ? (
           <PayoutDetail key={selected.id} deposit={{ ...selected, id: selected.id }} work={work} />
+        ) : selected.kind === 'lockbox batch' && selected.id !== undefined ? (
+          <BatchDetail key={selected.id} deposit={{ ...selected, id: selected.id }} work={work} />
         ) : (
           <DepositDetail key={selected.id} deposit={selected} work={work} />
         ))}
@@ -210,6 +213,19 @@ export function Deposits() {
       )}
     </div>
   );
+}
+
+/** When, of how many, and for how long it waits or by which posting it is tied. */
+function underOf(deposit: Deposit): string {
+  const { waitsDays } = deposit;
+  const waits =
+    waitsDays === undefined ? [] : [`waits ${waitsDays} day${waitsDays === 1 ? '' : 's'}`];
+  return [
+    shortDate(deposit.date),
+    membersOf(deposit),
+    ...waits,
+    ...(deposit.tiedBy ? [deposit.tiedBy] : []),
+  ].join(' · ');
 }
 
 function membersOf(deposit: Deposit): string {

@@ -18,6 +18,27 @@ export const tiedQuery = infiniteQueryOptions({
   getNextPageParam: (page) => page.next,
 });
 
+export type Batch = Schemas['BatchView'];
+export type BatchCheque = Batch['cheques'][number];
+export type NotNil = Batch['notNil'][number];
+export type RestDecision = Schemas['BatchDecision']['rest'];
+
+/** The members of a deposit beside what they pay. */
+export const batchQuery = (id: number) =>
+  queryOptions({
+    queryKey: ['deposits', 'batch', id],
+    queryFn: () => unwrap(client.GET('/api/batches/{id}', { params: { path: { id } } })),
+  });
+
+/** What is done about an item that would not go to nil. */
+export const decideRest = (id: number, of: NotNil, rest: RestDecision) =>
+  unwrap(
+    client.PUT('/api/batches/{id}/rests', {
+      params: { path: { id } },
+      body: { moneyId: of.moneyId, itemId: of.itemId, rest },
+    }),
+  );
+
 /** The entry that waits for a deposit is another sum. */
 export const separate = (id: number) =>
   unwrap(client.POST('/api/deposits/{id}/separation', { params: { path: { id } } }));

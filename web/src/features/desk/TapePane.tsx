@@ -10,6 +10,7 @@ import { longDate, shortDate, words } from '../../money/money';
 import { WhoseWork } from '../responsible';
 import { AsideMenu } from './AsideMenu';
 import { answered, type Choices, type Money, type Question } from './deskApi';
+import { PayersMenu } from './PayersMenu';
 import { QuestionMenu } from './QuestionMenu';
 import { ReturnMenu } from './ReturnMenu';
 import { sameLines } from './tape';
@@ -85,6 +86,9 @@ export function TapePane({ money, choices, tape }: Props) {
       {tape.questionOpen && (
         <QuestionMenu money={money} ask={tape.ask} close={tape.toggleQuestion} />
       )}
+      {tape.payersOpen && tape.togglePayers && (
+        <PayersMenu money={money} lines={tape.lines} part={tape.part} close={tape.togglePayers} />
+      )}
       {money.recordedAlready && (
         <p className={styles.warning} role="status">
           {money.recordedAlready}.
@@ -118,6 +122,11 @@ function Acts({ money, tape }: Omit<Props, 'choices'>) {
             ) : undefined
           }
         />
+        {tape.togglePayers && (
+          <Button onClick={tape.togglePayers}>
+            Several payers<Key>V</Key>
+          </Button>
+        )}
         <Button onClick={tape.putBy}>
           Put by<Key>B</Key>
         </Button>

@@ -324,3 +324,39 @@ export const setAsideQuery = queryOptions({
   queryKey: ['desk', 'set-aside'],
   queryFn: () => unwrap(client.GET('/api/desk/set-aside')),
 });
+
+export type Methods = Schemas['MethodsView'];
+export type PayerReceipt = Schemas['PayerReceipt'];
+
+/** The ways to pay, and what else a receipt begins with. */
+export const methodsQuery = queryOptions({
+  queryKey: ['receipts', 'methods'],
+  queryFn: () => unwrap(client.GET('/api/receipts/methods')),
+});
+
+/** The receipts that a sum of several payers would be. */
+export const payersQuery = (moneyId: number, lines: Line[]) =>
+  queryOptions({
+    queryKey: ['receipts', 'payers', moneyId, lines],
+    queryFn: () =>
+      unwrap(client.POST('/api/receipts/payers/preview', { body: { moneyId, lines } })),
+    staleTime: 0,
+    gcTime: 0,
+    retry: false,
+  });
+
+/** Makes a receipt for each who paid, and ties all of them to the sum. */
+export const partByPayer = async (
+  moneyId: number,
+  lines: Line[],
+  receipts: PayerReceipt[],
+  key: string,
+): Promise<Posted> => {
+  const done = await unwrap(
+    client.POST('/api/receipts/payers', {
+      params: { header: { 'Idempotency-Key': key } },
+      body: { of: { moneyId, lines }, receipts },
+    }),
+  );
+  return { number: done.tie, words: done.words, moneyInId: moneyId };
+};

@@ -14,6 +14,8 @@ export {
   forgetPayers,
   type Item,
   type Line,
+  type Methods,
+  methodsQuery,
   questionsQuery,
   sendBack,
   setAsideQuery,

@@ -11,7 +11,9 @@ import {
   keepDraft,
   type Line,
   type Money,
+  type PayerReceipt,
   pair,
+  partByPayer,
   post,
   type Posted,
   postingKey,
@@ -52,6 +54,10 @@ export interface TapeWork extends TapeLines {
   questionOpen: boolean;
   toggleQuestion: () => void;
   ask: (question: QuestionAsked) => void;
+  /** Whether several paid it, and it is being said how each of them did. */
+  payersOpen: boolean;
+  togglePayers: (() => void) | undefined;
+  part: (receipts: PayerReceipt[]) => void;
   onKey: (event: React.KeyboardEvent) => boolean;
 }
 
@@ -151,6 +157,9 @@ export function useTape({ money, choices, posted, putBy, aside }: Options): Tape
   const pairWith = (other: number) =>
     void attempt(async () => posted(await pair(money.id, other, pairKey.current)));
 
+  const part = (receipts: PayerReceipt[]) =>
+    void attempt(async () => posted(await partByPayer(money.id, lines, receipts, work.onceKey())));
+
   const letWait = async () => {
     // to ask keeps the tape too; kept once more afterwards, it would be in its maker's hand again
     setAsked(lines);
@@ -168,8 +177,11 @@ export function useTape({ money, choices, posted, putBy, aside }: Options): Tape
   useDeskKeys({ undo: () => change({ type: 'undo' }), post: tryToPost });
 
   const beyond = isBeyond(judged?.code) || isBeyond(work.refusedBy);
+  const payers = new Set(lines.flatMap((l) => l.item?.customerId ?? l.customerId ?? []));
+  const togglePayers = payers.size > 1 && !paidOut ? () => toggle('payers') : undefined;
   const letters: Record<string, () => void> = {
     ...work.letters,
+    ...(togglePayers ? { v: togglePayers } : {}),
     b: setBy,
     x: () => toggle('aside'),
     q: () => toggle('question'),
@@ -193,6 +205,9 @@ export function useTape({ money, choices, posted, putBy, aside }: Options): Tape
     questionOpen: work.menu === 'question',
     toggleQuestion: () => toggle('question'),
     ask,
+    payersOpen: work.menu === 'payers',
+    togglePayers,
+    part,
     onKey: (event) => actByLetter(letters, event),
   };
 }

@@ -24,7 +24,7 @@ interface Options {
 }
 
 /** What is being chosen below the tape. */
-type Menu = 'differences' | 'account' | 'aside' | 'return' | 'question';
+type Menu = 'differences' | 'account' | 'aside' | 'return' | 'question' | 'payers';
 
 /** The lines of a tape that is being made, what is left, and what any tape may do about it. */
 export interface TapeLines {

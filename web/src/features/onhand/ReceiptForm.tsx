@@ -10,6 +10,7 @@ import {
   type Customer,
   ItemsPane,
   LastAct,
+  type Methods,
   MenuButtons,
   TapeMenus,
   TapeStrip,
@@ -19,7 +20,7 @@ import {
 } from '../desk';
 import { CustomerField } from './CustomerField';
 import styles from './Receipt.module.css';
-import { type Methods, record, type Recorded, usualQuery } from './receiptsApi';
+import { record, type Recorded, usualQuery } from './receiptsApi';
 
 /** What the next receipt begins with: ten cheques come on one day and in one way. */
 export interface Kept {

@@ -3,10 +3,10 @@ import { useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { Loading, Sentence } from '../../components/States';
 import { sumsOf } from '../../money/money';
-import { choicesQuery, type Customer, work } from '../desk';
+import { choicesQuery, type Customer, methodsQuery, work } from '../desk';
 import { PostingLink } from '../trail';
 import { customerQuery } from '../customers';
-import { methodsQuery, type Recorded } from './receiptsApi';
+import type { Recorded } from './receiptsApi';
 import { type Kept, ReceiptForm } from './ReceiptForm';
 
 /** One that was recorded since the page was opened. */

@@ -8,15 +8,8 @@ import { Loading, Sentence } from '../../components/States';
 import { Tape } from '../../components/Tape';
 import { usePerform } from '../../components/usePerform';
 import { words } from '../../money/money';
-import { type Choices, choicesQuery, useDeskKeys, work } from '../desk';
-import {
-  type Methods,
-  methodsQuery,
-  recordTakings,
-  type TillDay,
-  tillDayQuery,
-  tillsQuery,
-} from './receiptsApi';
+import { type Choices, choicesQuery, type Methods, methodsQuery, useDeskKeys, work } from '../desk';
+import { recordTakings, type TillDay, tillDayQuery, tillsQuery } from './receiptsApi';
 import { type Draft, newPaid, newSold, type PaidDraft, type SoldDraft, toRequest } from './takings';
 import { PaidRow, SoldRow } from './TakingsRows';
 import styles from './Receipt.module.css';

@@ -1,8 +1,7 @@
 import { Choice } from '../../components/Choice';
 import { Field } from '../../components/Field';
 import { parseAmount } from '../../money/money';
-import type { Choices } from '../desk';
-import type { Methods } from './receiptsApi';
+import type { Choices, Methods } from '../desk';
 import type { PaidDraft, SoldDraft } from './takings';
 import styles from './Receipt.module.css';
 

@@ -1,17 +1,10 @@
 import { queryOptions } from '@tanstack/react-query';
 import { client, type Schemas, unwrap } from '../../api/client';
 
-export type Methods = Schemas['MethodsView'];
 export type Receipt = Schemas['ReceiptRequest'];
 export type Recorded = Schemas['RecordedView'];
 export type Takings = Schemas['TakingsRequest'];
 export type TillDay = Schemas['TillDayView'];
-
-/** The ways to pay, and what else a receipt begins with. */
-export const methodsQuery = queryOptions({
-  queryKey: ['receipts', 'methods'],
-  queryFn: () => unwrap(client.GET('/api/receipts/methods')),
-});
 
 /** What a receipt of a customer usually pays; nothing while customer or amount is not known. */
 export const usualQuery = (customer: number | undefined, currency: string, amountMinor: number) =>

@@ -20,3 +20,10 @@ create table takings_part (
 comment on table takings_part is 'What a counter took in on a day: the till first, then what was sold, and what was paid.';
 create index takings_part_money on takings_part (money_in_id);
 create index takings_part_till on takings_part (part, note);
+
+create index open_item_order_number on open_item (order_number);
+
+-- What several paid in one sum of the bank.
+alter table deposit drop constraint deposit_kind;
+alter table deposit add constraint deposit_kind
+  check (position(',' || kind || ',' in ',SLIP,LOCKBOX_BATCH,PAYOUT,TOGETHER,SINGLE,') > 0);

@@ -22,6 +22,8 @@ public enum DepositKind {
       "payout",
       StandardAccount.PROCESSOR_BALANCE,
       EnumSet.of(Method.CARD, Method.TRANSFER, Method.OTHER)),
+  /** What several paid, and the bank showed as one sum before anybody knew. */
+  TOGETHER("receipts", StandardAccount.DEPOSITS_IN_TRANSIT, EnumSet.allOf(Method.class)),
   /** One receipt that was recorded before the bank showed it. */
   SINGLE("single receipt", StandardAccount.DEPOSITS_IN_TRANSIT, EnumSet.allOf(Method.class));
 

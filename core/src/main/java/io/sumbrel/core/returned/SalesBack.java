@@ -10,6 +10,7 @@ import io.sumbrel.core.party.Customer;
 import io.sumbrel.core.party.CustomerId;
 import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.tape.LineKind;
+import io.sumbrel.core.tape.ShortPayReason;
 import io.sumbrel.core.tape.Tape;
 import io.sumbrel.core.tape.TapeLine;
 import io.sumbrel.core.tax.TaxPart;
@@ -56,7 +57,10 @@ public final class SalesBack {
   private record Way(String words, List<TapeLine> lines) {}
 
   private static Optional<Way> chargedBack(Returns.Receipt sale, String number, long out) {
-    List<TapeLine> lines = sale.returned().isReturnable() ? sale.returned().lines(out) : List.of();
+    List<TapeLine> lines =
+        sale.returned().isReturnable()
+            ? sale.returned().lines(out).stream().map(SalesBack::contested).toList()
+            : List.of();
     return lines.isEmpty()
         ? Optional.empty()
         : Optional.of(
@@ -64,6 +68,11 @@ public final class SalesBack {
                 "charged back, sale %s of %s (%s)"
                     .formatted(number, sale.money().words(), sale.number()),
                 lines));
+  }
+
+  /** An invoice that is open again is followed up: it may be won back. */
+  private static TapeLine contested(TapeLine line) {
+    return line.kind() == LineKind.REOPENS ? line.leavingOpen(ShortPayReason.CHARGED_BACK) : line;
   }
 
   private static Optional<Way> refunded(

@@ -7,7 +7,9 @@ public enum ShortPayReason {
   QUANTITY_DISPUTED("quantity disputed"),
   PRICE_DISPUTED("price disputed"),
   DISCOUNT_NOT_DUE("discount taken, not due"),
-  CHARGE_DISPUTED("charge not ours");
+  CHARGE_DISPUTED("charge not ours"),
+  /** The card holder contests the sale: its invoice is open again. */
+  CHARGED_BACK("charged back, contested");
 
   private final String words;
 

@@ -1,5 +1,6 @@
 package io.sumbrel.core.tape;
 
+import io.sumbrel.core.money.AmountText;
 import io.sumbrel.core.openitem.ItemId;
 import io.sumbrel.core.openitem.OpenItem;
 import io.sumbrel.core.refusal.Refusal;
@@ -28,6 +29,19 @@ public record Tape(
     lines = List.copyOf(lines);
     items = Map.copyOf(items);
     agreed = Set.copyOf(agreed);
+  }
+
+  /**
+   * @throws Refusal {@code not-zero} with what is left to place
+   */
+  static void requireZero(TapeMoney money, List<TapeLine> lines) {
+    long left = leftToPlace(money, lines);
+    if (left != 0) {
+      throw new Refusal(
+          "not-zero",
+          "Left to place is %s; a tape is posted at 0.00."
+              .formatted(AmountText.words(left, money.currency())));
+    }
   }
 
   /**

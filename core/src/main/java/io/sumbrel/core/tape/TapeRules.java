@@ -61,7 +61,7 @@ final class TapeRules {
     lines.forEach(rules::requireLine);
     rules.requireEachItemOnce();
     Set<TapeLine> agreed = new DifferenceRules(money, lines, facts).require();
-    rules.requireZero();
+    Tape.requireZero(money, lines);
     if (facts.limits().release() == Release.BY_A_SECOND_PERSON && !facts.secondPerson()) {
       throw new Refusal("release", "In this house a second person releases every posting.");
     }
@@ -355,14 +355,6 @@ final class TapeRules {
       if (places && !seen.add(line.item().orElseThrow())) {
         throw new Refusal("twice", itemOf(line).number() + " stands on the tape twice.");
       }
-    }
-  }
-
-  private void requireZero() {
-    long left = Tape.leftToPlace(money, lines);
-    if (left != 0) {
-      throw new Refusal(
-          "not-zero", "Left to place is %s; a tape is posted at 0.00.".formatted(words(left)));
     }
   }
 

@@ -1,5 +1,6 @@
 package io.sumbrel.server.arrivals;
 
+import io.sumbrel.core.deposit.Deposit;
 import io.sumbrel.core.deposit.DepositMember;
 import io.sumbrel.core.money.AmountText;
 import io.sumbrel.core.receipt.MoneyInId;
@@ -34,6 +35,9 @@ import org.springframework.transaction.annotation.Transactional;
  */
 @Component
 public class TakeByHand {
+  private static final String HEADER =
+      "received,method,amount,currency,number,payer,note,bankable\n";
+
   private final EntityManager entities;
   private final RowIds ids;
   private final Clock clock;
@@ -75,12 +79,26 @@ public class TakeByHand {
 
   /** Writes down what is taken in, before the act in which it is. */
   public FileStore.Received write(Deposits.Taken taken) {
-    return write(text(taken));
+    return write(
+        HEADER
+            + row(
+                taken.receipt(),
+                taken.currency(),
+                taken.bankableFrom().map(Object::toString).orElse("")));
   }
 
   /** The same of what a till reports. */
   public FileStore.Received write(TillReport report) {
     return write(TillReportCsvWriter.write(report));
+  }
+
+  /** The same of receipts that the bank shows as one sum. */
+  public FileStore.Received write(Deposit deposit) {
+    return write(
+        HEADER
+            + deposit.members().stream()
+                .map(m -> row(m, deposit.currency(), ""))
+                .collect(Collectors.joining()));
   }
 
   private FileStore.Received write(String text) {
@@ -162,6 +180,54 @@ public class TakeByHand {
   private record Written(
       FileKind kind, String fileName, String title, Currency currency, int count, long minor) {}
 
+  /**
+   * Receipts that are one deposit.
+   *
+   * @param money as which each is explained, in the order of the members
+   */
+  public record TakenTogether(long deposit, List<MoneyInId> money) {}
+
+  /** Keeps what several paid together, as one deposit; each stands in the pile. */
+  @Transactional(propagation = Propagation.MANDATORY)
+  public TakenTogether take(
+      Actor actor, Deposit deposit, long bankAccountId, FileStore.Received written) {
+    int count = deposit.members().size();
+    ArrivalRow row =
+        row(
+            actor,
+            new Written(
+                FileKind.RECEIPT_BY_HAND,
+                "receipts-" + deposit.date() + ".csv",
+                "%d receipts %s".formatted(count, deposit.reference()).strip(),
+                deposit.currency(),
+                count,
+                deposit.netMinor()),
+            written);
+    row.acceptedCount = count;
+    entities.persist(row);
+    entities.flush();
+    Deposits.Stored stored =
+        deposits.store(
+            new Deposits.Origin(actor.booksId(), row.id, Optional.empty()),
+            bankAccountId,
+            deposit,
+            0);
+    List<MoneyInId> money =
+        intake.members(
+            actor.booksId(),
+            row.id,
+            stored.members().stream()
+                .map(m -> new MoneyIntake.Member(m.id(), m.ordinal(), m.currency(), m.member()))
+                .toList());
+    audit.append(
+        actor,
+        "receipts-recorded",
+        row.title,
+        AmountText.words(row.statedMinor, deposit.currency()),
+        facts.of(row.id));
+    return new TakenTogether(stored.id(), money);
+  }
+
   private ArrivalRow row(Actor actor, Written what, FileStore.Received written) {
     ArrivalRow row = new ArrivalRow();
     row.id = ids.next();
@@ -182,20 +248,17 @@ public class TakeByHand {
   }
 
   /** As it was written down, in one row of a sheet. */
-  private static String text(Deposits.Taken taken) {
-    DepositMember receipt = taken.receipt();
+  private static String row(DepositMember receipt, Currency currency, String bankable) {
     return Stream.of(
             receipt.date().toString(),
             receipt.kind().name().toLowerCase(Locale.ROOT),
-            AmountText.plain(receipt.amountMinor(), taken.currency()),
-            taken.currency().getCurrencyCode(),
+            AmountText.plain(receipt.amountMinor(), currency),
+            currency.getCurrencyCode(),
             receipt.number(),
             receipt.payerName().orElse(""),
             receipt.note(),
-            taken.bankableFrom().map(Object::toString).orElse(""))
+            bankable)
         .map(cell -> "\"" + cell.replace("\"", "\"\"").replaceAll("\\p{Cntrl}", " ") + "\"")
-        .collect(
-            Collectors.joining(
-                ",", "received,method,amount,currency,number,payer,note,bankable\n", "\n"));
+        .collect(Collectors.joining(",", "", "\n"));
   }
 }

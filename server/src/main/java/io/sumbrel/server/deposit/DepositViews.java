@@ -148,6 +148,7 @@ public class DepositViews {
    * @param handedInBy the number of the posting by which it was handed in
    * @param postedBy the number of the posting by which what a processor kept is in the books
    * @param tiedBy the number of the posting that ties it
+   * @param waitsDays for how long a deposit that is not tied has waited for the bank
    */
   public record DepositView(
       Optional<Long> id,
@@ -162,6 +163,7 @@ public class DepositViews {
       Optional<String> handedInBy,
       Optional<String> postedBy,
       Optional<String> tiedBy,
+      Optional<Long> waitsDays,
       Optional<Long> arrivalId,
       List<MemberView> members,
       List<BesideView> beside) {}
@@ -230,6 +232,7 @@ public class DepositViews {
   }
 
   private List<DepositView> views(long booksId, List<Long> ids) {
+    LocalDate today = houses.businessDate(booksId);
     List<Deposits.Stored> stored = deposits.some(ids);
     Map<Long, MoneyInId> moneyIds =
         moneyLines.ofMembers(
@@ -260,6 +263,7 @@ public class DepositViews {
                         d.handedInId().map(numbers::get),
                         d.postedId().map(numbers::get),
                         Optional.ofNullable(ties.get(new RecordedId(d.id())))),
+                    today,
                     d.members().stream()
                         .map(
                             m ->
@@ -300,6 +304,7 @@ public class DepositViews {
       BankAccount account,
       Optional<WaitingEntry> entry,
       Numbers by,
+      LocalDate today,
       List<MemberView> members) {
     DepositState state =
         by.tie.isPresent()
@@ -318,6 +323,8 @@ public class DepositViews {
         by.handedIn.map(PostingNumber::words),
         by.posted.map(PostingNumber::words),
         by.tie.map(PostingNumber::words),
+        Optional.of(ChronoUnit.DAYS.between(stored.deposit().date(), today))
+            .filter(days -> by.tie.isEmpty() && days > 0),
         stored.arrivalId(),
         members,
         by.handedIn.isPresent() ? beside(stored) : List.of());
@@ -392,6 +399,7 @@ public class DepositViews {
         deposit.currency().getCurrencyCode(),
         deposit.netMinor(),
         state,
+        Optional.empty(),
         Optional.empty(),
         Optional.empty(),
         Optional.empty(),

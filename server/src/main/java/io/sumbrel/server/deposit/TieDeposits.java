@@ -30,7 +30,7 @@ import org.springframework.transaction.annotation.Transactional;
 
 /** Ties entries of the bank to deposits and receipts; they stand in no pile any more. */
 @Component
-class TieDeposits {
+public class TieDeposits {
   private final MoneyLines moneyLines;
   private final WaitingForTie waiting;
   private final Claims claims;
@@ -69,14 +69,14 @@ class TieDeposits {
   }
 
   /** A tie as it was posted. */
-  record TiePosted(String number, String words) {}
+  public record TiePosted(String number, String words) {}
 
   /**
    * @param entries of the bank
    * @param recorded deposits, and receipts on hand; none where the bank corrects itself
    * @param reason of a difference, where the sums do not meet
    */
-  record TieRequest(List<Long> entries, List<Long> recorded, Optional<TieReason> reason) {}
+  public record TieRequest(List<Long> entries, List<Long> recorded, Optional<TieReason> reason) {}
 
   /**
    * @param key names the request: sent again, it is answered and not posted again
@@ -84,7 +84,7 @@ class TieDeposits {
    *     withdrawn}, and the reasons of {@link Tie}; nothing is changed then
    */
   @Transactional
-  TiePosted tie(Actor actor, TieRequest request, String key) {
+  public TiePosted tie(Actor actor, TieRequest request, String key) {
     List<Long> entries = request.entries();
     List<Long> recorded = request.recorded();
     requireFew(entries, recorded);

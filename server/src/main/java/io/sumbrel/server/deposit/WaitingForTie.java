@@ -249,6 +249,12 @@ public class WaitingForTie {
     }
   }
 
+  /** The entry of which a deposit was made: without its tie it waits, and is no new money. */
+  @Transactional(propagation = Propagation.MANDATORY)
+  public void isEntryOf(MoneyInId entry, long depositId) {
+    tieLater(entities.find(DepositRow.class, depositId), entry.number());
+  }
+
   /** Whoever posts a sum or sets it aside locks it first: what was done by now is seen here. */
   private void tieLater(DepositRow deposit, long entryId) {
     entities

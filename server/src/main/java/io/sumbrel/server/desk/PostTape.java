@@ -177,6 +177,28 @@ public class PostTape {
     return post(actor, id, PostingRequest.of(lines), key, Optional.empty(), Optional.empty());
   }
 
+  /**
+   * Lines as they were sent, and the sum that they explain.
+   *
+   * @param line of the bank, or of a deposit
+   */
+  public record Read(MoneyLine line, List<TapeLine> lines) {}
+
+  /**
+   * Reads lines for a sum that may be explained; they are not judged.
+   *
+   * @throws Refusal {@code not-found}, {@code claimed}, {@code waiting}, and those of {@link
+   *     LineView}
+   */
+  @Transactional(readOnly = true)
+  public Read read(Actor actor, MoneyInId id, List<LineView> lines) {
+    TapeJudge.requireFew(lines);
+    MoneyLine line = explainable(actor, id);
+    claims.requireUnclaimed(id, " Your tape is kept.");
+    return new Read(
+        line, TapeJudge.lines(charts.of(actor.booksId()), lines, TapeMoney.of(line.moneyIn())));
+  }
+
   private static Decision decision(
       WhatWasSaid.Said said, MoneyIn money, List<TapeLine> lines, PostingRequest request) {
     List<BesideThePlan.Way> ways = said.besideOf(money);

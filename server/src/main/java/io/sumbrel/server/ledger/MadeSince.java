@@ -148,16 +148,25 @@ public class MadeSince {
    */
   @Transactional(readOnly = true)
   public List<BooksFacts.Explaining> explainingBefore(long booksId, Made made) {
-    Map<Long, Set<MoneyInId>> ties = new HashMap<>();
+    Map<Long, Set<MoneyInId>> ofSeveral = new HashMap<>();
     rows(
         "select postingId, moneyInId from TiePartRow where postingId < :first and moneyInId > 0",
         made.from.id(),
         r ->
-            ties.computeIfAbsent((Long) r[0], p -> new HashSet<>())
+            ofSeveral.computeIfAbsent((Long) r[0], p -> new HashSet<>())
                 .add(new MoneyInId((Long) r[1])));
+    for (String rows : List.of("PayoutPartRow", "TakingsPartRow")) {
+      parts(
+          made.turnedBack,
+          "select postingId, moneyInId from %s where postingId in :some and moneyInId > 0"
+              .formatted(rows),
+          r ->
+              ofSeveral.computeIfAbsent((Long) r[0], p -> new HashSet<>())
+                  .add(new MoneyInId((Long) r[1])));
+    }
     Map<Long, Before> before = new HashMap<>();
     Consumer<Object[]> found = r -> before.put((Long) r[0], Before.of(r));
-    parts(ties.keySet(), Before.OF + "p.id in :some", found);
+    parts(ofSeveral.keySet(), Before.OF + "p.id in :some", found);
     parts(made.turnedBack, Before.OF + "p.id in :some", found);
     rows(
         Before.OF
@@ -177,7 +186,7 @@ public class MadeSince {
         });
     return before.values().stream()
         .filter(p -> p.booksId == booksId)
-        .map(p -> new BooksFacts.Explaining(p.number, p.date, p.moneyOr(ties)))
+        .map(p -> new BooksFacts.Explaining(p.number, p.date, p.moneyOr(ofSeveral)))
         .toList();
   }
 
@@ -198,8 +207,8 @@ public class MadeSince {
           (Long) row[5]);
     }
 
-    Set<MoneyInId> moneyOr(Map<Long, Set<MoneyInId>> ties) {
-      return moneyInId == null ? ties.getOrDefault(id, Set.of()) : Set.of(new MoneyInId(moneyInId));
+    Set<MoneyInId> moneyOr(Map<Long, Set<MoneyInId>> ofSeveral) {
+      return moneyInId == null ? ofSeveral.getOrDefault(id, Set.of()) : Set.of(new MoneyInId(moneyInId));
     }
   }
 

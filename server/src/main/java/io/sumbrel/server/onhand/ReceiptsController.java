@@ -30,6 +30,7 @@ import org.springframework.web.bind.annotation.RestController;
 @RequestMapping("/api/receipts")
 class ReceiptsController {
   private final RecordReceipt recordReceipt;
+  private final SplitPayers splitPayers;
   private final UsualTape usualTape;
   private final Charts charts;
   private final BankAccounts accounts;
@@ -37,11 +38,13 @@ class ReceiptsController {
 
   ReceiptsController(
       RecordReceipt recordReceipt,
+      SplitPayers splitPayers,
       UsualTape usualTape,
       Charts charts,
       BankAccounts accounts,
       Houses houses) {
     this.recordReceipt = recordReceipt;
+    this.splitPayers = splitPayers;
     this.usualTape = usualTape;
     this.charts = charts;
     this.accounts = accounts;
@@ -95,6 +98,23 @@ class ReceiptsController {
       @RequestHeader("Idempotency-Key") String key,
       @RequestBody RecordReceipt.ReceiptRequest request) {
     return recordReceipt.record(actor, request, key);
+  }
+
+  /** The receipts that a sum of several payers would be. */
+  @PostMapping("/payers/preview")
+  @PreAuthorize("hasAuthority('POST')")
+  SplitPayers.PayerShares shares(
+      @AuthenticationPrincipal Actor actor, @RequestBody SplitPayers.PayersRequest request) {
+    return splitPayers.shares(actor, request);
+  }
+
+  @PostMapping("/payers")
+  @PreAuthorize("hasAuthority('POST')")
+  SplitPayers.PayersDone split(
+      @AuthenticationPrincipal Actor actor,
+      @RequestHeader("Idempotency-Key") String key,
+      @RequestBody SplitPayers.PayersSplit request) {
+    return splitPayers.split(actor, request, key);
   }
 
   /** It never was. */

@@ -36,7 +36,7 @@ import org.springframework.transaction.support.TransactionTemplate;
  */
 @Component
 class RecordReceipt {
-  private static final int LONGEST_NUMBER = 40;
+  static final int LONGEST_NUMBER = 40;
   private static final int LONGEST_WORDS = 200;
 
   private final TakeByHand takeByHand;
@@ -193,7 +193,7 @@ class RecordReceipt {
         .orElseThrow(() -> new Refusal("method", "There is no such way to pay."));
   }
 
-  private static void requireShort(String what, String text, int most) {
+  static void requireShort(String what, String text, int most) {
     if (text.strip().length() > most) {
       throw new Refusal("number", "%s holds up to %d letters.".formatted(what, most));
     }

@@ -191,6 +191,8 @@ class RecordTakings {
       return before.get();
     }
     Map<String, OpenItem> invoices = invoices(actor, report);
+    // before the first posting: everybody who posts waits for the record
+    items.lock(actor.booksId(), invoices.values().stream().map(OpenItem::id).toList());
     for (TakeTakings.ToPlace one : takeByHand.take(actor, report, written)) {
       OpenItem invoice = invoices.get(one.paid().invoice().orElseThrow());
       postTape.explain(

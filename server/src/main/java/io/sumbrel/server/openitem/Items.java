@@ -200,6 +200,26 @@ public class Items {
     return byNumber(find(booksId, idsOf(booksId, numbers, allOpen)));
   }
 
+  /** The numbers of the items that bear an order number, by that. */
+  @Transactional(readOnly = true)
+  public Map<String, List<String>> numbersOfOrders(long booksId, Collection<String> orders) {
+    Map<String, List<String>> numbers = new HashMap<>();
+    for (String order : Set.copyOf(orders)) {
+      List<String> of =
+          entities
+              .createQuery(
+                  "select number from OpenItemRow where orderNumber = :o and booksId + 0 = :b order by id",
+                  String.class)
+              .setParameter("o", order)
+              .setParameter("b", booksId)
+              .getResultList();
+      if (!of.isEmpty()) {
+        numbers.put(order, of);
+      }
+    }
+    return numbers;
+  }
+
   private static Map<String, OpenItem> byNumber(Map<ItemId, OpenItem> items) {
     Map<String, OpenItem> byNumber = new HashMap<>();
     items.values().forEach(i -> byNumber.put(i.number(), i));

@@ -10,6 +10,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Stream;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.text.PDFTextStripper;
@@ -324,5 +325,57 @@ class SlipsTest extends ServerTest {
           .contains("counted otherwise −0.10")
           .contains("Total USD 602.90");
     }
+  }
+
+  /** 412.40 and 88.15 came in one line of the bank, with 9.45 of the counter: 510.00. */
+  @Test
+  void oneLineOfTheBankIsAReceiptOfEachWhoPaidIt() {
+    house.statement(
+        LocalDate.of(2026, 11, 17), "1000.00", "1510.00", "510.00,BRANCH DEPOSIT,counter 3");
+    long money = house.money("BRANCH DEPOSIT");
+    Map<String, Object> of =
+        Map.of(
+            "moneyId",
+            money,
+            "lines",
+            List.of(house.settles("TCK-1", 41_240), house.settles("TCK-2", 8_815), toAccount(945)));
+    JsonNode shares =
+        house
+            .send(house.clerk, HttpMethod.POST, "/api/receipts/payers/preview", of)
+            .body()
+            .path("shares");
+    assertThat(shares).hasSize(3);
+    assertThat(shares.get(1).path("customer").asString()).isEqualTo("Rill Cottage Pots");
+    assertThat(shares.get(1).path("pays").asString()).isEqualTo("TCK-2");
+    assertThat(parted(of, "CHEQUE 4711", "CASH ").code()).isEqualTo("receipts");
+    assertThat(parted(of, "CHEQUE 4711", "CASH ", "BARTER ").code()).isEqualTo("method");
+    assertThat(house.open("TCK-1")).isEqualTo(41_240);
+    House.Answer done = parted(of, "CHEQUE 4711", "CASH ", "CASH ");
+    assertThat(done.status()).as(done.body().toString()).isEqualTo(200);
+    assertThat(house.open("TCK-1") + house.open("TCK-2")).isZero();
+    assertThat(house.get(house.clerk, "/api/desk").body().path("rows")).isEmpty();
+    String tie = done.body().path("tie").asString();
+    assertThat(house.journal(tie)).contains("1010 51000").contains("-51000");
+    JsonNode deposit = house.get(house.clerk, "/api/deposits/tied").body().path("deposits").get(0);
+    assertThat(deposit.path("members").get(0).path("number").asString()).isEqualTo("4711");
+    assertThat(deposit.path("members")).hasSize(3);
+    // untied, the line waits for its deposit and is no new money
+    assertThat(house.turnBack(house.clerk, tie).status()).isEqualTo(200);
+    assertThat(house.get(house.clerk, "/api/desk").body().path("rows")).isEmpty();
+  }
+
+  private House.Answer parted(Map<String, Object> of, String... receipts) {
+    return house.send(
+        house.clerk,
+        HttpMethod.POST,
+        "/api/receipts/payers",
+        Map.of(
+            "of",
+            of,
+            "receipts",
+            Stream.of(receipts)
+                .map(r -> r.split(" ", -1))
+                .map(r -> Map.of("method", r[0], "number", r[1]))
+                .toList()));
   }
 }

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import io.sumbrel.server.House;
 import io.sumbrel.server.ServerTest;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -177,6 +178,23 @@ class TakingsTest extends ServerTest {
     assertThat(house.turnBack(house.clerk, "2026-000004").status()).isEqualTo(200);
     assertThat(withdraw(id).status()).isEqualTo(200);
     assertThat(onHand()).isEmpty();
+  }
+
+  /** What stands in a closed month is turned back in an open one, and both proofs agree. */
+  @Test
+  void aDayOfAClosedMonthIsTurnedBackInAnOpenOne() {
+    String file =
+        HEADER
+            + "2026-10-30,Counter,sold,7.00,USD,,,,,,,,\n"
+            + "2026-10-30,Counter,paid,7.00,USD,,,,cash,,,,\n";
+    house.statement(LocalDate.of(2026, 10, 31), "1000.00", "1000.00");
+    long id = house.upload(house.clerk, "tills.csv", file).body().path("id").asLong();
+    assertThat(house.accept(id, "CHANGES_ONLY", Map.of()).status()).isEqualTo(200);
+    assertThat(house.close("2026-10")).isTrue();
+    JsonNode late =
+        house.upload(house.clerk, "late.csv", file.replace("Counter", "Workshop")).body();
+    assertThat(late.path("refusal").asString()).contains("closed");
+    assertThat(house.turnBack(house.clerk, "2026-000003").status()).isEqualTo(200);
   }
 
   private House.Answer withdraw(long arrival) {
