@@ -181,6 +181,7 @@ function Placed({ cheque, currency }: { cheque: BatchCheque | undefined; currenc
     cheque.stand === 'POSTED' ? '' : cheque.stand === 'WORKED' ? 'yours: ' : 'would be: ';
   return (
     <>
+      {cheque.stand === 'NOTHING' && <span className={styles.details}>{cheque.how}</span>}
       {parts.length > 0 && (
         <span className={styles.details}>
           {would}
@@ -232,7 +233,7 @@ interface NotNilProps {
 function NotNilList({ notNil, chosen, currency, choose, decide }: NotNilProps) {
   return (
     notNil.length > 0 && (
-      <section>
+      <section className={styles.rests}>
         <h2 className={styles.group}>
           <span>Not nil · {notNil.length}</span>
         </h2>
@@ -247,18 +248,21 @@ function NotNilList({ notNil, chosen, currency, choose, decide }: NotNilProps) {
               <Link to={`/trail/items/${n.itemId}`}>{n.number}</Link> {n.customer}
               <span className="figures">{words(n.leftMinor, currency)} left</span>
             </p>
-            {n.followed ? (
-              <small className={styles.soft}>left open, and followed up</small>
-            ) : n.posted ? (
-              <small className={styles.soft}>posted so</small>
-            ) : (
+            {(n.followed ?? n.posted) && (
+              <small className={styles.soft}>
+                {n.followed ? 'stays open, and is followed up' : 'posted so'}
+              </small>
+            )}
+            {!n.posted && (
               <div className={styles.acts}>
                 <Button onClick={() => decide(n, 'LET_OFF')}>
                   Let it off{n === chosen && <Key>L</Key>}
                 </Button>
-                <Button onClick={() => decide(n, 'FOLLOW_UP')}>
-                  Leave open, follow up{n === chosen && <Key>U</Key>}
-                </Button>
+                {!n.followed && (
+                  <Button onClick={() => decide(n, 'FOLLOW_UP')}>
+                    Leave open, follow up{n === chosen && <Key>U</Key>}
+                  </Button>
+                )}
               </div>
             )}
           </div>

@@ -64,11 +64,16 @@ function begin(methods: Methods, till: string): Draft {
   };
 }
 
-/** The last row of a kind is always an empty one. */
-function withRoom<T extends { amount: string }>(rows: T[], at: number, more: (like: T) => T): T[] {
+/** The last row of a kind is always an empty one; one in place of which there is none stays so. */
+function withRoom<T extends { amount: string }>(
+  rows: T[],
+  at: number,
+  more: (like: T) => T | undefined,
+): T[] {
   const row = rows[at];
-  return row && row.amount !== '' && !rows.slice(at + 1).some((r) => isLike(r, row))
-    ? [...rows.slice(0, at + 1), more(row), ...rows.slice(at + 1)]
+  const next = row && more(row);
+  return next && row.amount !== '' && !rows.slice(at + 1).some((r) => isLike(r, row))
+    ? [...rows.slice(0, at + 1), next, ...rows.slice(at + 1)]
     : rows;
 }
 
@@ -85,6 +90,8 @@ function TakingsForm({ methods, choices, till, said, recorded }: Props) {
   const first = useRef<HTMLDivElement>(null);
   useEffect(() => first.current?.querySelector('input')?.focus(), []);
 
+  const isCash = (code: string) =>
+    methods.methods.some((m) => m.code === code && m.kind === 'CASH');
   const change = (next: Partial<Draft>) => setDraft({ ...draft, ...next });
   const changeSold = (at: number, next: Partial<SoldDraft>) =>
     change({
@@ -99,12 +106,11 @@ function TakingsForm({ methods, choices, till, said, recorded }: Props) {
       paid: withRoom(
         draft.paid.map((row, i) => (i === at ? { ...row, ...next } : row)),
         at,
-        (like) => newPaid(like.method),
+        // cash is counted once, all together
+        (like) => (isCash(like.method) ? undefined : newPaid(like.method)),
       ),
     });
 
-  const isCash = (code: string) =>
-    methods.methods.some((m) => m.code === code && m.kind === 'CASH');
   const firstCash = draft.paid.findIndex((p) => isCash(p.method));
   const request = toRequest(draft);
   const whole = request && request.sold.length > 0 && request.paid.length > 0;

@@ -36,7 +36,7 @@ interface SoldProps {
 export function SoldRow({ row, at, currency, choices, change }: SoldProps) {
   const what = row.kind === 'SOLD' ? 'Sold' : 'Paid out';
   return (
-    <div className={styles.counter} role="group" aria-label={`${what}, line ${at}`}>
+    <div className={styles.sold} role="group" aria-label={`${what}, line ${at}`}>
       <AmountTyped
         label={what}
         value={row.amount}
@@ -58,7 +58,7 @@ export function SoldRow({ row, at, currency, choices, change }: SoldProps) {
       />
       {row.taxCode && (
         <AmountTyped
-          label="Tax, where the till says it"
+          label="As the till says"
           value={row.tax}
           currency={currency}
           change={(tax) => change({ tax })}
