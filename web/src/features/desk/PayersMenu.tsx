@@ -22,7 +22,9 @@ export function PayersMenu({ money, lines, part, close }: Props) {
   const methods = useQuery(methodsQuery);
   const [typed, setTyped] = useState<Record<number, Partial<PayerReceipt>>>({});
   const shares = payers.data?.shares ?? [];
-  const first = methods.data?.methods[0]?.code ?? '';
+  const ways = methods.data?.methods ?? [];
+  // as the bank says that all of it came, until somebody says otherwise
+  const first = (ways.find((m) => m.words === money.method) ?? ways[0])?.code ?? '';
   const receipt = (at: number): PayerReceipt => ({ method: first, number: '', ...typed[at] });
   const change = (at: number, next: Partial<PayerReceipt>) =>
     setTyped({ ...typed, [at]: { ...typed[at], ...next } });
@@ -53,14 +55,19 @@ export function PayersMenu({ money, lines, part, close }: Props) {
       }}
     >
       {shares.map((share, at) => (
-        <div key={share.customer ?? ''} className={styles.payer}>
+        <div
+          key={share.customer ?? ''}
+          className={styles.payer}
+          role="group"
+          aria-label={share.customer ?? 'no customer’s'}
+        >
           <p>
             {share.customer ?? 'no customer’s'}
             <span className="figures">{words(share.amountMinor, money.currency)}</span>
             <small>{share.pays}</small>
           </p>
           <Choice
-            label={`How ${share.customer ?? 'the rest'} came`}
+            label="Came by"
             value={receipt(at).method}
             options={methods.data.methods.map((m) => ({ value: m.code, words: m.words }))}
             change={(method) => change(at, { method })}
