@@ -253,7 +253,7 @@ class DepositsWalkTest {
     // let off by key: more than a clerk may, and so it is said when it is posted
     ines.zone("members").focus();
     ines.key("l");
-    assertThat(page.getByText("Not nil")).hasCount(0);
+    assertThat(page.getByText("Not nil · 1")).hasCount(0);
     assertThat(page.getByText("yours: TCK-20610 1,288.10, nil")).isVisible();
     ines.zone("members").focus();
     ines.key("p");
