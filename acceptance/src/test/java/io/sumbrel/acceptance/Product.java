@@ -18,12 +18,8 @@ import java.util.stream.Collectors;
 
 /** The packaged product as a process of its own, on a port and data folder of its own. */
 final class Product implements AutoCloseable {
-  private static final Path JAR = Path.of("../server/target/sumbrel-server-0.1.0-app.jar");
-
   /** A machine may stand still for a minute; that is no fault of the product. */
   private static final Duration PATIENCE = Duration.ofMinutes(4);
-
-  private static Path laidOut;
 
   /** All that it leaves on the disk; gone with it. */
   private final Path folder;
@@ -49,50 +45,26 @@ final class Product implements AutoCloseable {
   static Product demo(String... settings) throws IOException, InterruptedException {
     List<String> all = new ArrayList<>(List.of("--sumbrel.demo=true"));
     all.addAll(Arrays.asList(settings));
-    return launch(all.toArray(String[]::new));
+    return launch(true, all.toArray(String[]::new));
   }
 
   /** An empty house. */
   static Product empty() throws IOException, InterruptedException {
-    return launch();
+    return launch(false);
   }
 
-  private static Product launch(String... settings) throws IOException, InterruptedException {
+  private static Product launch(boolean isDemo, String... settings)
+      throws IOException, InterruptedException {
     Product product =
         new Product(Files.createTempDirectory("sumbrel-acceptance"), freePort(), settings);
+    if (isDemo) {
+      Prepared.get().copyDemo(product.data);
+    }
     product.start();
     return product;
   }
 
-  /** The jar laid out as plain jars, once, as the script that people use does: it starts faster. */
-  private static synchronized Path laidOut() throws IOException, InterruptedException {
-    if (laidOut == null) {
-      Path folder = Files.createTempDirectory(Path.of("target"), "app");
-      Process extract =
-          new ProcessBuilder(
-                  java(),
-                  "-Djarmode=tools",
-                  "-jar",
-                  JAR.toString(),
-                  "extract",
-                  "--force",
-                  "--destination",
-                  folder.toString())
-              .inheritIO()
-              .start();
-      if (extract.waitFor() != 0) {
-        throw new IllegalStateException("the jar could not be laid out");
-      }
-      laidOut = folder.resolve(JAR.getFileName());
-    }
-    return laidOut;
-  }
-
-  private static String java() {
-    return Path.of(System.getProperty("java.home"), "bin", "java").toString();
-  }
-
-  private static int freePort() throws IOException {
+  static int freePort() throws IOException {
     try (ServerSocket socket = new ServerSocket(0)) {
       return socket.getLocalPort();
     }
@@ -100,21 +72,9 @@ final class Product implements AutoCloseable {
 
   /** As the script that people use starts a small house. */
   private Process process(int onPort, Path log) throws IOException, InterruptedException {
-    List<String> command =
-        new ArrayList<>(
-            List.of(
-                java(),
-                "-XX:TieredStopAtLevel=1",
-                "-XX:+UseSerialGC",
-                "-Xms96m",
-                "-Xmn56m",
-                "-XX:MinHeapFreeRatio=15",
-                "-XX:MaxHeapFreeRatio=30",
-                "-Djava.io.tmpdir=" + folder,
-                "-jar",
-                laidOut().toString(),
-                "--sumbrel.data=" + data,
-                "--server.port=" + onPort));
+    Prepared prepared = Prepared.get();
+    List<String> command = prepared.command(prepared.archived(), "-Djava.io.tmpdir=" + folder);
+    command.addAll(List.of("--sumbrel.data=" + data, "--server.port=" + onPort));
     command.addAll(Arrays.asList(settings));
     return new ProcessBuilder(command)
         .redirectErrorStream(true)
