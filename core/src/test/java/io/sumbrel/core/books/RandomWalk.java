@@ -27,8 +27,6 @@ import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.core.receipt.SetAside;
 import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.core.rules.HouseLimits;
-import io.sumbrel.core.takings.Takings;
-import io.sumbrel.core.takings.TillReport;
 import io.sumbrel.core.tape.Exchange;
 import io.sumbrel.core.tape.ReturnedPayment;
 import io.sumbrel.core.tape.ShortPayReason;
@@ -56,6 +54,7 @@ public final class RandomWalk {
   private final RandomBank bank;
   final RandomSlips slips;
   final RandomPayouts payouts;
+  final RandomTakings takings;
   private int nextNumber = 1;
   int posted;
   int turnedBack;
@@ -65,7 +64,6 @@ public final class RandomWalk {
   int rebilled;
   int withoutMoney;
   int recorded;
-  int takings;
   int moved;
   int met;
   int broughtBack;
@@ -86,6 +84,7 @@ public final class RandomWalk {
     bank = new RandomBank(random, books);
     slips = new RandomSlips(random, books);
     payouts = new RandomPayouts(random, books);
+    takings = new RandomTakings(random, books);
     bank.begin();
     readList();
     bank.readStatement(0);
@@ -327,8 +326,7 @@ public final class RandomWalk {
   /** A receipt is taken in by hand; the bank shows it later, or never. */
   private void record() {
     if (random.nextInt(4) == 0) {
-      books.take(takings(), authority());
-      takings++;
+      takings.take(bank.day, authority());
       return;
     }
     PaymentMethod method =
@@ -337,37 +335,6 @@ public final class RandomWalk {
     MoneyIn money = receipt.toMoneyIn(new MoneyInId(0), USD);
     books.record(receipt, method, USD, tape(money), authority());
     recorded++;
-  }
-
-  /** A day at the counter; the till meets, or nearly, or not at all, and some pay an invoice. */
-  private TillReport takings() {
-    long sold = 1 + random.nextInt(90_000);
-    long back = random.nextInt(3) == 0 ? random.nextInt((int) sold) : 0;
-    long cheque = random.nextInt((int) (sold - back) + 1);
-    long differs = random.nextInt(3) == 0 ? random.nextInt(600) - 300 : 0;
-    List<TillReport.Line> lines = new ArrayList<>();
-    lines.add(sale(Takings.Kind.SOLD, StandardAccount.SALES, sold));
-    if (back > 0) {
-      lines.add(sale(Takings.Kind.PAID_OUT, StandardAccount.RETURNED_SALES, back));
-    }
-    List<TillReport.Paid> paid = new ArrayList<>();
-    paid.add(paid("CASH", 5_000 + sold - back - cheque + differs, Optional.empty()));
-    if (cheque > 0) {
-      paid.add(paid(random.nextBoolean() ? "CHEQUE" : "CARD", cheque, Optional.empty()));
-    }
-    if (random.nextBoolean()) {
-      paid.add(paid("CASH", 1 + random.nextInt(9_000), Optional.of("T1")));
-    }
-    return new TillReport("Counter", bank.day, USD, lines, paid, 5_000);
-  }
-
-  private TillReport.Line sale(Takings.Kind kind, StandardAccount account, long minor) {
-    Optional<String> tax = random.nextBoolean() ? Optional.of("SALES") : Optional.empty();
-    return new TillReport.Line(1, kind, account.code(), tax, Optional.empty(), minor, "");
-  }
-
-  private static TillReport.Paid paid(String method, long minor, Optional<String> invoice) {
-    return new TillReport.Paid(1, method, minor, "", Optional.empty(), invoice);
   }
 
   /** The other half of a transfer, with what was kept of it; else the first half. */
