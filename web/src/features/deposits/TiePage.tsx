@@ -3,6 +3,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
 import { Link } from 'react-router';
 import { Amount } from '../../components/Amount';
+import { Choice } from '../../components/Choice';
 import { FindField } from '../../components/FindField';
 import { Key } from '../../components/Key';
 import { Empty, Loading, Sentence } from '../../components/States';
@@ -24,13 +25,21 @@ import {
 import { TickList } from './TickList';
 import styles from './Deposits.module.css';
 
+/** So far one looks back: what is older is noise while one looks for what came this week. */
+const BACK = [
+  { value: '7', words: '7 days' },
+  { value: '31', words: '31 days' },
+  { value: '92', words: '92 days' },
+];
+
 type Reason = TieBoard['reasons'][number]['code'];
 
 /** Entries of the bank at the head of a tape, what is recorded taken off it, left to tie 0.00. */
 export function TiePage() {
   const [text, setText] = useParam('entries');
   const [recordText, setRecordText] = useParam('records');
-  const board = useQuery(tieBoardQuery(text, recordText));
+  const [days, setDays] = useParam('days');
+  const board = useQuery(tieBoardQuery(text, recordText, days));
   const work = useTie(board.data);
   useLanding('entries', board.isSuccess);
   if (board.isPending) {
@@ -47,7 +56,7 @@ export function TiePage() {
           <h2>The bank shows</h2>
           <FindField
             label="Narrow the entries"
-            placeholder="Narrow by text or amount"
+            placeholder="words, -not, 10..50"
             find={text}
             change={setText}
           />
@@ -79,6 +88,15 @@ export function TiePage() {
       </section>
       <div className={styles.middle}>
         <h1 className="unseen">Tie to the bank</h1>
+        <div className={styles.narrow}>
+          <Choice
+            label="Look back"
+            value={days}
+            options={BACK}
+            otherwise="to the beginning"
+            change={setDays}
+          />
+        </div>
         <TieStrip work={work} reasons={board.data.reasons} records={records} />
       </div>
       <section className={styles.side} aria-label="Recorded">
@@ -86,7 +104,7 @@ export function TiePage() {
           <h2>Recorded</h2>
           <FindField
             label="Narrow the records"
-            placeholder="Narrow by text or amount"
+            placeholder="words, -not, 10..50"
             find={recordText}
             change={setRecordText}
           />

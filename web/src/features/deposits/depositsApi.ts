@@ -83,12 +83,16 @@ export type TieBoard = Schemas['TieBoardView'];
 export type TieEntry = TieBoard['entries'][number];
 export type TieRecord = TieBoard['records'][number];
 
-/** What may be tied, each side narrowed by a text. */
-export const tieBoardQuery = (text: string, recordText: string) =>
+/** What may be tied, each side narrowed by what is typed, both by how far one looks back. */
+export const tieBoardQuery = (text: string, recordText: string, days: string) =>
   queryOptions({
-    queryKey: ['deposits', 'ties', text, recordText],
+    queryKey: ['deposits', 'ties', text, recordText, days],
     queryFn: () =>
-      unwrap(client.GET('/api/ties/board', { params: { query: { text, recordText } } })),
+      unwrap(
+        client.GET('/api/ties/board', {
+          params: { query: { text, recordText, ...(days ? { days: Number(days) } : {}) } },
+        }),
+      ),
     placeholderData: (before) => before,
   });
 

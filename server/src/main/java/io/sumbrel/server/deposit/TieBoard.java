@@ -2,13 +2,14 @@ package io.sumbrel.server.deposit;
 
 import io.sumbrel.core.deposit.Recorded;
 import io.sumbrel.core.deposit.RecordedId;
+import io.sumbrel.core.deposit.TieFilter;
 import io.sumbrel.core.deposit.TieReason;
 import io.sumbrel.core.matching.RecordedSets;
-import io.sumbrel.core.money.AmountText;
 import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.server.bank.BankAccount;
 import io.sumbrel.server.bank.BankAccounts;
+import io.sumbrel.server.books.Houses;
 import io.sumbrel.server.people.Actor;
 import io.sumbrel.server.receipt.MoneyLine;
 import io.sumbrel.server.receipt.MoneyLines;
@@ -19,7 +20,6 @@ import java.util.Comparator;
 import java.util.Currency;
 import java.util.HashSet;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
@@ -40,7 +40,10 @@ class TieBoard {
   private final WaitingForTie waiting;
   private final BankAccounts accounts;
 
-  TieBoard(MoneyLines moneyLines, WaitingForTie waiting, BankAccounts accounts) {
+  private final Houses houses;
+
+  TieBoard(MoneyLines moneyLines, WaitingForTie waiting, BankAccounts accounts, Houses houses) {
+    this.houses = houses;
     this.moneyLines = moneyLines;
     this.waiting = waiting;
     this.accounts = accounts;
@@ -83,11 +86,16 @@ class TieBoard {
       List<TieReasonView> reasons) {}
 
   /**
-   * @param text that entries hold
-   * @param recordText that records hold
+   * @param text by which entries are narrowed
+   * @param recordText by which records are
+   * @param days how far one looks back; empty for all there is
    */
   @Transactional(readOnly = true)
-  TieBoardView board(Actor actor, String text, String recordText) {
+  TieBoardView board(Actor actor, String text, String recordText, Optional<Integer> days) {
+    Optional<LocalDate> since =
+        days.map(d -> houses.businessDate(actor.booksId()).minusDays(Math.max(0, d)));
+    TieFilter ofEntries = TieFilter.of(text, since);
+    TieFilter ofRecords = TieFilter.of(recordText, since);
     Map<Long, BankAccount> all =
         accounts.all(actor.booksId()).stream()
             .collect(Collectors.toMap(BankAccount::id, Function.identity()));
@@ -100,13 +108,13 @@ class TieBoard {
                 moneyLines.some(actor.booksId(), parkedEntries).stream())
             .filter(l -> l.statementId().isPresent())
             .map(l -> entry(l, all, parkedEntries.contains(l.moneyIn().id())))
-            .filter(e -> has(e.text(), e.currency(), e.amountMinor(), text))
+            .filter(e -> ofEntries.holds(e.text(), e.date(), in(e.currency()), e.amountMinor()))
             .sorted(Comparator.comparing(TieEntryView::date).reversed())
             .toList();
     List<TieRecordView> records =
         records(actor.booksId(), parked).stream()
             .map(r -> view(r, all))
-            .filter(r -> has(r.words(), r.currency(), r.amountMinor(), recordText))
+            .filter(r -> ofRecords.holds(r.words(), r.date(), in(r.currency()), r.amountMinor()))
             .sorted(Comparator.comparing(TieRecordView::date))
             .toList();
     return new TieBoardView(
@@ -115,6 +123,10 @@ class TieBoard {
         records.stream().limit(MOST).toList(),
         records.size(),
         Arrays.stream(TieReason.values()).map(r -> new TieReasonView(r, r.words())).toList());
+  }
+
+  private static Currency in(String code) {
+    return Currency.getInstance(code);
   }
 
   /** What waits, that for which an entry is parked too. */
@@ -145,11 +157,6 @@ class TieBoard {
         recorded.account().map(a -> accounts.get(a).shortName()).orElse(""),
         recorded.currency().getCurrencyCode(),
         recorded.amountMinor());
-  }
-
-  private static boolean has(String words, String currency, long minor, String text) {
-    String all = words + " " + AmountText.plain(minor, Currency.getInstance(currency));
-    return all.toLowerCase(Locale.ROOT).contains(text.strip().toLowerCase(Locale.ROOT));
   }
 
   /** A set of records that makes what the bank shows. */

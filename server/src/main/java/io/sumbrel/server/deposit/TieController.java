@@ -2,6 +2,7 @@ package io.sumbrel.server.deposit;
 
 import io.sumbrel.server.people.Actor;
 import java.util.List;
+import java.util.Optional;
 import org.springframework.security.access.prepost.PreAuthorize;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -28,8 +29,9 @@ class TieController {
   TieBoard.TieBoardView board(
       @AuthenticationPrincipal Actor actor,
       @RequestParam(defaultValue = "") String text,
-      @RequestParam(defaultValue = "") String recordText) {
-    return board.board(actor, text, recordText);
+      @RequestParam(defaultValue = "") String recordText,
+      @RequestParam Optional<Integer> days) {
+    return board.board(actor, text, recordText, days);
   }
 
   record TieSetsRequest(List<Long> entries) {}

@@ -153,7 +153,8 @@ public class MadeSince {
         "select postingId, moneyInId from TiePartRow where postingId < :first and moneyInId > 0",
         made.from.id(),
         r ->
-            ofSeveral.computeIfAbsent((Long) r[0], p -> new HashSet<>())
+            ofSeveral
+                .computeIfAbsent((Long) r[0], p -> new HashSet<>())
                 .add(new MoneyInId((Long) r[1])));
     for (String rows : List.of("PayoutPartRow", "TakingsPartRow")) {
       parts(
@@ -161,7 +162,8 @@ public class MadeSince {
           "select postingId, moneyInId from %s where postingId in :some and moneyInId > 0"
               .formatted(rows),
           r ->
-              ofSeveral.computeIfAbsent((Long) r[0], p -> new HashSet<>())
+              ofSeveral
+                  .computeIfAbsent((Long) r[0], p -> new HashSet<>())
                   .add(new MoneyInId((Long) r[1])));
     }
     Map<Long, Before> before = new HashMap<>();
@@ -208,7 +210,9 @@ public class MadeSince {
     }
 
     Set<MoneyInId> moneyOr(Map<Long, Set<MoneyInId>> ofSeveral) {
-      return moneyInId == null ? ofSeveral.getOrDefault(id, Set.of()) : Set.of(new MoneyInId(moneyInId));
+      return moneyInId == null
+          ? ofSeveral.getOrDefault(id, Set.of())
+          : Set.of(new MoneyInId(moneyInId));
     }
   }
 

@@ -49,6 +49,10 @@ class TiesTest extends ServerTest {
     assertThat(words(narrow.path("entries"), "text"))
         .containsExactlyInAnyOrder("FIRST HALF", "SECOND HALF");
     assertThat(words(narrow.path("records"), "words")).containsExactly("deposit slip S-119");
+    String today = "/api/ties/board?recordText=slip -118 50..150&days=0";
+    assertThat(house.get(house.reader, today).body().path("records")).as("older").isEmpty();
+    JsonNode between = house.get(house.reader, today.replace("days=0", "days=90")).body();
+    assertThat(words(between.path("records"), "words")).containsExactly("deposit slip S-119");
   }
 
   @Test
