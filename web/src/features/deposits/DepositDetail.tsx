@@ -47,7 +47,8 @@ export function DepositDetail({ deposit, work }: Props) {
             title="Members of the deposit"
             members={deposit.members}
             showLine={
-              deposit.arrivalId === undefined
+              // what somebody took in by hand came with no file that is listed
+              deposit.arrivalId === undefined || deposit.kind === 'receipts'
                 ? undefined
                 : (line) => void navigate(`/arrivals/${deposit.arrivalId}?line=${line}`)
             }

@@ -6,6 +6,7 @@ import io.sumbrel.core.openitem.ItemId;
 import io.sumbrel.core.refusal.Refusal;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 
 /**
  * What is decided of the rest that a tape would leave open on an item: let off, or left open and
@@ -26,8 +27,8 @@ public enum RestOfItem {
   public List<TapeLine> on(List<TapeLine> lines, ItemId item, long leftMinor) {
     boolean granted =
         lines.stream()
-            .anyMatch(
-                l -> l.kind() == LineKind.GRANTED && l.item().filter(item::equals).isPresent());
+            .filter(l -> l.kind() == LineKind.GRANTED && l.item().filter(item::equals).isPresent())
+            .anyMatch(l -> l.reason().equals(Optional.of(DifferenceReason.SMALL_DIFFERENCE)));
     TapeLine settles =
         lines.stream()
             .filter(l -> l.kind() == LineKind.SETTLES && l.item().filter(item::equals).isPresent())

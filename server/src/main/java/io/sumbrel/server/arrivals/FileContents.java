@@ -221,7 +221,17 @@ class FileContents {
         deposits(booksId, row, file),
         onHand(row, file),
         file.past().stream().limit(SHOWN_ENTRIES).map(FileContents::view).toList(),
-        file.tills().stream().map(t -> takingsViews.of(booksId, t)).toList());
+        tills(booksId, row, file));
+  }
+
+  private List<TakingsViews.TillDayView> tills(long booksId, ArrivalRow row, ArrivedFile file) {
+    return file.tills().stream()
+        .flatMap(
+            t ->
+                row.state == ArrivalState.ACCEPTED
+                    ? takingsViews.later(booksId, t).stream()
+                    : Stream.of(takingsViews.of(booksId, t)))
+        .toList();
   }
 
   private List<DepositViews.DepositView> deposits(long booksId, ArrivalRow row, ArrivedFile file) {

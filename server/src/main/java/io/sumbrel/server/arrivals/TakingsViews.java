@@ -3,6 +3,7 @@ package io.sumbrel.server.arrivals;
 import io.sumbrel.core.chart.Chart;
 import io.sumbrel.core.ledger.AccountCode;
 import io.sumbrel.core.ledger.LedgerAccount;
+import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.core.takings.Takings;
 import io.sumbrel.core.takings.TillReport;
 import io.sumbrel.server.chart.Charts;
@@ -62,7 +63,7 @@ public class TakingsViews {
       List<TillReceiptView> receipts) {}
 
   /**
-   * @throws io.sumbrel.core.refusal.Refusal where it could not be posted
+   * @throws Refusal where it could not be posted
    */
   @Transactional(readOnly = true)
   public TillDayView of(long booksId, TillReport report) {
@@ -77,6 +78,16 @@ public class TakingsViews {
         takings.differenceMinor(),
         takings.lines().stream().map(l -> view(l, chart)).toList(),
         report.kept(chart).stream().map(k -> view(k, chart)).toList());
+  }
+
+  /** The same of what was posted before; empty where the house has other accounts by now. */
+  @Transactional(readOnly = true)
+  public Optional<TillDayView> later(long booksId, TillReport report) {
+    try {
+      return Optional.of(of(booksId, report));
+    } catch (Refusal e) {
+      return Optional.empty();
+    }
   }
 
   private static TillLineView view(Takings.Line line, Chart chart) {
