@@ -45,6 +45,11 @@ final class AtArrivals {
     return page;
   }
 
+  /** A client of the API beside the browser. */
+  Product.Person person() {
+    return product.person();
+  }
+
   String address() {
     return product.address();
   }

@@ -283,8 +283,53 @@ class SlipsWalkTest {
     assertThat(status()).containsText("Handed in deposit slip");
   }
 
+  /** A day's card batch: 11.01, 12.02, ... 22.12 make 198.78, among all else that is recorded. */
   @Test
   @Order(9)
+  void tiesADaysCardBatchOfTwelveWithTwoFilters() throws IOException, InterruptedException {
+    Product.Person person = ines.person().signIn("Ines");
+    for (int i = 1; i <= 12; i++) {
+      int minor = 1_000 + 101 * i;
+      String receipt =
+          """
+          {"received": "2026-11-19", "method": "CARD", "currency": "USD", "amountMinor": %d,
+           "number": "C-%d", "payer": "CARD HOLDER", "note": "",
+           "lines": [{"kind": "TO_ACCOUNT", "amountMinor": %d, "account": "4000"}]}
+          """
+              .formatted(minor, i, minor);
+      assertThat(person.post("/api/receipts", receipt, "Idempotency-Key", "card " + i).statusCode())
+          .isEqualTo(200);
+    }
+    page.navigate(ines.address() + "/arrivals");
+    assertThat(page.getByRole(AriaRole.ROW).first()).isVisible();
+    ines.zone("arrivals").focus();
+    ines.key("t");
+    page.getByLabel("Dates stand as").selectOption("YEAR_MONTH_DAY");
+    page.getByLabel("Before the cents stands").selectOption("POINT");
+    page.getByLabel("date, row 1").fill("2026-11-19");
+    page.getByLabel("amount, below zero is out, row 1").fill("198.78");
+    page.getByLabel("text, row 1").fill("CARD BATCH 19 NOV");
+    page.getByText("Read these rows").click();
+    ines.accept("typed-2026-11-19.csv");
+    assertThat(ines.file("typed-2026-11-19.csv")).containsText("to explain");
+    toDeposits();
+    press("t");
+    Browser.labelled(page, "Narrow the entries").fill("batch 19");
+    assertThat(page.getByText("1 shown, 198.78")).isVisible();
+    ines.zone("entries").focus();
+    press("Control+a");
+    Browser.labelled(page, "Narrow the records").fill("card 10..25 -cheque");
+    page.getByLabel("Look back").selectOption("7");
+    assertThat(page.getByText("12 shown, 198.78")).isVisible();
+    ines.zone("records").focus();
+    press("Control+a");
+    assertThat(page.getByText("Left to tie 0.00")).hasCount(1);
+    press("Control+Enter");
+    assertThat(status()).containsText("Tied 198.78");
+  }
+
+  @Test
+  @Order(10)
   void provesThatTheBooksStillAgree() {
     page.navigate(ines.address() + "/books/proof");
     assertThat(page.getByText("holds", new Page.GetByTextOptions().setExact(true))).hasCount(11);

@@ -1,7 +1,6 @@
 package io.sumbrel.server.desk;
 
 import io.sumbrel.core.chart.Chart;
-import io.sumbrel.core.deposit.DepositMember;
 import io.sumbrel.core.learning.Decision;
 import io.sumbrel.core.openitem.ItemId;
 import io.sumbrel.core.openitem.OpenItem;
@@ -9,6 +8,7 @@ import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.core.remittance.RemittanceDetail;
+import io.sumbrel.core.tape.BatchPlacings;
 import io.sumbrel.core.tape.LineKind;
 import io.sumbrel.core.tape.RestOfItem;
 import io.sumbrel.core.tape.ShortPayReason;
@@ -27,7 +27,6 @@ import io.sumbrel.server.receipt.MoneyLines;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -149,26 +148,54 @@ class BatchWork {
   /** A cheque's lines, wherever they come from. */
   private record Cheque(
       Deposits.StoredMember member,
-      Optional<MoneyInId> money,
       ChequeStand stand,
       String how,
       boolean byHand,
-      List<TapeLine> lines) {
-
-    private long of(LineKind kind) {
-      return lines.stream().filter(l -> l.kind() == kind).mapToLong(TapeLine::amountMinor).sum();
-    }
-
-    private List<TapeLine> settling() {
-      return lines.stream().filter(l -> l.kind() == LineKind.SETTLES).toList();
+      BatchPlacings.Cheque placed) {
+    private static Cheque of(
+        Deposits.StoredMember member,
+        Optional<MoneyInId> money,
+        ChequeStand stand,
+        String how,
+        boolean byHand,
+        List<TapeLine> lines) {
+      boolean posted = stand == ChequeStand.POSTED;
+      return new Cheque(
+          member,
+          stand,
+          how,
+          byHand,
+          new BatchPlacings.Cheque(money, member.member().amountMinor(), posted, lines));
     }
   }
+
+  /** A batch as it is worked, with the items that it names. */
+  private record Worked(
+      Deposits.Stored deposit,
+      List<Cheque> cheques,
+      Map<ItemId, OpenItem> named,
+      BatchPlacings placings) {}
 
   /**
    * @throws Refusal {@code not-found}
    */
   @Transactional(readOnly = true)
   public BatchView batch(Actor actor, PostPreview.Pile pile, long depositId) {
+    Worked worked = worked(actor, pile, depositId);
+    BatchPlacings placings = worked.placings;
+    Map<String, List<String>> notes = notes(actor, worked.deposit);
+    return new BatchView(
+        worked.deposit.deposit().netMinor(),
+        placings.placedMinor(),
+        placings.onAccountMinor(),
+        placings.unidentifiedMinor(),
+        placings.elsewhereMinor(),
+        placings.notPostedMinor(),
+        worked.cheques.stream().map(c -> view(c, worked, notes)).toList(),
+        placings.rests().stream().map(r -> view(actor, r, worked.named.get(r.item()))).toList());
+  }
+
+  private Worked worked(Actor actor, PostPreview.Pile pile, long depositId) {
     deposits.nameOf(actor.booksId(), depositId);
     Deposits.Stored deposit = deposits.some(List.of(depositId)).get(0);
     List<Cheque> cheques = cheques(actor, pile, deposit);
@@ -176,40 +203,16 @@ class BatchWork {
         items.find(
             actor.booksId(),
             cheques.stream()
-                .flatMap(c -> c.lines.stream())
+                .flatMap(c -> c.placed.lines().stream())
                 .flatMap(l -> l.item().stream())
                 .toList());
-    Map<ItemId, Long> left = left(cheques, named);
-    Map<String, List<String>> notes = notes(actor, deposit);
-    long placed = 0;
-    long onAccount = 0;
-    long unidentified = 0;
-    long elsewhere = 0;
-    long open = 0;
-    for (Cheque cheque : cheques) {
-      long amount = cheque.member.member().amountMinor();
-      if (cheque.stand != ChequeStand.POSTED) {
-        open += amount;
-        continue;
-      }
-      onAccount += cheque.of(LineKind.ON_ACCOUNT);
-      unidentified += cheque.of(LineKind.UNIDENTIFIED);
-      elsewhere += cheque.of(LineKind.TO_ACCOUNT);
-      placed +=
-          amount
-              - cheque.of(LineKind.ON_ACCOUNT)
-              - cheque.of(LineKind.UNIDENTIFIED)
-              - cheque.of(LineKind.TO_ACCOUNT);
-    }
-    return new BatchView(
-        deposit.deposit().netMinor(),
-        placed,
-        onAccount,
-        unidentified,
-        elsewhere,
-        open,
-        cheques.stream().map(c -> view(c, named, left, notes)).toList(),
-        notNil(actor, cheques, named, left));
+    Map<ItemId, Long> open = new HashMap<>();
+    named.forEach((id, item) -> open.put(id, item.openMinor()));
+    return new Worked(
+        deposit,
+        cheques,
+        named,
+        BatchPlacings.of(cheques.stream().map(Cheque::placed).toList(), open));
   }
 
   /**
@@ -219,23 +222,25 @@ class BatchWork {
    */
   @Transactional
   public void decide(Actor actor, PostPreview.Pile pile, long depositId, BatchDecision decision) {
-    BatchView batch = batch(actor, pile, depositId);
-    NotNilView rest =
-        batch.notNil.stream()
-            .filter(n -> n.moneyId == decision.moneyId && n.itemId == decision.itemId && !n.posted)
+    Worked worked = worked(actor, pile, depositId);
+    MoneyInId money = new MoneyInId(decision.moneyId);
+    BatchPlacings.Rest rest =
+        worked.placings.rests().stream()
+            .filter(r -> r.money().equals(money) && r.item().number() == decision.itemId)
+            .filter(r -> !r.posted())
             .findFirst()
             .orElseThrow(() -> new Refusal("no-rest", "Nothing of this item is left to decide."));
-    Deposits.Stored deposit = deposits.some(List.of(depositId)).get(0);
-    Cheque cheque =
-        cheques(actor, pile, deposit).stream()
-            .filter(c -> c.money.filter(m -> m.number() == decision.moneyId).isPresent())
+    List<TapeLine> lines =
+        worked.cheques.stream()
+            .filter(c -> c.placed.money().equals(Optional.of(money)))
             .findFirst()
-            .orElseThrow();
-    List<TapeLine> decided =
-        decision.rest.on(cheque.lines, new ItemId(rest.itemId), rest.leftMinor);
+            .orElseThrow()
+            .placed
+            .lines();
+    List<TapeLine> decided = decision.rest.on(lines, rest.item(), rest.leftMinor());
     drafts.keep(
         actor,
-        new MoneyInId(decision.moneyId),
+        money,
         decided.stream().map(l -> LineView.of(l, LineView.Shown.NOTHING)).toList(),
         true);
   }
@@ -277,7 +282,7 @@ class BatchWork {
                 .orElse(List.of());
         boolean own = id.filter(m -> worked.contains(m.number())).isPresent();
         cheques.add(
-            new Cheque(
+            Cheque.of(
                 member,
                 id,
                 own
@@ -302,7 +307,7 @@ class BatchWork {
       Map<Long, Decision> decided) {
     Optional<Decision> decision =
         Optional.ofNullable(posting).map(Postings.Stored::id).map(decided::get);
-    return new Cheque(
+    return Cheque.of(
         member,
         money,
         ChequeStand.POSTED,
@@ -326,69 +331,41 @@ class BatchWork {
         .collect(Collectors.toMap(Postings.Stored::id, Function.identity()));
   }
 
-  /** What stays open of each item when all of the batch is posted. */
-  private static Map<ItemId, Long> left(List<Cheque> cheques, Map<ItemId, OpenItem> named) {
-    Map<ItemId, Long> left = new HashMap<>();
-    named.forEach((id, item) -> left.put(id, item.openMinor()));
-    cheques.stream()
-        .filter(c -> c.stand != ChequeStand.POSTED)
-        .flatMap(c -> c.settling().stream())
-        .forEach(l -> left.merge(l.item().orElseThrow(), -l.itemMinor(), Long::sum));
-    return left;
-  }
-
-  private static ChequeView view(
-      Cheque cheque,
-      Map<ItemId, OpenItem> named,
-      Map<ItemId, Long> left,
-      Map<String, List<String>> notes) {
-    DepositMember member = cheque.member.member();
+  private static ChequeView view(Cheque cheque, Worked worked, Map<String, List<String>> notes) {
     return new ChequeView(
         cheque.member.id(),
-        cheque.money.map(MoneyInId::number),
+        cheque.placed.money().map(MoneyInId::number),
         cheque.stand,
         cheque.how,
         cheque.byHand,
-        cheque.settling().stream()
-            .map(
-                l -> {
-                  ItemId item = l.item().orElseThrow();
-                  return new PlacedView(
-                      item.number(), named.get(item).number(), l.itemMinor(), left.get(item));
-                })
-            .toList(),
-        cheque.of(LineKind.ON_ACCOUNT),
-        cheque.of(LineKind.UNIDENTIFIED),
-        cheque.of(LineKind.TO_ACCOUNT),
-        member.details().stream()
+        cheque.placed.settling().stream().map(l -> view(l, worked)).toList(),
+        cheque.placed.of(LineKind.ON_ACCOUNT),
+        cheque.placed.of(LineKind.UNIDENTIFIED),
+        cheque.placed.of(LineKind.TO_ACCOUNT),
+        cheque.member.member().details().stream()
             .flatMap(d -> notes.getOrDefault(d.number(), List.of()).stream())
             .toList());
   }
 
-  /** Each once: with the last cheque of the batch that pays it. */
-  private List<NotNilView> notNil(
-      Actor actor, List<Cheque> cheques, Map<ItemId, OpenItem> named, Map<ItemId, Long> left) {
-    Map<ItemId, NotNilView> notNil = new LinkedHashMap<>();
-    for (Cheque cheque : cheques) {
-      for (TapeLine line : cheque.settling()) {
-        OpenItem item = named.get(line.item().orElseThrow());
-        long rest = left.get(item.id());
-        if (rest > 0 && cheque.money.isPresent()) {
-          notNil.put(
-              item.id(),
-              new NotNilView(
-                  cheque.money.get().number(),
-                  item.id().number(),
-                  item.number(),
-                  item.customer().map(c -> customers.one(actor.booksId(), c).name()).orElse(""),
-                  line.itemMinor(),
-                  rest,
-                  cheque.stand == ChequeStand.POSTED,
-                  line.shortPay()));
-        }
-      }
-    }
-    return List.copyOf(notNil.values());
+  private static PlacedView view(TapeLine line, Worked worked) {
+    ItemId item = line.item().orElseThrow();
+    return new PlacedView(
+        item.number(),
+        worked.named.get(item).number(),
+        line.itemMinor(),
+        worked.placings.leftMinor().get(item));
+  }
+
+  private NotNilView view(Actor actor, BatchPlacings.Rest rest, OpenItem item) {
+    return new NotNilView(
+        rest.money().number(),
+        item.id().number(),
+        item.number(),
+        item.customer().map(c -> customers.one(actor.booksId(), c).name()).orElse(""),
+        rest.paidMinor(),
+        rest.leftMinor(),
+        rest.posted(),
+        rest.followed());
   }
 
   /** What details name that is no open invoice, by what they name. */
