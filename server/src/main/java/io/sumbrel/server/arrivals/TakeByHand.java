@@ -127,16 +127,8 @@ public class TakeByHand {
                 amounts.size(),
                 amounts.stream().mapToLong(Long::longValue).sum()),
             written);
-    entities.persist(row);
-    entities.flush();
     List<TakeTakings.ToPlace> toPlace = takeTakings.take(actor, row, List.of(report));
-    entities.flush();
-    audit.append(
-        actor,
-        "takings-recorded",
-        row.title,
-        AmountText.words(row.statedMinor, report.currency()),
-        facts.of(row.id));
+    say(actor, "takings-recorded", row);
     return toPlace;
   }
 
@@ -156,10 +148,7 @@ public class TakeByHand {
                 receipt.amountMinor()),
             written);
     row.acceptedCount = 1;
-    entities.persist(row);
-    entities.flush();
-    long id =
-        deposits.store(new Deposits.Origin(actor.booksId(), row.id, Optional.empty()), taken, 0);
+    long id = deposits.store(origin(row), taken, 0);
     MoneyInId money =
         intake
             .members(
@@ -167,12 +156,7 @@ public class TakeByHand {
                 row.id,
                 List.of(new MoneyIntake.Member(id, 0, taken.currency(), taken.receipt())))
             .get(0);
-    audit.append(
-        actor,
-        "receipt-recorded",
-        row.title,
-        AmountText.words(row.statedMinor, taken.currency()),
-        facts.of(row.id));
+    say(actor, "receipt-recorded", row);
     return new Taken(id, money);
   }
 
@@ -204,14 +188,7 @@ public class TakeByHand {
                 deposit.netMinor()),
             written);
     row.acceptedCount = count;
-    entities.persist(row);
-    entities.flush();
-    Deposits.Stored stored =
-        deposits.store(
-            new Deposits.Origin(actor.booksId(), row.id, Optional.empty()),
-            bankAccountId,
-            deposit,
-            0);
+    Deposits.Stored stored = deposits.store(origin(row), bankAccountId, deposit, 0);
     List<MoneyInId> money =
         intake.members(
             actor.booksId(),
@@ -219,12 +196,7 @@ public class TakeByHand {
             stored.members().stream()
                 .map(m -> new MoneyIntake.Member(m.id(), m.ordinal(), m.currency(), m.member()))
                 .toList());
-    audit.append(
-        actor,
-        "receipts-recorded",
-        row.title,
-        AmountText.words(row.statedMinor, deposit.currency()),
-        facts.of(row.id));
+    say(actor, "receipts-recorded", row);
     return new TakenTogether(stored.id(), money);
   }
 
@@ -244,7 +216,24 @@ public class TakeByHand {
     row.arrivedBy = actor.name();
     row.decide(ArrivalState.ACCEPTED, actor.name(), row.arrivedAt);
     store.keep(written);
+    entities.persist(row);
+    entities.flush();
     return row;
+  }
+
+  private static Deposits.Origin origin(ArrivalRow row) {
+    return new Deposits.Origin(row.booksId, row.id, Optional.empty());
+  }
+
+  /** The record names what was taken in, as it stands then. */
+  private void say(Actor actor, String act, ArrivalRow row) {
+    entities.flush();
+    audit.append(
+        actor,
+        act,
+        row.title,
+        AmountText.words(row.statedMinor, Currency.getInstance(row.currency)),
+        facts.of(row.id));
   }
 
   /** As it was written down, in one row of a sheet. */
