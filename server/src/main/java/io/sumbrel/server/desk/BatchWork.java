@@ -48,6 +48,7 @@ class BatchWork {
   private final Postings postings;
   private final DecisionRecord decisions;
   private final PostPreview preview;
+  private final PostTape postTape;
   private final Drafts drafts;
   private final Items items;
   private final Customers customers;
@@ -60,6 +61,7 @@ class BatchWork {
       Postings postings,
       DecisionRecord decisions,
       PostPreview preview,
+      PostTape postTape,
       Drafts drafts,
       Items items,
       Customers customers,
@@ -70,6 +72,7 @@ class BatchWork {
     this.postings = postings;
     this.decisions = decisions;
     this.preview = preview;
+    this.postTape = postTape;
     this.drafts = drafts;
     this.items = items;
     this.customers = customers;
@@ -218,7 +221,7 @@ class BatchWork {
   /**
    * Decides on the rest of an item that a cheque would leave open; its tape is put by.
    *
-   * @throws Refusal {@code not-found}, {@code no-rest}
+   * @throws Refusal {@code not-found}, {@code no-rest}, {@code over-limit}
    */
   @Transactional
   public void decide(Actor actor, PostPreview.Pile pile, long depositId, BatchDecision decision) {
@@ -238,11 +241,23 @@ class BatchWork {
             .placed
             .lines();
     List<TapeLine> decided = decision.rest.on(lines, rest.item(), rest.leftMinor());
+    requireWithinLimit(actor, money, decided);
     drafts.keep(
         actor,
         money,
         decided.stream().map(l -> LineView.of(l, LineView.Shown.NOTHING)).toList(),
         true);
+  }
+
+  /** What else forbids the tape is said where it is posted; a limit at once. */
+  private void requireWithinLimit(Actor actor, MoneyInId money, List<TapeLine> lines) {
+    try {
+      postTape.judge(actor, postTape.explainable(actor, money), lines, actor.authority(), false);
+    } catch (Refusal e) {
+      if (e.code().equals("over-limit")) {
+        throw e;
+      }
+    }
   }
 
   /** What is decided of an item's rest. */

@@ -128,6 +128,8 @@ class BatchTest extends ServerTest {
     bring(LOCKBOX);
     JsonNode rest = batch().path("notNil").get(0);
     assertThat(rest.path("leftMinor").asLong()).isEqualTo(60_00);
+    assertThat(decide(rest, "LET_OFF").code()).isEqualTo("over-limit");
+    assertThat(batch().path("cheques").get(0).path("stand").asString()).isEqualTo("PROPOSED");
     assertThat(decide(rest, "FOLLOW_UP").status()).isEqualTo(204);
     JsonNode after = batch();
     assertThat(after.path("notNil").get(0).path("followed").asString()).isEqualTo("UNKNOWN");
