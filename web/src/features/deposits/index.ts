@@ -1,3 +1,4 @@
 export { Deposits } from './Deposits';
 export { TiePage } from './TiePage';
 export { DepositStrip, DepositTape, Members } from './DepositStrip';
+export { TillStrip } from './TillStrip';

@@ -1,2 +1,2 @@
 export { ReceiptPage } from './ReceiptPage';
-export { TakingsPage, TillStrip } from './TakingsPage';
+export { TakingsPage } from './TakingsPage';

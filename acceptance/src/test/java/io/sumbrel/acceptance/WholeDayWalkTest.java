@@ -17,6 +17,7 @@ import java.util.regex.Pattern;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.condition.EnabledIfSystemProperty;
 
 /** The day of the demonstration, cleared to the last sum by keyboard and by mouse. */
 class WholeDayWalkTest {
@@ -155,7 +156,9 @@ class WholeDayWalkTest {
     requireProof();
   }
 
+  /** Two minutes: what a mouse does is walked daily screen by screen, and as one day here. */
   @Test
+  @EnabledIfSystemProperty(named = "sumbrel.long", matches = "true")
   void byMouseButForWhatIsTyped() throws IOException, InterruptedException {
     clear(
         new Hand() {
