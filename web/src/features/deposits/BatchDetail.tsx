@@ -59,6 +59,8 @@ export function BatchDetail({ deposit, work }: Props) {
     c.stand !== 'POSTED' && c.moneyId !== undefined ? [c.moneyId] : [],
   );
   const undecided = notNil.filter((n) => !n.posted);
+  // what was decided may have been the last of them
+  const chosen = undecided[Math.min(at, undecided.length - 1)];
 
   const decide = (rest: NotNil | undefined, decision: RestDecision) => {
     if (rest && !rest.posted) {
@@ -71,8 +73,8 @@ export function BatchDetail({ deposit, work }: Props) {
       ...(open.length > 0 ? { p: () => setTogether(open) } : {}),
       ...(undecided.length > 0
         ? {
-            l: () => decide(undecided[at], 'LET_OFF'),
-            u: () => decide(undecided[at], 'FOLLOW_UP'),
+            l: () => decide(chosen, 'LET_OFF'),
+            u: () => decide(chosen, 'FOLLOW_UP'),
           }
         : {}),
     };
@@ -131,7 +133,7 @@ export function BatchDetail({ deposit, work }: Props) {
           )}
           <NotNilList
             notNil={notNil}
-            chosen={undecided[at]}
+            chosen={chosen}
             currency={deposit.currency}
             choose={(n) => setAt(undecided.indexOf(n))}
             decide={decide}
