@@ -12,6 +12,7 @@ import io.sumbrel.core.tape.BatchPlacings;
 import io.sumbrel.core.tape.LineKind;
 import io.sumbrel.core.tape.RestOfItem;
 import io.sumbrel.core.tape.ShortPayReason;
+import io.sumbrel.core.tape.Tape;
 import io.sumbrel.core.tape.TapeLine;
 import io.sumbrel.core.tape.TapeMoney;
 import io.sumbrel.server.chart.Charts;
@@ -332,7 +333,7 @@ class BatchWork {
             .isPresent(),
         Optional.ofNullable(posting)
             .flatMap(p -> p.posting().tape())
-            .map(t -> t.lines())
+            .map(Tape::lines)
             .orElse(List.of()));
   }
 

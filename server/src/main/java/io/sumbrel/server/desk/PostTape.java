@@ -195,8 +195,7 @@ public class PostTape {
     TapeJudge.requireFew(lines);
     MoneyLine line = explainable(actor, id);
     claims.requireUnclaimed(id, " Your tape is kept.");
-    return new Read(
-        line, TapeJudge.lines(charts.of(actor.booksId()), lines, TapeMoney.of(line.moneyIn())));
+    return new Read(line, lines(actor, lines, line.moneyIn()));
   }
 
   private static Decision decision(

@@ -207,27 +207,24 @@ public class Explanations {
 
   private Stream<LocalDate> lastTurnedBack(List<Long> money) {
     // one question for each kind: together they would be asked of every posting
-    return Stream.of(
+    Stream<String> ofParts =
+        Stream.of("TiePartRow", "PayoutPartRow", "TakingsPartRow")
+            .map(
+                rows ->
+                    """
+                    select max(contra.postingDate) from %s part
+                    join PostingRow contra on contra.turnsBackId = part.postingId
+                    where part.moneyInId in :m
+                    """
+                        .formatted(rows));
+    Stream<String> ofTapes =
+        Stream.of(
             """
             select max(contra.postingDate) from PostingRow original
             join PostingRow contra on contra.turnsBackId = original.id
             where original.moneyInId in :m
-            """,
-            """
-            select max(contra.postingDate) from TiePartRow part
-            join PostingRow contra on contra.turnsBackId = part.postingId
-            where part.moneyInId in :m
-            """,
-            """
-            select max(contra.postingDate) from PayoutPartRow part
-            join PostingRow contra on contra.turnsBackId = part.postingId
-            where part.moneyInId in :m
-            """,
-            """
-            select max(contra.postingDate) from TakingsPartRow part
-            join PostingRow contra on contra.turnsBackId = part.postingId
-            where part.moneyInId in :m
-            """)
+            """);
+    return Stream.concat(ofTapes, ofParts)
         .map(
             query ->
                 entities
