@@ -141,7 +141,8 @@ final class Prepared {
     process.waitFor();
   }
 
-  private static boolean answers(int port) throws InterruptedException {
+  /** Whether somebody could sign in. */
+  static boolean answers(int port) throws InterruptedException {
     try {
       HttpRequest asked =
           HttpRequest.newBuilder(URI.create("http://127.0.0.1:%d/api/session".formatted(port)))

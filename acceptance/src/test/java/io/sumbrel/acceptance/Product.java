@@ -95,22 +95,11 @@ final class Product implements AutoCloseable {
   void start() throws IOException, InterruptedException {
     process = process(port, log);
     long end = System.nanoTime() + PATIENCE.toNanos();
-    while (!isReady()) {
+    while (!Prepared.answers(port)) {
       if (System.nanoTime() > end || !process.isAlive()) {
         throw new IllegalStateException("not ready: " + Files.readString(log));
       }
       Thread.sleep(100);
-    }
-  }
-
-  private boolean isReady() {
-    try {
-      return person().get("/api/session").statusCode() == 200;
-    } catch (IOException e) {
-      return false;
-    } catch (InterruptedException e) {
-      Thread.currentThread().interrupt();
-      return false;
     }
   }
 
