@@ -12,10 +12,10 @@ import page from '../../components/Page.module.css';
 import { shortDate } from '../../money/money';
 import { Notes } from '../notes';
 import { Papers } from '../papers';
-import { Agreed, Charges, WhoPays } from '../rules';
+import { Agreed, AgreedTerms, Charges, WhoPays } from '../rules';
 import { WhoseWork, whoseWorkQuery } from '../responsible';
 import { PostingLink } from '../trail';
-import { accountQuery, customerQuery, customersQuery, settledQuery } from './customersApi';
+import { customerQuery, customersQuery, settledQuery, timelineQuery } from './customersApi';
 
 /** Every customer with what is owed, and the items of the chosen one. */
 export function Customers() {
@@ -145,10 +145,11 @@ function One({ id }: { id: number }) {
       )}
       <Papers on="CUSTOMER" id={id} />
       <Notes on="customers" id={id} />
+      <AgreedTerms customer={id} />
       <Charges customer={id} />
       <Agreed customer={id} />
       <WhoPays customer={id} />
-      <Account id={id} />
+      <Timeline id={id} />
       <Settled id={id} />
     </div>
   );
@@ -207,20 +208,20 @@ function Owed({ owed }: { owed: Schemas['OwedView'] }) {
   );
 }
 
-/** All that moved the customer's items, with what was owed after it. */
-function Account({ id }: { id: number }) {
-  const account = useInfiniteQuery(accountQuery(id));
-  if (account.isPending) {
+/** All that happened, in one list: what moved the customer's items, notes and papers. */
+function Timeline({ id }: { id: number }) {
+  const timeline = useInfiniteQuery(timelineQuery(id));
+  if (timeline.isPending) {
     return <Loading />;
   }
-  if (account.isError) {
-    return <Sentence error={account.error} retry={() => void account.refetch()} />;
+  if (timeline.isError) {
+    return <Sentence error={timeline.error} retry={() => void timeline.refetch()} />;
   }
-  const lines = account.data.pages.flatMap((p) => p.lines);
+  const happened = timeline.data.pages.flatMap((p) => p.happened);
   return (
-    lines.length > 0 && (
+    happened.length > 0 && (
       <>
-        <h2>Account</h2>
+        <h2>What happened</h2>
         <table className={page.table}>
           <thead>
             <tr>
@@ -234,30 +235,53 @@ function Account({ id }: { id: number }) {
             </tr>
           </thead>
           <tbody>
-            {lines.map((l) => (
-              <tr key={`${l.number} ${l.itemId}`}>
-                <td>{shortDate(l.date)}</td>
-                <td>
-                  <PostingLink number={l.number} />
-                </td>
-                <td>{l.words}</td>
-                <td>
-                  <Link to={`/trail/items/${l.itemId}`}>{l.item}</Link>
-                </td>
-                <td>{l.actor}</td>
-                <td className="figures">
-                  <Amount minor={l.openDelta} currency={l.currency} />
-                </td>
-                <td className="figures">
-                  {l.currency} <Amount minor={l.owedAfter} currency={l.currency} look="bold" />
-                </td>
-              </tr>
-            ))}
+            {happened.map((h) =>
+              h.moved ? (
+                <Moved key={`${h.moved.number} ${h.moved.itemId}`} happened={h} moved={h.moved} />
+              ) : (
+                <tr key={`${h.at} ${h.words}`}>
+                  <td>{shortDate(h.date)}</td>
+                  <td />
+                  <td colSpan={2}>{h.words}</td>
+                  <td>{h.person}</td>
+                  <td />
+                  <td />
+                </tr>
+              ),
+            )}
           </tbody>
         </table>
-        <Older list={account} shown={lines.length} of="lines of the account" />
+        <Older list={timeline} shown={happened.length} of="lines" />
       </>
     )
+  );
+}
+
+function Moved({
+  happened,
+  moved,
+}: {
+  happened: Schemas['Happened'];
+  moved: Schemas['ItemMoved'];
+}) {
+  return (
+    <tr>
+      <td>{shortDate(happened.date)}</td>
+      <td>
+        <PostingLink number={moved.number} />
+      </td>
+      <td>{happened.words}</td>
+      <td>
+        <Link to={`/trail/items/${moved.itemId}`}>{moved.item}</Link>
+      </td>
+      <td>{happened.person}</td>
+      <td className="figures">
+        <Amount minor={moved.openDelta} currency={moved.currency} />
+      </td>
+      <td className="figures">
+        {moved.currency} <Amount minor={moved.owedAfter} currency={moved.currency} look="bold" />
+      </td>
+    </tr>
   );
 }
 

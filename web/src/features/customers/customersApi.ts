@@ -26,13 +26,13 @@ export const settledQuery = (id: number) =>
     getNextPageParam: (page) => page.next,
   });
 
-/** What moved the customer's items, page by page, the newest first. */
-export const accountQuery = (id: number) =>
+/** All that happened with a customer, page by page, the newest first. */
+export const timelineQuery = (id: number) =>
   infiniteQueryOptions({
-    queryKey: ['customers', id, 'account'],
+    queryKey: ['customers', id, 'timeline'],
     queryFn: ({ pageParam }) =>
       unwrap(
-        client.GET('/api/customers/{id}/account', {
+        client.GET('/api/trail/customers/{id}', {
           params: { path: { id }, query: { before: pageParam } },
         }),
       ),

@@ -1,3 +1,4 @@
+export { AgreedTerms } from './AgreedTerms';
 export { Agreed } from './Agreed';
 export { Charges } from './Charges';
 export { Rules } from './Rules';

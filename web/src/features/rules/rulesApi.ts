@@ -51,6 +51,19 @@ export const keepCharges = (id: number, theirs: boolean) =>
     }),
   );
 
+export const termsQuery = (id: number) =>
+  queryOptions({
+    queryKey: ['rules', 'terms', id],
+    queryFn: () =>
+      unwrap(client.GET('/api/rules/customers/{id}/terms', { params: { path: { id } } })),
+  });
+
+/** Sets the terms of a customer's invoices that state none. */
+export const keepTerms = (id: number, words: string) =>
+  unwrap(
+    client.PUT('/api/rules/customers/{id}/terms', { params: { path: { id } }, body: { words } }),
+  );
+
 export type PaperWanted = Schemas['PaperWanted'];
 
 /** Sets beside which money a paper is wanted. */

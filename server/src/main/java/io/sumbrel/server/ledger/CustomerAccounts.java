@@ -4,6 +4,7 @@ import io.sumbrel.core.openitem.ItemId;
 import io.sumbrel.core.party.CustomerId;
 import io.sumbrel.core.posting.PostingNumber;
 import jakarta.persistence.EntityManager;
+import java.time.Instant;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -38,12 +39,14 @@ public class CustomerAccounts {
    * What a posting did to one item.
    *
    * @param words what happened
+   * @param at when it was posted
    * @param openDelta change of what is owed, in minor units
    * @param owedAfter what was owed in this currency after it, credits taken off
    */
   public record Line(
       PostingNumber number,
       LocalDate date,
+      Instant at,
       String words,
       ItemId item,
       String itemNumber,
@@ -87,6 +90,12 @@ public class CustomerAccounts {
     return new Page(lines(booksId, customer, shown), next);
   }
 
+  /** When a posting was made, by what a page said of it. */
+  @Transactional(readOnly = true)
+  public Optional<Instant> postedAt(long posting) {
+    return Optional.ofNullable(entities.find(PostingRow.class, posting)).map(p -> p.postedAt);
+  }
+
   private List<Line> lines(long booksId, CustomerId customer, List<Long> postings) {
     Map<String, Long> owed = owedAfter(booksId, customer, postings.get(0));
     List<Line> lines = new ArrayList<>();
@@ -115,6 +124,7 @@ public class CustomerAccounts {
     return new Line(
         posting.number(),
         posting.postingDate,
+        posting.postedAt,
         movement.kind.words(),
         new ItemId(movement.itemId),
         (String) row[1],

@@ -1,5 +1,6 @@
 package io.sumbrel.server.note;
 
+import io.sumbrel.core.party.CustomerId;
 import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.server.audit.AuditRecord;
 import io.sumbrel.server.people.Actor;
@@ -8,12 +9,13 @@ import jakarta.persistence.EntityManager;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
+import java.util.Optional;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
 /** Notes with who and when; none is ever changed. */
 @Component
-class Notes {
+public class Notes {
   /** The act by which it stands in the record. */
   static final String WRITTEN = "note-written";
 
@@ -34,7 +36,7 @@ class Notes {
   }
 
   /** A note. */
-  record Note(String person, Instant writtenAt, String words) {}
+  public record Note(String person, Instant writtenAt, String words) {}
 
   /**
    * All beside one thing, the newest first.
@@ -54,8 +56,34 @@ class Notes {
         .setParameter("s", subject)
         .setParameter("b", actor.booksId())
         .getResultStream()
-        .map(n -> new Note(n.person, n.writtenAt, n.words))
+        .map(Notes::note)
         .toList();
+  }
+
+  /** A note on a customer, or on the item of that number. */
+  public record OnCustomer(Optional<String> item, Note note) {}
+
+  /** All on a customer and on its items; in no order. */
+  @Transactional(readOnly = true)
+  public List<OnCustomer> aboutCustomer(long booksId, CustomerId customer) {
+    return entities
+        .createQuery(
+            """
+            select n, i.number from NoteRow n
+              left join OpenItemRow i on n.subject = ITEM and i.id = n.subjectId
+            where n.booksId = :b
+              and (i.customerId = :c or n.subject = CUSTOMER and n.subjectId = :c)
+            """,
+            Object[].class)
+        .setParameter("b", booksId)
+        .setParameter("c", customer.number())
+        .getResultStream()
+        .map(r -> new OnCustomer(Optional.ofNullable((String) r[1]), note((NoteRow) r[0])))
+        .toList();
+  }
+
+  private static Note note(NoteRow row) {
+    return new Note(row.person, row.writtenAt, row.words);
   }
 
   /**

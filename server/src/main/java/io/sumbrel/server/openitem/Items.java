@@ -65,8 +65,10 @@ public class Items {
   private final RowIds ids;
   private final BulkRows bulk;
   private final ItemsHash hash;
+  private final AgreedTerms agreed;
 
-  Items(EntityManager entities, RowIds ids, BulkRows bulk, ItemsHash hash) {
+  Items(EntityManager entities, RowIds ids, BulkRows bulk, ItemsHash hash, AgreedTerms agreed) {
+    this.agreed = agreed;
     this.entities = entities;
     this.ids = ids;
     this.bulk = bulk;
@@ -163,6 +165,7 @@ public class Items {
   @Transactional(readOnly = true)
   public List<OpenItem> settled(long booksId, CustomerId customer, ItemId before, int size) {
     return facts(
+            booksId,
             query(
                     """
                     where i.booksId = :b and i.customerId = :c and b.openMinor = 0
@@ -175,7 +178,10 @@ public class Items {
   }
 
   private List<OpenItem> oldestFirst(String joinsAndWhere, Map<String, Object> parameters) {
-    return facts(query(joinsAndWhere + " order by i.itemDate, i.id", parameters)).toList();
+    return facts(
+            (Long) parameters.get("b"),
+            query(joinsAndWhere + " order by i.itemDate, i.id", parameters))
+        .toList();
   }
 
   private TypedQuery<Object[]> query(String joinsAndWhere, Map<String, Object> parameters) {
@@ -184,8 +190,8 @@ public class Items {
     return query;
   }
 
-  private static Stream<OpenItem> facts(TypedQuery<Object[]> query) {
-    Map<String, Terms> terms = new HashMap<>();
+  private Stream<OpenItem> facts(long booksId, TypedQuery<Object[]> query) {
+    KnownTerms terms = new KnownTerms(agreed.of(booksId));
     return query.getResultStream().map(r -> fact(r, terms));
   }
 
@@ -256,8 +262,11 @@ public class Items {
   /** Items by id, without a lock. Ids that are not of these books are left out. */
   @Transactional(readOnly = true)
   public Map<ItemId, OpenItem> find(long booksId, Collection<ItemId> items) {
+    if (items.isEmpty()) {
+      return Map.of();
+    }
     Map<ItemId, OpenItem> found = new HashMap<>();
-    Map<String, Terms> terms = new HashMap<>();
+    KnownTerms terms = new KnownTerms(agreed.of(booksId));
     InParts.ofIds(
         items.stream().map(ItemId::number),
         some ->
@@ -428,9 +437,25 @@ public class Items {
   }
 
   /**
-   * @param terms those that were read before, by their words: there are few, on very many items
+   * Terms by their words, each read once: there are few, on very many items.
+   *
+   * @param agreed what holds where an invoice states none
    */
-  private static OpenItem fact(Object[] row, Map<String, Terms> terms) {
+  private record KnownTerms(Map<CustomerId, Terms> agreed, Map<String, Terms> read) {
+    KnownTerms(Map<CustomerId, Terms> agreed) {
+      this(agreed, new HashMap<>());
+    }
+
+    Optional<Terms> of(ItemKind kind, Long customer, String stated) {
+      return stated == null
+          ? Optional.ofNullable(customer)
+              .filter(c -> kind == ItemKind.INVOICE)
+              .map(c -> agreed.get(new CustomerId(c)))
+          : Optional.of(read.computeIfAbsent(stated, Terms::parse));
+    }
+  }
+
+  private static OpenItem fact(Object[] row, KnownTerms terms) {
     return new OpenItem(
         new ItemId((Long) row[0]),
         (ItemKind) row[1],
@@ -443,6 +468,6 @@ public class Items {
         (Long) row[11],
         Optional.ofNullable((Long) row[7]),
         Optional.ofNullable((String) row[8]),
-        Optional.ofNullable((String) row[9]).map(t -> terms.computeIfAbsent(t, Terms::parse)));
+        terms.of((ItemKind) row[1], (Long) row[2], (String) row[9]));
   }
 }

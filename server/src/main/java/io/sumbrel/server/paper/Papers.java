@@ -1,5 +1,6 @@
 package io.sumbrel.server.paper;
 
+import io.sumbrel.core.party.CustomerId;
 import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.server.audit.AuditRecord;
 import io.sumbrel.server.note.Subject;
@@ -14,6 +15,7 @@ import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.annotation.Transactional;
@@ -21,7 +23,7 @@ import org.springframework.transaction.support.TransactionTemplate;
 
 /** Papers with who and when; one that was put there by mistake is taken off, and kept. */
 @Component
-class Papers {
+public class Papers {
   static final int MOST_MEGABYTES = 10;
   private static final int MOST_NAME = 200;
 
@@ -80,6 +82,17 @@ class Papers {
 
   record Content(String fileName, PaperKind kind, byte[] bytes) {}
 
+  /** A paper that was put beside a customer. */
+  public record OnCustomer(String fileName, String person, Instant addedAt) {}
+
+  /** All beside a customer, the newest first. */
+  @Transactional(readOnly = true)
+  public List<OnCustomer> aboutCustomer(long booksId, CustomerId customer) {
+    return beside(booksId, Subject.CUSTOMER, customer.number())
+        .map(r -> new OnCustomer(r.fileName, r.person, r.addedAt))
+        .toList();
+  }
+
   /**
    * All beside one thing, the newest first.
    *
@@ -88,6 +101,10 @@ class Papers {
   @Transactional(readOnly = true)
   public List<Paper> of(Actor actor, Subject subject, long id) {
     subjects.nameOf(actor, subject, id);
+    return beside(actor.booksId(), subject, id).map(Paper::of).toList();
+  }
+
+  private Stream<PaperRow> beside(long booksId, Subject subject, long id) {
     return entities
         .createQuery(
             """
@@ -97,10 +114,8 @@ class Papers {
             PaperRow.class)
         .setParameter("id", id)
         .setParameter("s", subject)
-        .setParameter("b", actor.booksId())
-        .getResultStream()
-        .map(Paper::of)
-        .toList();
+        .setParameter("b", booksId)
+        .getResultStream();
   }
 
   /**

@@ -6,7 +6,6 @@ import io.sumbrel.core.openitem.OpenItem;
 import io.sumbrel.core.party.Customer;
 import io.sumbrel.core.party.CustomerId;
 import io.sumbrel.server.books.Houses;
-import io.sumbrel.server.ledger.CustomerAccounts;
 import io.sumbrel.server.ledger.OpenItemsNow;
 import io.sumbrel.server.openitem.Items;
 import io.sumbrel.server.people.Actor;
@@ -42,7 +41,6 @@ class CustomersController {
   private final Items items;
   private final OpenItemsNow openItems;
   private final Houses books;
-  private final CustomerAccounts accounts;
   private final AddCustomer addCustomer;
 
   CustomersController(
@@ -50,10 +48,8 @@ class CustomersController {
       Items items,
       OpenItemsNow openItems,
       Houses books,
-      CustomerAccounts accounts,
       AddCustomer addCustomer) {
     this.addCustomer = addCustomer;
-    this.accounts = accounts;
     this.openItems = openItems;
     this.customers = customers;
     this.items = items;
@@ -70,23 +66,6 @@ class CustomersController {
    */
   record OwedView(
       String currency, long openMinor, long lateMinor, long creditsMinor, List<AgedView> aged) {}
-
-  /** What a posting did to an item of the customer, with what was owed after it. */
-  record AccountLine(
-      String number,
-      LocalDate date,
-      String words,
-      long itemId,
-      String item,
-      String actor,
-      String currency,
-      long openDelta,
-      long owedAfter) {}
-
-  /**
-   * @param next where the page of older lines begins; empty when this is the last
-   */
-  record AccountPage(List<AccountLine> lines, Optional<Long> next) {}
 
   record CustomerView(
       long id, String number, String name, Optional<String> parent, List<OwedView> owed) {}
@@ -194,36 +173,6 @@ class CustomersController {
     return new SettledPage(
         shown.stream().map(i -> view(i, today)).toList(),
         settled.size() > PAGE ? Optional.of(shown.get(PAGE - 1).id().number()) : Optional.empty());
-  }
-
-  /**
-   * The account of a customer: what moved its items, the newest first.
-   *
-   * @param before where it begins, as the page before said
-   */
-  @GetMapping("/{id}/account")
-  AccountPage account(
-      @AuthenticationPrincipal Actor actor,
-      @PathVariable long id,
-      @RequestParam Optional<Long> before) {
-    Customer customer = customers.one(actor.booksId(), new CustomerId(id));
-    CustomerAccounts.Page page = accounts.page(actor.booksId(), customer.id(), before, PAGE);
-    return new AccountPage(
-        page.lines().stream()
-            .map(
-                l ->
-                    new AccountLine(
-                        l.number().words(),
-                        l.date(),
-                        l.words(),
-                        l.item().number(),
-                        l.itemNumber(),
-                        l.actor(),
-                        l.currency(),
-                        l.openDelta(),
-                        l.owedAfter()))
-            .toList(),
-        page.next());
   }
 
   private static CustomerView view(

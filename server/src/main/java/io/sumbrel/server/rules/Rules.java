@@ -2,6 +2,7 @@ package io.sumbrel.server.rules;
 
 import io.sumbrel.core.bank.Method;
 import io.sumbrel.core.money.ExchangeRate;
+import io.sumbrel.core.openitem.Terms;
 import io.sumbrel.core.party.CustomerId;
 import io.sumbrel.core.proof.Fact;
 import io.sumbrel.core.refusal.Refusal;
@@ -14,6 +15,7 @@ import io.sumbrel.core.rules.SilentPayments;
 import io.sumbrel.core.rules.SilentStep;
 import io.sumbrel.server.audit.AuditRecord;
 import io.sumbrel.server.books.Houses;
+import io.sumbrel.server.openitem.AgreedTerms;
 import io.sumbrel.server.party.Customers;
 import io.sumbrel.server.people.Actor;
 import io.sumbrel.server.persistence.Column;
@@ -48,6 +50,7 @@ public class Rules {
   private final Customers customers;
   private final AuditRecord audit;
   private final RatesOfDays rates;
+  private final AgreedTerms terms;
 
   Rules(
       EntityManager entities,
@@ -55,7 +58,9 @@ public class Rules {
       Houses houses,
       Customers customers,
       AuditRecord audit,
-      RatesOfDays rates) {
+      RatesOfDays rates,
+      AgreedTerms terms) {
+    this.terms = terms;
     this.rates = rates;
     this.entities = entities;
     this.limits = limits;
@@ -109,6 +114,9 @@ public class Rules {
     rules.bearCharges().stream()
         .sorted(Comparator.comparing(CustomerId::number))
         .forEach(c -> cells.addAll(List.of(c.number(), "bears charges")));
+    terms.of(booksId).entrySet().stream()
+        .sorted(Comparator.comparing(e -> e.getKey().number()))
+        .forEach(e -> cells.addAll(List.of(e.getKey().number(), e.getValue().words())));
     houses.papersWanted(booksId).stream().sorted().forEach(cells::add);
     rates.since(booksId, LocalDate.EPOCH).forEach(r -> cells.addAll(List.of(r.words(), r.date())));
     return Fact.of("rules", cells);
@@ -172,6 +180,24 @@ public class Rules {
         "charges-set",
         name,
         isTheirs ? "borne by the customer" : "borne by the house",
+        standing(actor.booksId()));
+  }
+
+  /**
+   * Sets the terms of a customer's invoices that state none.
+   *
+   * @param agreed empty when none are agreed any more
+   * @throws Refusal {@code not-found} when there is no such customer
+   */
+  @Transactional
+  public void keepTerms(Actor actor, CustomerId customer, Optional<Terms> agreed) {
+    String name = customers.one(actor.booksId(), customer).name();
+    terms.keep(actor.booksId(), customer, agreed);
+    audit.append(
+        actor,
+        "terms-set",
+        name,
+        agreed.map(Terms::words).orElse("as invoices state them"),
         standing(actor.booksId()));
   }
 

@@ -6,6 +6,7 @@ import io.sumbrel.core.difference.DifferenceReason;
 import io.sumbrel.core.ledger.LedgerAccount;
 import io.sumbrel.core.money.Currencies;
 import io.sumbrel.core.money.ExchangeRate;
+import io.sumbrel.core.openitem.Terms;
 import io.sumbrel.core.party.CustomerId;
 import io.sumbrel.core.rules.HouseRules;
 import io.sumbrel.core.rules.SilentList;
@@ -15,6 +16,7 @@ import io.sumbrel.formats.ratecsv.RateCsvReader;
 import io.sumbrel.server.bank.BankAccounts;
 import io.sumbrel.server.books.Houses;
 import io.sumbrel.server.chart.Charts;
+import io.sumbrel.server.openitem.AgreedTerms;
 import io.sumbrel.server.party.Customers;
 import io.sumbrel.server.people.Actor;
 import java.nio.charset.StandardCharsets;
@@ -51,9 +53,11 @@ class RulesController {
   private final PersonLimits personLimits;
   private final RatesOfDays rates;
   private final Reasons reasons;
+  private final AgreedTerms terms;
 
   RulesController(
       Rules rules,
+      AgreedTerms terms,
       Reasons reasons,
       Customers customers,
       Charts charts,
@@ -61,6 +65,7 @@ class RulesController {
       RatesOfDays rates,
       Houses houses,
       PersonLimits personLimits) {
+    this.terms = terms;
     this.personLimits = personLimits;
     this.houses = houses;
     this.rates = rates;
@@ -360,6 +365,28 @@ class RulesController {
       @PathVariable long id,
       @RequestBody ChargesView request) {
     rules.keepWhoBearsCharges(actor, new CustomerId(id), request.theirs());
+  }
+
+  /**
+   * @param words terms such as 2/10 net 30; empty when none are agreed
+   */
+  record TermsView(String words) {}
+
+  @GetMapping("/customers/{id}/terms")
+  TermsView terms(@AuthenticationPrincipal Actor actor, @PathVariable long id) {
+    CustomerId customer = customers.one(actor.booksId(), new CustomerId(id)).id();
+    Terms agreed = terms.of(actor.booksId()).get(customer);
+    return new TermsView(agreed == null ? "" : agreed.words());
+  }
+
+  @PutMapping("/customers/{id}/terms")
+  @PreAuthorize("hasAuthority('APPROVE')")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void keepTerms(
+      @AuthenticationPrincipal Actor actor, @PathVariable long id, @RequestBody TermsView request) {
+    Optional<Terms> agreed =
+        Optional.of(request.words()).filter(w -> !w.isBlank()).map(Terms::parse);
+    rules.keepTerms(actor, new CustomerId(id), agreed);
   }
 
   @PutMapping("/customers/{id}/silent-list")

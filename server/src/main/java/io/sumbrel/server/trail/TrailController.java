@@ -54,6 +54,7 @@ class TrailController {
   private final DecisionRecord decisions;
   private final Claims claims;
   private final Receipts receipts;
+  private final CustomerTimeline timeline;
 
   TrailController(
       Arrivals arrivals,
@@ -65,7 +66,9 @@ class TrailController {
       Postings postings,
       DecisionRecord decisions,
       Claims claims,
-      Receipts receipts) {
+      Receipts receipts,
+      CustomerTimeline timeline) {
+    this.timeline = timeline;
     this.arrivals = arrivals;
     this.moneyLines = moneyLines;
     this.customers = customers;
@@ -264,6 +267,19 @@ class TrailController {
         part.journal().stream().map(l -> journal(l, names, byId)).toList(),
         part.movements().stream().map(m -> move(m, moved.get(m.item()))).toList(),
         part.more() ? Optional.of(Math.max(0, after) + PAGE) : Optional.empty());
+  }
+
+  /**
+   * All that happened with a customer.
+   *
+   * @param before where the page begins, as the page before said
+   */
+  @GetMapping("/customers/{id}")
+  CustomerTimeline.TimelinePage customer(
+      @AuthenticationPrincipal Actor actor,
+      @PathVariable long id,
+      @RequestParam Optional<Long> before) {
+    return timeline.page(actor, id, before);
   }
 
   private List<String> returns(Postings.Stored stored) {

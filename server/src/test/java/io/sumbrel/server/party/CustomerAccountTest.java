@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
+import org.springframework.http.HttpMethod;
 import tools.jackson.databind.JsonNode;
 
 /** What moved a customer's items, with what was owed after it, and how old that is. */
@@ -27,19 +28,24 @@ class CustomerAccountTest extends ServerTest {
 
   private List<String> account() {
     return house
-        .get(house.reader, path + "/account")
+        .get(house.reader, path.replace("customers", "trail/customers"))
         .body()
-        .path("lines")
+        .path("happened")
         .valueStream()
-        .map(
-            l ->
-                "%s %s %d %d"
-                    .formatted(
-                        l.path("words").asString(),
-                        l.path("item").asString(),
-                        l.path("openDelta").asLong(),
-                        l.path("owedAfter").asLong()))
+        .map(CustomerAccountTest::words)
         .toList();
+  }
+
+  private static String words(JsonNode happened) {
+    JsonNode moved = happened.path("moved");
+    return moved.path("number").isMissingNode()
+        ? happened.path("words").asString()
+        : "%s %s %d %d"
+            .formatted(
+                happened.path("words").asString(),
+                moved.path("item").asString(),
+                moved.path("openDelta").asLong(),
+                moved.path("owedAfter").asLong());
   }
 
   @Test
@@ -65,7 +71,58 @@ class CustomerAccountTest extends ServerTest {
             "first seen T-1 50000 50000");
     house.turnBack(house.clerk, number);
     assertThat(account()).hasSize(6).first().asString().endsWith("80000");
-    assertThat(house.get(house.reader, "/api/customers/999999/account").status()).isEqualTo(404);
+    assertThat(house.get(house.reader, "/api/trail/customers/999999").status()).isEqualTo(404);
+  }
+
+  @Test
+  void notesOnTheCustomerAndItsItemsStandInTheSameList() {
+    long item = house.item("T-1").path("id").asLong();
+    house.send(
+        house.clerk,
+        HttpMethod.POST,
+        "/api/notes/items/" + item,
+        Map.of("words", "asked for a copy"));
+    house.send(
+        house.clerk,
+        HttpMethod.POST,
+        path.replace("customers", "notes/customers"),
+        Map.of("words", "pays on Fridays"));
+    assertThat(account())
+        .containsExactly(
+            "“pays on Fridays”",
+            "T-1: “asked for a copy”",
+            "first seen T-2 30000 80000",
+            "first seen T-1 50000 50000");
+  }
+
+  @Test
+  void termsThatWereAgreedHoldForInvoicesThatStateNone() {
+    String terms = path.replace("customers", "rules/customers") + "/terms";
+    assertThat(
+            house.send(house.clerk, HttpMethod.PUT, terms, Map.of("words", "2/10 net 30")).status())
+        .isEqualTo(403);
+    House.Answer wrong =
+        house.send(house.supervisor, HttpMethod.PUT, terms, Map.of("words", "soon"));
+    assertThat(wrong.status()).isEqualTo(422);
+    assertThat(wrong.body().path("detail").asString()).contains("“soon” is not terms");
+    house.send(house.supervisor, HttpMethod.PUT, terms, Map.of("words", "2/40 net 60"));
+    assertThat(house.get(house.reader, terms).body().path("words").asString())
+        .isEqualTo("2/40 net 60");
+    assertThat(termsOf("T-1")).isEqualTo("2/40 net 60");
+    house.send(house.supervisor, HttpMethod.PUT, terms, Map.of("words", ""));
+    assertThat(termsOf("T-1")).isEmpty();
+  }
+
+  private String termsOf(String number) {
+    return house
+        .get(house.reader, path)
+        .body()
+        .path("items")
+        .valueStream()
+        .filter(i -> i.path("number").asString().equals(number))
+        .map(i -> i.path("terms").asString(""))
+        .findFirst()
+        .orElseThrow();
   }
 
   @Test
