@@ -22,6 +22,7 @@ import {
   type TieRecord,
   tieSetsQuery,
 } from './depositsApi';
+import { ReadWrongly } from './ReadWrongly';
 import { TickList } from './TickList';
 import styles from './Deposits.module.css';
 
@@ -188,13 +189,22 @@ function useTie(board: TieBoard | undefined) {
   const shown = sum(entries);
   const left = shown - sum(records);
 
-  const tieThem = (reason?: Reason) => {
+  const tieThem = (reason?: Reason, corrected?: number) => {
     key.current = key.current || crypto.randomUUID();
     const once = key.current;
     void perform(async () => {
       setDone(undefined);
       const body = { entries: entries.map((e) => e.id), recorded: records.map((r) => r.id) };
-      setDone(await tie(reason ? { ...body, reason } : body, once));
+      setDone(
+        await tie(
+          {
+            ...body,
+            ...(reason ? { reason } : {}),
+            ...(corrected === undefined ? {} : { corrected }),
+          },
+          once,
+        ),
+      );
       setEntries([]);
       setRecords([]);
     });
@@ -269,11 +279,20 @@ function TieStrip({ work, reasons, records }: StripProps) {
         <div className={styles.acts}>
           {left !== 0 &&
             work.records.length > 0 &&
-            reasons.map((r) => (
-              <Button key={r.code} onClick={() => work.tieThem(r.code)}>
-                {words(Math.abs(left), currency)} {r.words}
-              </Button>
-            ))}
+            reasons.map((r) =>
+              r.corrects ? (
+                <ReadWrongly
+                  key={`${r.code} ${work.records.map((o) => o.id).join()}`}
+                  label={`${words(Math.abs(left), currency)} ${r.words}`}
+                  records={work.records.map((o) => o.id)}
+                  choose={(item) => work.tieThem(r.code, item)}
+                />
+              ) : (
+                <Button key={r.code} onClick={() => work.tieThem(r.code)}>
+                  {words(Math.abs(left), currency)} {r.words}
+                </Button>
+              ),
+            )}
           <Button variant="contained" onClick={() => work.tieThem()}>
             Tie<Key>Ctrl ↵</Key>
           </Button>

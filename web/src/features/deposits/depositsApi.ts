@@ -105,6 +105,13 @@ export const tieSetsQuery = (entries: number[]) =>
     placeholderData: (before) => before,
   });
 
+/** What the cheques of some records have paid: one of them may have been read wrongly. */
+export const paidQuery = (recorded: number[]) =>
+  queryOptions({
+    queryKey: ['deposits', 'paid', recorded],
+    queryFn: () => unwrap(client.POST('/api/ties/paid', { body: { recorded } })),
+  });
+
 export type Payout = Schemas['PayoutView'];
 export type Processor = Payout['processor'];
 

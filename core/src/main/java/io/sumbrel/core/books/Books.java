@@ -347,11 +347,16 @@ public final class Books {
     return TapePosted.of(tape, account, nextNumber(date), date, this::nextItem);
   }
 
-  /** Ties what was recorded to entries of the bank. */
+  /**
+   * Ties what was recorded to entries of the bank.
+   *
+   * @param corrected the item that a wrongly read cheque among the recorded paid
+   */
   public PostingNumber tie(
       List<MoneyInId> shown,
       List<RecordedId> recorded,
       Optional<TieReason> reason,
+      Optional<ItemId> corrected,
       Authority authority) {
     List<Tie.Shown> entries =
         shown.stream()
@@ -359,13 +364,38 @@ public final class Books {
             .map(e -> new Tie.Shown(e.moneyIn(), e.account()))
             .toList();
     List<Recorded> records = recorded.stream().map(imports::untied).toList();
-    Tie tie = Tie.of(entries, records, reason);
+    Optional<Tie.Paid> paid =
+        corrected.map(i -> new Tie.Paid(items.get(i), paidByMembers(recorded, i)));
+    Tie tie = Tie.of(entries, records, reason, paid);
     Optional<LocalDate> free =
         shown.stream().flatMap(id -> lastTurnedBack(id).stream()).max(LocalDate::compareTo);
     LocalDate date = PostingDate.of(Tie.lastDay(entries, records), free, closedUntil);
     tie.requireWithin(
         limits.differences(), authority, givenByTies(tie.bank(), reason, YearMonth.from(date)));
     return append(Tied.of(tie, date));
+  }
+
+  /** What the receipts of some records have placed on an item. */
+  private long paidByMembers(List<RecordedId> recorded, ItemId item) {
+    return recorded.stream()
+        .flatMap(this::receiptsOf)
+        .flatMap(imports::moneyOf)
+        .flatMap(m -> imports.explanation(m).stream())
+        .distinct()
+        .flatMap(n -> postings.get(n).movements().stream())
+        .filter(m -> m.item().equals(item) && m.kind() == ItemMovement.Kind.PLACED)
+        .mapToLong(m -> -m.openDelta())
+        .sum();
+  }
+
+  /** The receipts that lie on a slip; anything else is its own. */
+  private Stream<RecordedId> receiptsOf(RecordedId recorded) {
+    return postings.values().stream()
+        .flatMap(p -> p.slip().stream())
+        .filter(s -> s.id().equals(recorded))
+        .findFirst()
+        .map(s -> s.receipts().stream().map(Tie.Record::id))
+        .orElse(Stream.of(recorded));
   }
 
   /**

@@ -38,6 +38,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Consumer;
+import java.util.stream.Stream;
 
 /** What came in from outside, and by which posting each of it is explained. */
 final class Imports {
@@ -137,6 +138,15 @@ final class Imports {
         receipt.date(),
         kept.amountMinor(),
         receipt.words());
+  }
+
+  /** The sums of a deposit's members, or of a receipt on hand, that are explained by themselves. */
+  Stream<MoneyInId> moneyOf(RecordedId id) {
+    return Stream.concat(
+        Optional.ofNullable(onHand.get(id)).flatMap(BooksFacts.OnHand::moneyIn).stream(),
+        Optional.ofNullable(deposits.get(id)).stream()
+            .flatMap(d -> d.members().stream())
+            .flatMap(m -> m.moneyIn().stream()));
   }
 
   /** A slip was handed in: it waits for the bank now. */

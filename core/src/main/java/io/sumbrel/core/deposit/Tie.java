@@ -4,6 +4,9 @@ import io.sumbrel.core.difference.Authority;
 import io.sumbrel.core.difference.DifferenceLimits;
 import io.sumbrel.core.ledger.AccountCode;
 import io.sumbrel.core.money.AmountText;
+import io.sumbrel.core.openitem.ItemId;
+import io.sumbrel.core.openitem.OpenItem;
+import io.sumbrel.core.party.CustomerId;
 import io.sumbrel.core.receipt.BankLine;
 import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.receipt.MoneyInId;
@@ -24,13 +27,15 @@ import java.util.stream.Stream;
  *
  * @param bank the ledger account of the bank account
  * @param reason of the difference, where there is one
+ * @param corrected the item that a wrongly read cheque paid, for that reason
  */
 public record Tie(
     AccountCode bank,
     Currency currency,
     List<Entry> entries,
     List<Record> records,
-    Optional<TieReason> reason) {
+    Optional<TieReason> reason,
+    Optional<Corrected> corrected) {
 
   /** Entries and records come in dozens at the most; more is no work of a person. */
   public static final int MOST_PARTS = 1_000;
@@ -48,12 +53,23 @@ public record Tie(
   /** What was recorded, with the ledger account on which its money stood. */
   public record Record(RecordedId id, AccountCode standsOn, long amountMinor) {}
 
+  /** An item of a customer that was paid with another sum than was recorded. */
+  public record Corrected(ItemId item, CustomerId customer) {}
+
+  /**
+   * An item that a receipt has paid.
+   *
+   * @param paidMinor with how much, in minor units
+   */
+  public record Paid(OpenItem item, long paidMinor) {}
+
   public Tie {
     entries = List.copyOf(entries);
     records = List.copyOf(records);
     boolean differs = difference(entries, records) != 0;
     boolean complete = records.isEmpty() ? entries.size() > 1 && !differs : !entries.isEmpty();
-    if (!complete || differs != reason.isPresent()) {
+    boolean corrects = reason.filter(TieReason::corrects).isPresent();
+    if (!complete || differs != reason.isPresent() || corrects != corrected.isPresent()) {
       throw new IllegalArgumentException("tie of " + entries + " and " + records + ", " + reason);
     }
   }
@@ -61,11 +77,13 @@ public record Tie(
   /**
    * Judges what somebody wants to tie.
    *
+   * @param paid the item that a wrongly read cheque among the recorded paid
    * @throws Refusal {@code empty-tie}, {@code no-pair}, {@code too-many-parts}, {@code twice},
    *     {@code no-entry}, {@code currency}, {@code other-account}, {@code not-zero}, {@code
-   *     no-difference}
+   *     no-difference}, {@code not-corrected}
    */
-  public static Tie of(List<Shown> shown, List<Recorded> recorded, Optional<TieReason> reason) {
+  public static Tie of(
+      List<Shown> shown, List<Recorded> recorded, Optional<TieReason> reason, Optional<Paid> paid) {
     requireSome(shown, recorded);
     requireOneAccount(shown, recorded);
     List<Entry> entries =
@@ -74,8 +92,43 @@ public record Tie(
         recorded.stream().map(r -> new Record(r.id(), r.standsOn(), r.amountMinor())).toList();
     Currency currency = shown.get(0).money().currency();
     requirePair(entries, records, currency);
-    requireMeet(difference(entries, records), currency, reason);
-    return new Tie(shown.get(0).bank(), currency, entries, records, reason);
+    long difference = difference(entries, records);
+    requireMeet(difference, currency, reason);
+    return new Tie(
+        shown.get(0).bank(),
+        currency,
+        entries,
+        records,
+        reason,
+        reason.filter(TieReason::corrects).map(r -> corrected(paid, difference, currency)));
+  }
+
+  /**
+   * What was recorded too high is owed again, as far as the cheque paid it; too low, it is paid.
+   */
+  private static Corrected corrected(Optional<Paid> paid, long difference, Currency currency) {
+    Paid of =
+        paid.orElseThrow(
+            () -> new Refusal("not-corrected", "Say which item the wrongly read cheque paid."));
+    OpenItem item = of.item();
+    String differs = AmountText.words(Math.abs(difference), currency);
+    if (item.customer().isEmpty() || item.kind().isCredit() || !item.currency().equals(currency)) {
+      throw new Refusal(
+          "not-corrected", item.number() + " is nothing that a cheque in this currency pays.");
+    }
+    if (difference < 0 && -difference > of.paidMinor()) {
+      throw new Refusal(
+          "not-corrected",
+          "The cheque paid %s of %s, and %s less came; turn its posting back instead."
+              .formatted(AmountText.words(of.paidMinor(), currency), item.number(), differs));
+    }
+    if (difference > item.openMinor()) {
+      throw new Refusal(
+          "not-corrected",
+          "%s is open of %s, and %s more came; turn the cheque's posting back instead."
+              .formatted(item.openWords(), item.number(), differs));
+    }
+    return new Corrected(item.id(), item.customer().get());
   }
 
   /** The refusal of more than {@link #MOST_PARTS}. */
@@ -102,16 +155,17 @@ public record Tie(
    * @throws Refusal {@code over-limit}
    */
   public void requireWithin(DifferenceLimits limits, Authority authority, long thisMonthMinor) {
-    if (reason.isEmpty()) {
-      return;
-    }
-    limits
-        .of(reason.get().limitedAs(), authority, currency)
-        .requireWithin(
-            Math.abs(differenceMinor()),
-            thisMonthMinor,
-            ", " + reason.get().words(),
-            " on this account this month");
+    reason
+        .flatMap(TieReason::limitedAs)
+        .ifPresent(
+            limited ->
+                limits
+                    .of(limited, authority, currency)
+                    .requireWithin(
+                        Math.abs(differenceMinor()),
+                        thisMonthMinor,
+                        ", " + reason.get().words(),
+                        " on this account this month"));
   }
 
   /** Whether the bank corrects itself, and nothing that was recorded is tied. */

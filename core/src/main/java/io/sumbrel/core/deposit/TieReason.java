@@ -2,6 +2,7 @@ package io.sumbrel.core.deposit;
 
 import io.sumbrel.core.difference.DifferenceReason;
 import io.sumbrel.core.ledger.StandardAccount;
+import java.util.Optional;
 
 /** Why the bank shows another sum than was recorded, and the account that bears it. */
 public enum TieReason {
@@ -12,7 +13,11 @@ public enum TieReason {
       DifferenceReason.SMALL_DIFFERENCE),
   BANK_CHARGE("bank charge kept", StandardAccount.BANK_CHARGES, DifferenceReason.BANK_CHARGE),
   PROCESSOR_FEE(
-      "processor fee kept", StandardAccount.PROCESSOR_FEES, DifferenceReason.PROCESSOR_FEE);
+      "processor fee kept", StandardAccount.PROCESSOR_FEES, DifferenceReason.PROCESSOR_FEE),
+  /**
+   * A cheque was recorded with another sum than is written on it: what it paid was paid otherwise.
+   */
+  READ_WRONGLY("cheque read wrongly", StandardAccount.RECEIVABLES, null);
 
   private final String words;
   private final StandardAccount account;
@@ -32,8 +37,15 @@ public enum TieReason {
     return account;
   }
 
-  /** The reason of a tape whose limit holds for this one too. */
-  DifferenceReason limitedAs() {
-    return limitedAs;
+  /**
+   * The reason of a tape whose limit holds for this one too; empty where the house loses nothing.
+   */
+  Optional<DifferenceReason> limitedAs() {
+    return Optional.ofNullable(limitedAs);
+  }
+
+  /** Whether a receipt is corrected, and what it paid with it. */
+  public boolean corrects() {
+    return this == READ_WRONGLY;
   }
 }

@@ -26,6 +26,8 @@ public record ItemMovement(ItemId item, Kind kind, long totalDelta, long openDel
     OWED("owed again"),
     /** Open again: the bank took the money back that settled it. */
     RETURNED("returned"),
+    /** Paid with another sum than was recorded: the cheque was read wrongly. */
+    CORRECTED("cheque read wrongly"),
     TURNED_BACK("turned back");
 
     private final String words;

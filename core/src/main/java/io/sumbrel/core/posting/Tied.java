@@ -3,8 +3,11 @@ package io.sumbrel.core.posting;
 import io.sumbrel.core.deposit.Tie;
 import io.sumbrel.core.ledger.AccountCode;
 import io.sumbrel.core.ledger.JournalEntry;
+import io.sumbrel.core.ledger.StandardAccount;
+import io.sumbrel.core.party.CustomerId;
 import java.time.LocalDate;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
 
@@ -25,7 +28,30 @@ public record Tied(Tie tie, JournalEntry entry) implements Event {
     tie.records().forEach(r -> debits.merge(r.standsOn(), -r.amountMinor(), Long::sum));
     tie.reason()
         .ifPresent(r -> debits.merge(r.account().code(), -tie.differenceMinor(), Long::sum));
-    return JournalEntry.of(date, tie.currency(), debits);
+    JournalEntry entry = JournalEntry.of(date, tie.currency(), debits);
+    return tie.corrected().map(c -> ofCustomer(entry, c.customer())).orElse(entry);
+  }
+
+  private static JournalEntry ofCustomer(JournalEntry entry, CustomerId customer) {
+    return new JournalEntry(
+        entry.date(),
+        entry.lines().stream()
+            .map(l -> l.account().equals(StandardAccount.RECEIVABLES.code()) ? l.of(customer) : l)
+            .toList());
+  }
+
+  /** A cheque that was read wrongly paid its item with another sum. */
+  @Override
+  public List<ItemMovement> movements() {
+    return movements(tie);
+  }
+
+  /** What a tie does to items. */
+  public static List<ItemMovement> movements(Tie tie) {
+    return tie.corrected().stream()
+        .map(
+            c -> new ItemMovement(c.item(), ItemMovement.Kind.CORRECTED, 0, -tie.differenceMinor()))
+        .toList();
   }
 
   @Override

@@ -128,6 +128,14 @@ public record TurnedBack(
           "%s, which %s opened again, was settled since; turn that back first."
               .formatted(item.number(), posting.number().words()));
     }
+    long before = item.openMinor() - movement.openDelta();
+    if (movement.kind() == ItemMovement.Kind.CORRECTED
+        && (before < 0 || before > item.totalMinor())) {
+      throw new Refusal(
+          "paid-since",
+          "%s, which %s corrected, was paid or opened otherwise since; turn that back first."
+              .formatted(item.number(), posting.number().words()));
+    }
     boolean outOfRange =
         movement.kind() == ItemMovement.Kind.PLACED
             && Math.abs(item.openMinor() - movement.openDelta()) > Math.abs(item.totalMinor());

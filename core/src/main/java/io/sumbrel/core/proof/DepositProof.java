@@ -267,7 +267,8 @@ final class DepositProof {
     boolean recorded = tie.records().stream().allMatch(r -> isRecord(records.get(r.id()), r));
     if (!shown || !recorded) {
       failures.add(posting.number().words() + " ties other sums than were imported.");
-    } else if (!Tied.journal(tie, posting.date()).equals(posting.entry())) {
+    } else if (!Tied.journal(tie, posting.date()).equals(posting.entry())
+        || !Tied.movements(tie).equals(posting.movements())) {
       failures.add(
           posting.number().words() + ": its journal entry is not what the posting table gives.");
     }

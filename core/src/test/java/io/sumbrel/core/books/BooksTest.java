@@ -41,6 +41,7 @@ class BooksTest {
     int walks = WALKS.size();
     assertThat(all(w -> w.turnedBack)).isGreaterThan(15 * walks);
     assertThat(all(w -> w.tied)).isGreaterThan(5 * walks);
+    assertThat(all(w -> w.corrected)).as("cheques read wrongly").isGreaterThan(walks / 4);
     assertThat(all(w -> w.detailed)).isGreaterThan(walks);
     assertThat(all(w -> w.rebilled)).isGreaterThan(5 * walks);
     assertThat(all(w -> w.withoutMoney)).isGreaterThan(5 * walks);

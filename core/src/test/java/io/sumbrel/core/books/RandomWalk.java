@@ -11,6 +11,7 @@ import io.sumbrel.core.ledger.StandardAccount;
 import io.sumbrel.core.money.ExchangeRate;
 import io.sumbrel.core.money.ExchangeRates;
 import io.sumbrel.core.money.Money;
+import io.sumbrel.core.openitem.ItemId;
 import io.sumbrel.core.openitem.ItemKind;
 import io.sumbrel.core.openitem.ListChoice;
 import io.sumbrel.core.openitem.ListScope;
@@ -60,6 +61,7 @@ public final class RandomWalk {
   int turnedBack;
   int refused;
   int tied;
+  int corrected;
   int detailed;
   int rebilled;
   int withoutMoney;
@@ -171,7 +173,7 @@ public final class RandomWalk {
         long sum = one.moneyIn().amountMinor() + other.moneyIn().amountMinor();
         if (one != other && sum == 0 || random.nextInt(2_000) == 0) {
           List<MoneyInId> both = List.of(one.moneyIn().id(), other.moneyIn().id());
-          books.tie(both, List.of(), Optional.empty(), authority());
+          books.tie(both, List.of(), Optional.empty(), Optional.empty(), authority());
           paired++;
           return;
         }
@@ -182,14 +184,39 @@ public final class RandomWalk {
   private void tie(RandomBank.Waiting deposit, List<BooksFacts.Entry> shown) {
     long sum = shown.stream().mapToLong(e -> e.moneyIn().amountMinor()).sum();
     boolean meets = sum == deposit.netMinor();
-    books.tie(
-        shown.stream().map(e -> e.moneyIn().id()).toList(),
-        List.of(deposit.id()),
-        meets == (random.nextInt(20) != 0)
-            ? Optional.empty()
-            : Optional.of(TieReason.COUNTED_OTHERWISE),
-        authority());
+    List<ItemId> paid = sum % 2 == 0 ? paidItems() : List.of();
+    TieReason reason = paid.isEmpty() ? TieReason.COUNTED_OTHERWISE : TieReason.READ_WRONGLY;
+    boolean names = meets == (random.nextInt(20) == 0);
+    tie(deposit, shown, names ? Optional.of(reason) : Optional.empty(), paid);
     tied++;
+  }
+
+  /** With each item that a cheque may have paid, until one of them can have been. */
+  private void tie(
+      RandomBank.Waiting deposit,
+      List<BooksFacts.Entry> shown,
+      Optional<TieReason> reason,
+      List<ItemId> paid) {
+    List<MoneyInId> entries = shown.stream().map(e -> e.moneyIn().id()).toList();
+    for (ItemId item : paid) {
+      try {
+        books.tie(entries, List.of(deposit.id()), reason, Optional.of(item), authority());
+        corrected += reason.isPresent() ? 1 : 0;
+        return;
+      } catch (Refusal e) {
+        refused++;
+      }
+    }
+    books.tie(entries, List.of(deposit.id()), reason, Optional.empty(), authority());
+  }
+
+  private List<ItemId> paidItems() {
+    return books.postings().stream()
+        .flatMap(p -> p.movements().stream())
+        .filter(m -> m.kind() == ItemMovement.Kind.PLACED && m.openDelta() < 0)
+        .map(ItemMovement::item)
+        .distinct()
+        .toList();
   }
 
   private void readList() {

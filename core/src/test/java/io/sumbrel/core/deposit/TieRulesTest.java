@@ -10,6 +10,11 @@ import io.sumbrel.core.ledger.AccountCode;
 import io.sumbrel.core.ledger.JournalLine;
 import io.sumbrel.core.ledger.StandardAccount;
 import io.sumbrel.core.money.Money;
+import io.sumbrel.core.openitem.ItemId;
+import io.sumbrel.core.openitem.ItemKind;
+import io.sumbrel.core.openitem.OpenItem;
+import io.sumbrel.core.party.CustomerId;
+import io.sumbrel.core.posting.ItemMovement;
 import io.sumbrel.core.posting.Tied;
 import io.sumbrel.core.receipt.BankLine;
 import io.sumbrel.core.receipt.MoneyIn;
@@ -60,7 +65,7 @@ class TieRulesTest {
   }
 
   private static Tie tie(List<Tie.Shown> shown, List<Recorded> recorded, TieReason... reason) {
-    return Tie.of(shown, recorded, List.of(reason).stream().findFirst());
+    return Tie.of(shown, recorded, List.of(reason).stream().findFirst(), Optional.empty());
   }
 
   /** A clerk's own 40.00 for a charge, 160.00 in a month: our own choice, as the houses start. */
@@ -76,6 +81,55 @@ class TieRulesTest {
         tie(List.of(entry(1, 1, 5_899)), List.of(slip(7, USD, 9_900)), TieReason.BANK_CHARGE);
     assertThatThrownBy(() -> more.requireWithin(DifferenceLimits.DEFAULTS, Authority.CLERK, 0))
         .hasMessage("40.01, bank charge kept: more than the limit of 40.00.");
+  }
+
+  private static Tie misread(long shown, long openMinor, long paidMinor) {
+    OpenItem invoice =
+        new OpenItem(
+            new ItemId(3),
+            ItemKind.INVOICE,
+            Optional.of(new CustomerId(8)),
+            "W-3",
+            DAY,
+            Optional.empty(),
+            USD,
+            40_000,
+            openMinor,
+            Optional.empty(),
+            Optional.empty(),
+            Optional.empty());
+    return Tie.of(
+        List.of(entry(1, 1, shown)),
+        List.of(slip(7, USD, 50_000)),
+        Optional.of(TieReason.READ_WRONGLY),
+        Optional.of(new Tie.Paid(invoice, paidMinor)));
+  }
+
+  /** A cheque of 130.00 was recorded as 310.00 on a slip of 500.00: 180.00 are owed again. */
+  @Test
+  void whatAWronglyReadChequePaidTooMuchIsOwedAgain() {
+    Tied tied = Tied.of(misread(32_000, 9_000, 31_000), DAY);
+    assertThat(tied.entry().lines())
+        .containsExactly(
+            JournalLine.debit(BANK, Money.ofMinor(USD, 32_000)),
+            JournalLine.credit(DepositKind.SLIP.clearing().code(), Money.ofMinor(USD, 50_000)),
+            JournalLine.debit(StandardAccount.RECEIVABLES.code(), Money.ofMinor(USD, 18_000))
+                .of(new CustomerId(8)));
+    assertThat(tied.movements())
+        .containsExactly(new ItemMovement(new ItemId(3), ItemMovement.Kind.CORRECTED, 0, 18_000));
+    // read too low by 90.00, and as much is still open
+    assertThat(Tied.of(misread(59_000, 9_000, 31_000), DAY).movements().get(0).openDelta())
+        .isEqualTo(-9_000);
+    assertThatThrownBy(() -> misread(59_001, 9_000, 31_000))
+        .hasMessage(
+            "90.00 is open of W-3, and 90.01 more came; turn the cheque's posting back instead.");
+    assertThatThrownBy(() -> misread(18_999, 9_000, 31_000))
+        .hasMessage(
+            "The cheque paid 310.00 of W-3, and 310.01 less came; turn its posting back instead.");
+    assertThatThrownBy(
+            () ->
+                tie(List.of(entry(1, 1, 100)), List.of(slip(7, USD, 101)), TieReason.READ_WRONGLY))
+        .hasMessage("Say which item the wrongly read cheque paid.");
   }
 
   @Test

@@ -164,7 +164,8 @@ class DepositProofTest extends ProvedBooks {
           List.of(
               new Tie.Record(new RecordedId(1), StandardAccount.DEPOSITS_IN_TRANSIT.code(), 430),
               new Tie.Record(new RecordedId(2), StandardAccount.CHEQUES_ON_HAND.code(), 75)),
-          Optional.of(TieReason.COUNTED_OTHERWISE));
+          Optional.of(TieReason.COUNTED_OTHERWISE),
+          Optional.empty());
 
   @Test
   void holdsForATieWithANamedDifference() {

@@ -71,7 +71,10 @@ class TieBoard {
   record TieRecordView(
       long id, String words, LocalDate date, String account, String currency, long amountMinor) {}
 
-  record TieReasonView(TieReason code, String words) {}
+  /**
+   * @param corrects whether the item that a cheque paid is to be named
+   */
+  record TieReasonView(TieReason code, String words, boolean corrects) {}
 
   /**
    * Both sides.
@@ -122,7 +125,9 @@ class TieBoard {
         entries.size(),
         records.stream().limit(MOST).toList(),
         records.size(),
-        Arrays.stream(TieReason.values()).map(r -> new TieReasonView(r, r.words())).toList());
+        Arrays.stream(TieReason.values())
+            .map(r -> new TieReasonView(r, r.words(), r.corrects()))
+            .toList());
   }
 
   private static Currency in(String code) {

@@ -18,8 +18,10 @@ import org.springframework.web.bind.annotation.RestController;
 class TieController {
   private final TieDeposits ties;
   private final TieBoard board;
+  private final ReadWrongly readWrongly;
 
-  TieController(TieDeposits ties, TieBoard board) {
+  TieController(TieDeposits ties, TieBoard board, ReadWrongly readWrongly) {
+    this.readWrongly = readWrongly;
     this.ties = ties;
     this.board = board;
   }
@@ -42,6 +44,16 @@ class TieController {
   TieBoard.TieSetsView sets(
       @AuthenticationPrincipal Actor actor, @RequestBody TieSetsRequest request) {
     return board.sets(actor, request.entries());
+  }
+
+  record PaidByRequest(List<Long> recorded) {}
+
+  /** What the cheques of some records have paid: one of them may have been read wrongly. */
+  @PostMapping("/paid")
+  @PreAuthorize("hasAuthority('POST')")
+  List<ReadWrongly.PaidItemView> paid(
+      @AuthenticationPrincipal Actor actor, @RequestBody PaidByRequest request) {
+    return readWrongly.paid(actor, request.recorded());
   }
 
   @PostMapping

@@ -4,6 +4,7 @@ import io.sumbrel.core.deposit.Recorded;
 import io.sumbrel.core.deposit.Tie;
 import io.sumbrel.core.deposit.TieReason;
 import io.sumbrel.core.money.AmountText;
+import io.sumbrel.core.openitem.ItemId;
 import io.sumbrel.core.posting.PostingDate;
 import io.sumbrel.core.posting.Tied;
 import io.sumbrel.core.receipt.MoneyInId;
@@ -42,6 +43,7 @@ public class TieDeposits {
   private final DifferencesPosted differences;
   private final RepeatedRequests answers;
   private final AuditRecord audit;
+  private final ReadWrongly readWrongly;
 
   TieDeposits(
       MoneyLines moneyLines,
@@ -54,7 +56,9 @@ public class TieDeposits {
       Ledger ledger,
       DifferencesPosted differences,
       RepeatedRequests answers,
-      AuditRecord audit) {
+      AuditRecord audit,
+      ReadWrongly readWrongly) {
+    this.readWrongly = readWrongly;
     this.moneyLines = moneyLines;
     this.waiting = waiting;
     this.claims = claims;
@@ -75,8 +79,13 @@ public class TieDeposits {
    * @param entries of the bank
    * @param recorded deposits, and receipts on hand; none where the bank corrects itself
    * @param reason of a difference, where the sums do not meet
+   * @param corrected the item that a wrongly read cheque paid, for that reason
    */
-  public record TieRequest(List<Long> entries, List<Long> recorded, Optional<TieReason> reason) {}
+  public record TieRequest(
+      List<Long> entries,
+      List<Long> recorded,
+      Optional<TieReason> reason,
+      Optional<Long> corrected) {}
 
   /**
    * @param key names the request: sent again, it is answered and not posted again
@@ -98,11 +107,13 @@ public class TieDeposits {
     }
     records.forEach(this::requireUntied);
     List<Tie.Shown> shown = entries.stream().map(id -> shown(actor, new MoneyInId(id))).toList();
-    Tie tie = Tie.of(shown, records, request.reason());
+    Optional<Tie.Paid> paid =
+        request.corrected().map(i -> readWrongly.lock(actor, recorded, new ItemId(i)));
+    Tie tie = Tie.of(shown, records, request.reason(), paid);
     LocalDate date = date(actor, shown, records);
     tie.reason().ifPresent(reason -> requireWithinLimit(actor, tie, reason, date));
     waiting.leave(entries, recorded);
-    String words = words(tie, shown, records);
+    String words = words(tie, shown, records, paid);
     Ledger.Stored stored =
         ledger.append(actor, Tied.of(tie, date), Ledger.Source.NONE, "tied", words);
     TiePosted posted = new TiePosted(stored.number().words(), words);
@@ -110,14 +121,25 @@ public class TieDeposits {
     return posted;
   }
 
-  private static String words(Tie tie, List<Tie.Shown> shown, List<Recorded> records) {
+  private static String words(
+      Tie tie, List<Tie.Shown> shown, List<Recorded> records, Optional<Tie.Paid> paid) {
+    String corrected =
+        paid.map(
+                p ->
+                    "; a cheque was read wrongly, and %s %s by %s"
+                        .formatted(
+                            p.item().number(),
+                            tie.differenceMinor() < 0 ? "is open again" : "is paid further",
+                            AmountText.words(Math.abs(tie.differenceMinor()), tie.currency())))
+            .orElse("");
     return tie.isPair()
         ? "Paired "
             + shown.stream().map(e -> e.money().words()).collect(Collectors.joining(" with "))
         : "Tied %s to %s"
-            .formatted(
-                AmountText.words(tie.shownMinor(), tie.currency()),
-                records.stream().map(Recorded::words).collect(Collectors.joining(", ")));
+                .formatted(
+                    AmountText.words(tie.shownMinor(), tie.currency()),
+                    records.stream().map(Recorded::words).collect(Collectors.joining(", ")))
+            + corrected;
   }
 
   private LocalDate date(Actor actor, List<Tie.Shown> shown, List<Recorded> records) {

@@ -13,11 +13,14 @@ import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.server.chart.Charts;
 import io.sumbrel.server.month.FirstPosting;
 import io.sumbrel.server.openitem.Items;
+import io.sumbrel.server.persistence.InParts;
 import io.sumbrel.server.persistence.Pieces;
 import jakarta.persistence.EntityManager;
 import java.time.Instant;
 import java.time.LocalDate;
+import java.util.Collection;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -315,6 +318,32 @@ public class Postings {
         .getResultStream()
         .map(r -> moved((ItemMovementRow) r[0], (PostingRow) r[1]))
         .toList();
+  }
+
+  /** What some sums have placed on an item, in minor units, by what explains them now. */
+  @Transactional(readOnly = true)
+  public Map<ItemId, Map<MoneyInId, Long>> placedBy(Collection<MoneyInId> money) {
+    Map<ItemId, Map<MoneyInId, Long>> placed = new LinkedHashMap<>();
+    InParts.of(
+        money,
+        some ->
+            entities
+                .createQuery(
+                    """
+                    select m.itemId, c.moneyInId, m.openDelta
+                    from ClaimRow c join ItemMovementRow m on m.postingId = c.postingId
+                    where c.moneyInId in :ids and m.kind = PLACED and m.openDelta < 0
+                    order by m.itemId
+                    """,
+                    Object[].class)
+                .setParameter("ids", some.stream().map(MoneyInId::number).toList())
+                .getResultStream()
+                .forEach(
+                    r ->
+                        placed
+                            .computeIfAbsent(new ItemId((Long) r[0]), i -> new LinkedHashMap<>())
+                            .merge(new MoneyInId((Long) r[1]), -(Long) r[2], Long::sum)));
+    return placed;
   }
 
   /** One movement of an item with its posting. */

@@ -4,6 +4,8 @@ import io.sumbrel.core.deposit.RecordedId;
 import io.sumbrel.core.deposit.Tie;
 import io.sumbrel.core.deposit.TieReason;
 import io.sumbrel.core.ledger.AccountCode;
+import io.sumbrel.core.openitem.ItemId;
+import io.sumbrel.core.party.CustomerId;
 import io.sumbrel.core.receipt.MoneyInId;
 import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;
@@ -34,6 +36,11 @@ class TiePartRow {
   @Enumerated(EnumType.STRING)
   TieReason reason;
 
+  /** What a wrongly read cheque paid, and whose it is. */
+  Long itemId;
+
+  Long customerId;
+
   String accountCode;
   String currency;
   long amountMinor;
@@ -53,7 +60,10 @@ class TiePartRow {
             reason -> {
               AccountCode account = reason.account().code();
               rows.add(row(postingId, rows.size() + 1, tie, account, tie.differenceMinor()));
-              rows.get(rows.size() - 1).reason = reason;
+              TiePartRow row = rows.get(rows.size() - 1);
+              row.reason = reason;
+              row.itemId = tie.corrected().map(c -> c.item().number()).orElse(null);
+              row.customerId = tie.corrected().map(c -> c.customer().number()).orElse(null);
             });
     return rows;
   }
@@ -87,6 +97,10 @@ class TiePartRow {
                         new AccountCode(p.accountCode),
                         p.amountMinor))
             .toList(),
-        parts.stream().flatMap(p -> Optional.ofNullable(p.reason).stream()).findFirst());
+        parts.stream().flatMap(p -> Optional.ofNullable(p.reason).stream()).findFirst(),
+        parts.stream()
+            .filter(p -> p.itemId != null)
+            .map(p -> new Tie.Corrected(new ItemId(p.itemId), new CustomerId(p.customerId)))
+            .findFirst());
   }
 }

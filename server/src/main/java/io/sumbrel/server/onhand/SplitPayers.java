@@ -183,7 +183,10 @@ class SplitPayers {
         tieDeposits.tie(
             actor,
             new TieDeposits.TieRequest(
-                List.of(request.of.moneyId), List.of(taken.deposit()), Optional.empty()),
+                List.of(request.of.moneyId),
+                List.of(taken.deposit()),
+                Optional.empty(),
+                Optional.empty()),
             "payers " + taken.deposit());
     PayersDone done =
         new PayersDone(

@@ -44,7 +44,7 @@ class TiesTest extends ServerTest {
         .containsExactlyInAnyOrder(
             "deposit slip S-118", "deposit slip S-119", "cheque 0093 of RILL");
     assertThat(board.path("entries")).as("what is parked too").hasSize(4);
-    assertThat(board.path("reasons")).hasSize(3);
+    assertThat(board.path("reasons")).hasSize(4);
     JsonNode narrow = house.get(house.reader, "/api/ties/board?text=half&recordText=100.00").body();
     assertThat(words(narrow.path("entries"), "text"))
         .containsExactlyInAnyOrder("FIRST HALF", "SECOND HALF");

@@ -124,6 +124,50 @@ class SlipsTest extends ServerTest {
     assertThat(house.get(house.clerk, "/api/desk").body().path("rows")).isEmpty();
   }
 
+  /** A cheque of 142.40 was recorded as 412.40: the bank shows 270.00 less, owed again. */
+  @Test
+  void aChequeThatWasReadWronglyIsCorrectedFromItsTie() {
+    recorded("CHEQUE", 41_240, "4711", house.settles("TCK-1", 41_240));
+    JsonNode slip = begin();
+    long cheque = id(onHand().get(0));
+    keep(slip, 41_240L, Map.of(), cheque);
+    assertThat(handIn(slip, false).status()).isEqualTo(200);
+    house.statement(LocalDate.parse(DAY), "1000.00", "1142.40", "142.40,BANK,DEPOSIT");
+    Map<String, Object> tie = new HashMap<>();
+    tie.put("entries", List.of(house.money("BANK")));
+    tie.put("recorded", List.of(id(slip)));
+    tie.put("reason", "READ_WRONGLY");
+    assertThat(tied(tie).sentence()).isEqualTo("Say which item the wrongly read cheque paid.");
+    JsonNode paid =
+        house
+            .send(
+                house.clerk,
+                HttpMethod.POST,
+                "/api/ties/paid",
+                Map.of("recorded", List.of(id(slip))))
+            .body();
+    assertThat(paid).hasSize(1);
+    assertThat(paid.get(0).path("paidMinor").asLong()).isEqualTo(41_240);
+    tie.put("corrected", id(house.item("TCK-2")));
+    assertThat(tied(tie).sentence())
+        .isEqualTo("None of the receipts that are tied has paid this item.");
+    tie.put("corrected", paid.get(0).path("itemId").asLong());
+    House.Answer done = tied(tie);
+    assertThat(done.status()).as(done.body().toString()).isEqualTo(200);
+    assertThat(done.body().path("words").asString())
+        .endsWith("; a cheque was read wrongly, and TCK-1 is open again by 270.00");
+    String number = done.body().path("number").asString();
+    assertThat(house.journal(number)).contains("1100 27000").contains("1230 -41240");
+    assertThat(house.open("TCK-1")).isEqualTo(27_000);
+    house.prove();
+    assertThat(house.turnBack(house.clerk, number).status()).isEqualTo(200);
+    assertThat(house.open("TCK-1")).isZero();
+  }
+
+  private House.Answer tied(Map<String, Object> tie) {
+    return house.send(house.clerk, HttpMethod.POST, "/api/ties", tie);
+  }
+
   @Test
   void proposesWhatAReceiptUsuallyPays() {
     long customer = customer("K2");
