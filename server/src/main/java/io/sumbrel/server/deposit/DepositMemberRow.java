@@ -7,6 +7,7 @@ import io.sumbrel.core.deposit.Recorded;
 import io.sumbrel.core.deposit.RecordedId;
 import io.sumbrel.core.deposit.Slip;
 import io.sumbrel.core.ledger.AccountCode;
+import io.sumbrel.core.payout.SaleNumbers;
 import io.sumbrel.core.remittance.RemittanceDetail;
 import io.sumbrel.server.persistence.Column;
 import jakarta.persistence.Entity;
@@ -56,6 +57,13 @@ class DepositMemberRow {
   String currency;
   long amountMinor;
   String number;
+
+  /** The order that a row of a processor names; may be empty. */
+  String orderNumber = "";
+
+  /** What the sale is called to which it belongs; empty for what belongs to none. */
+  String saleNumber = "";
+
   String payerName;
   String payerAccount;
   String details;
@@ -117,6 +125,16 @@ class DepositMemberRow {
         Optional.ofNullable(payerAccount),
         detailList(),
         note);
+  }
+
+  /** The order is what a row of a processor names. */
+  void nameOrder() {
+    orderNumber =
+        toFact().details().stream().findFirst().map(d -> Column.cut(d.number(), 80)).orElse("");
+  }
+
+  SaleNumbers.Row ofSale() {
+    return new SaleNumbers.Row(kind, place, number, orderNumber);
   }
 
   /** The deposit or the slip of which it is a member; zero for one that lies on none. */

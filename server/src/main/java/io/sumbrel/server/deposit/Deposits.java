@@ -3,10 +3,12 @@ package io.sumbrel.server.deposit;
 import io.sumbrel.core.deposit.BankedDeposit;
 import io.sumbrel.core.deposit.BroughtForward;
 import io.sumbrel.core.deposit.Deposit;
+import io.sumbrel.core.deposit.DepositKind;
 import io.sumbrel.core.deposit.DepositMember;
 import io.sumbrel.core.deposit.MemberKind;
 import io.sumbrel.core.ledger.AccountCode;
 import io.sumbrel.core.money.AmountText;
+import io.sumbrel.core.payout.SaleNumbers;
 import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.server.persistence.BulkRows;
 import io.sumbrel.server.persistence.Column;
@@ -23,6 +25,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.function.Consumer;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
@@ -68,6 +71,7 @@ public class Deposits {
    * @param holding the account on which it stands while it is on hand
    * @param slipId the slip on which it lies
    * @param bankableFrom from when the bank takes a cheque that is dated ahead
+   * @param saleNumber what the sale is called to which a row of a processor belongs; may be empty
    */
   public record StoredMember(
       long id,
@@ -76,7 +80,8 @@ public class Deposits {
       DepositMember member,
       Optional<AccountCode> holding,
       Optional<Long> slipId,
-      Optional<LocalDate> bankableFrom) {}
+      Optional<LocalDate> bankableFrom,
+      String saleNumber) {}
 
   /**
    * Where a file's deposits come from and belong.
@@ -248,7 +253,8 @@ public class Deposits {
         row.toFact(),
         Optional.ofNullable(row.holdingCode).map(AccountCode::new),
         Optional.ofNullable(row.slipId),
-        Optional.ofNullable(row.bankableFrom));
+        Optional.ofNullable(row.bankableFrom),
+        row.saleNumber);
   }
 
   /**
@@ -311,8 +317,46 @@ public class Deposits {
     for (DepositMember member : deposit.members()) {
       members.add(row(origin, row.id, member, deposit.currency(), firstOrdinal + members.size()));
     }
+    if (deposit.kind() == DepositKind.PAYOUT) {
+      nameSales(row, members);
+    }
     bulk.insert(members);
     return stored(row, members);
+  }
+
+  /** To which sale each row belongs, in this payout or in those of the processor before it. */
+  private void nameSales(DepositRow payout, List<DepositMemberRow> members) {
+    members.forEach(DepositMemberRow::nameOrder);
+    List<SaleNumbers.Row> rows = members.stream().map(DepositMemberRow::ofSale).toList();
+    List<SaleNumbers.Row> back = rows.stream().filter(SaleNumbers.Row::takesBack).toList();
+    List<SaleNumbers.Sale> before = new ArrayList<>();
+    before.addAll(salesBefore(payout, "m.saleNumber", back.stream().map(SaleNumbers.Row::called)));
+    before.addAll(salesBefore(payout, "m.orderNumber", back.stream().map(SaleNumbers.Row::order)));
+    List<String> named = SaleNumbers.of(rows, before);
+    for (int i = 0; i < members.size(); i++) {
+      members.get(i).saleNumber = named.get(i);
+    }
+  }
+
+  private List<SaleNumbers.Sale> salesBefore(DepositRow payout, String by, Stream<String> names) {
+    List<SaleNumbers.Sale> sales = new ArrayList<>();
+    InParts.of(
+        names.filter(n -> !n.isEmpty()).distinct().toList(),
+        some ->
+            entities
+                .createQuery(
+                    """
+                    select m.saleNumber, m.orderNumber from DepositMemberRow m
+                      join DepositRow d on d.id = m.depositId
+                    where d.layoutId = :l and m.kind = SALE and %s in (:names)
+                    """
+                        .formatted(by),
+                    Object[].class)
+                .setParameter("l", payout.layoutId == null ? 0L : payout.layoutId)
+                .setParameter("names", some)
+                .getResultStream()
+                .forEach(r -> sales.add(new SaleNumbers.Sale((String) r[0], (String) r[1]))));
+    return sales;
   }
 
   /**

@@ -104,19 +104,19 @@ public class Payouts {
     if (row == null || !whole.id.equals(row.depositId)) {
       throw new Refusal("not-found", "The payout has no such row.");
     }
-    if (row.number.isEmpty()) {
+    if (row.saleNumber.isEmpty()) {
       throw new Refusal("no-number", "The processor gave this row no number of a sale.");
     }
     return entities
         .createQuery(
             """
             select d, m from DepositMemberRow m join DepositRow d on d.id = m.depositId
-            where m.number = :n and m.booksId + 0 = d.booksId and d.kind = PAYOUT
+            where m.saleNumber = :n and m.booksId + 0 = d.booksId and d.kind = PAYOUT
               and (d.id = :id or d.layoutId = :l)
             order by d.depositDate, m.id
             """,
             Object[].class)
-        .setParameter("n", row.number)
+        .setParameter("n", row.saleNumber)
         .setParameter("id", payout)
         .setParameter("l", whole.layoutId == null ? 0L : whole.layoutId)
         .getResultStream()
@@ -149,13 +149,13 @@ public class Payouts {
             entities
                 .createQuery(
                     """
-                    select m.id, back.kind, back.number, s.id from MoneyInRow m
+                    select m.id, back.kind, back.saleNumber, s.id from MoneyInRow m
                     join DepositMemberRow back on back.id = m.depositMemberId
                     join DepositRow d on d.id = back.depositId
-                    join DepositMemberRow sale on sale.number = back.number
+                    join DepositMemberRow sale on sale.saleNumber = back.saleNumber
                     join DepositRow of on of.id = sale.depositId
                     join MoneyInRow s on s.depositMemberId = sale.id
-                    where m.id in :ids and back.number <> '' and back.kind in (REFUND, CHARGEBACK)
+                    where m.id in :ids and back.saleNumber <> '' and back.kind in (REFUND, CHARGEBACK)
                       and sale.kind = SALE and (of.id = d.id or of.layoutId = d.layoutId)
                     """,
                     Object[].class)

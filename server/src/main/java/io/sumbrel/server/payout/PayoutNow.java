@@ -72,11 +72,11 @@ class PayoutNow {
     Payout.Row toPost(Map<String, Payout.Sold> sold) {
       return new Payout.Row(
           kind(),
-          stored.member().number(),
+          stored.saleNumber(),
           money,
           stored.member().amountMinor(),
           kind() == MemberKind.REFUND
-              ? Optional.ofNullable(sold.get(stored.member().number()))
+              ? Optional.ofNullable(sold.get(stored.saleNumber()))
               : Optional.empty());
     }
 
@@ -167,7 +167,7 @@ class PayoutNow {
     List<String> refunded =
         rows.stream()
             .filter(r -> r.kind() == MemberKind.REFUND && r.isOpen())
-            .map(r -> r.stored().member().number())
+            .map(r -> r.stored().saleNumber())
             .filter(n -> !n.isEmpty())
             .toList();
     Map<RecordedId, Tie.Record> holding = new HashMap<>();

@@ -185,7 +185,7 @@ class PayoutViews {
       for (PayoutNow.Row row : stand.rows()) {
         if (row.kind() == kind && row.isOpen()) {
           MoneyInId money = row.money().orElseThrow();
-          String number = row.stored().member().number();
+          String number = row.stored().saleNumber();
           boolean placed = isPlaced(board, money);
           boolean along =
               !posted

@@ -62,7 +62,7 @@ class SaleStory {
     Map<Long, PostingNumber> posted =
         claims.numbers(rows.stream().flatMap(r -> r.postedId().stream()).toList());
     return new StoryView(
-        first.member().number(),
+        first.saleNumber(),
         first.currency().getCurrencyCode(),
         rows.stream()
             .map(

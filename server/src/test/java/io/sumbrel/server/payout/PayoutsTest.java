@@ -246,7 +246,7 @@ class PayoutsTest extends ServerTest {
             "PO-8",
             HEADER
                 + """
-                PO-8;2026-11-16;back;ch-2;W-2;OAK;-90.00;;-90.00
+                PO-8;2026-11-16;back;re-5;W-2;OAK;-90.00;;-90.00
                 PO-8;2026-11-16;let go;;;;20.00;;20.00
                 PO-8;2026-11-16;sale;ch-9;W-9;FIR;200.00;-6.00;194.00
                 """);
@@ -281,7 +281,7 @@ class PayoutsTest extends ServerTest {
         "PO-8",
         HEADER
             + """
-            PO-8;2026-11-16;back;ch-1;TCK-1;KESTREL BACK;-12.40;;-12.40
+            PO-8;2026-11-16;back;re-1;TCK-1;KESTREL BACK;-12.40;;-12.40
             PO-8;2026-11-16;disputed;ch-1;TCK-1;KESTREL LOST;-400.00;-15.00;-415.00
             PO-8;2026-11-16;sale;ch-9;W-9;FIR;500.00;-6.00;494.00
             """);
