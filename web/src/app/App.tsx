@@ -27,6 +27,7 @@ const Customers = lazy(() =>
   import('../features/customers').then((m) => ({ default: m.Customers })),
 );
 const Deposits = lazy(() => import('../features/deposits').then((m) => ({ default: m.Deposits })));
+const BankList = lazy(() => import('../features/deposits').then((m) => ({ default: m.BankList })));
 const TiePage = lazy(() => import('../features/deposits').then((m) => ({ default: m.TiePage })));
 const ReceiptPage = lazy(() =>
   import('../features/onhand').then((m) => ({ default: m.ReceiptPage })),
@@ -56,6 +57,7 @@ const router = createBrowserRouter([
       { path: 'receipts/new', element: <ReceiptPage /> },
       { path: 'takings/new', element: <TakingsPage /> },
       { path: 'ties', element: <TiePage /> },
+      { path: 'accounts/:accountId', element: <BankList /> },
       { path: 'deposits/:depositId?', element: <Deposits /> },
       { path: 'simulated-bank', element: <SimulatedBank /> },
       { path: 'customers/:customerId?', element: <Customers /> },

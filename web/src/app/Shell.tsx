@@ -14,7 +14,12 @@ import styles from './Shell.module.css';
 const SCREENS: { to: string; words: string; key: string; also?: string[] }[] = [
   { to: '/desk', words: 'Desk', key: 'd' },
   { to: '/arrivals', words: 'Arrivals', key: 'a', also: ['/simulated-bank'] },
-  { to: '/deposits', words: 'Deposits', key: 'e', also: ['/receipts', '/ties'] },
+  {
+    to: '/deposits',
+    words: 'Deposits',
+    key: 'e',
+    also: ['/receipts', '/takings', '/ties', '/accounts'],
+  },
   { to: '/customers', words: 'Customers', key: 'c' },
   { to: '/books', words: 'Books', key: 'b', also: ['/trail', '/credits'] },
   { to: '/rules', words: 'Rules', key: 'r' },

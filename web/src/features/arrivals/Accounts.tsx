@@ -1,4 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
+import { Link } from 'react-router';
 import { Amount } from '../../components/Amount';
 import { Loading, Sentence } from '../../components/States';
 import { shortDate } from '../../money/money';
@@ -31,7 +32,8 @@ export function Accounts() {
         {accounts.data.map((a) => (
           <tr key={a.id}>
             <td>
-              {a.name} <span className={styles.soft}>{a.currency}</span>
+              <Link to={`/accounts/${a.id}`}>{a.name}</Link>{' '}
+              <span className={styles.soft}>{a.currency}</span>
             </td>
             <td>
               {a.readUntil ? shortDate(a.readUntil) : 'nothing yet'}{' '}

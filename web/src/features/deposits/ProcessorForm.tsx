@@ -6,7 +6,7 @@ import { Field } from '../../components/Field';
 import { Sentence } from '../../components/States';
 import { usePerform } from '../../components/usePerform';
 import { choicesQuery } from '../desk';
-import { keepProcessor, type Processor } from './depositsApi';
+import { keepProcessor, type Processor, slipsQuery } from './depositsApi';
 import styles from './Deposits.module.css';
 
 const PARTS = [
@@ -24,6 +24,8 @@ export function ProcessorForm({ processor, done }: { processor: Processor; done:
     fees: processor.fees,
     adjustments: processor.adjustments,
   });
+  const slips = useQuery(slipsQuery);
+  const [statement, setStatement] = useState(String(processor.statementAccount ?? ''));
   const { perform, problem } = usePerform();
   const { layoutId } = processor;
   if (layoutId === undefined) {
@@ -36,14 +38,27 @@ export function ProcessorForm({ processor, done }: { processor: Processor; done:
       onSubmit={(e) => {
         e.preventDefault();
         void perform(async () => {
-          await keepProcessor(layoutId, { name, ...booked });
+          await keepProcessor(layoutId, {
+            name,
+            ...booked,
+            ...(statement ? { statementAccount: Number(statement) } : {}),
+          });
           done();
         });
       }}
     >
       {problem && <Sentence error={problem} />}
       <Field label="Name of the processor" value={name} change={setName} maxLength={60} />
-      <span />
+      <Choice
+        label="How it is read"
+        value={statement}
+        otherwise="by its payouts"
+        options={(slips.data?.accounts ?? []).map((a) => ({
+          value: String(a.id),
+          words: `as the statement of ${a.name}`,
+        }))}
+        change={setStatement}
+      />
       {PARTS.map(({ of, words }) => (
         <Booked
           key={of}

@@ -105,6 +105,20 @@ export const tieSetsQuery = (entries: number[]) =>
     placeholderData: (before) => before,
   });
 
+/** The sums of a bank account as they were banked, page by page, the newest first. */
+export const bankedQuery = (account: number) =>
+  infiniteQueryOptions({
+    queryKey: ['deposits', 'banked', account],
+    queryFn: ({ pageParam }) =>
+      unwrap(
+        client.GET('/api/deposits/banked/{account}', {
+          params: { path: { account }, query: { after: pageParam } },
+        }),
+      ),
+    initialPageParam: 0,
+    getNextPageParam: (page) => page.next,
+  });
+
 /** What the cheques of some records have paid: one of them may have been read wrongly. */
 export const paidQuery = (recorded: number[]) =>
   queryOptions({

@@ -1,5 +1,7 @@
 package io.sumbrel.server.arrivals;
 
+import io.sumbrel.core.bank.BankStatement;
+import io.sumbrel.core.bank.StatementEntry;
 import io.sumbrel.core.deposit.BankedDeposit;
 import io.sumbrel.core.deposit.BroughtForward;
 import io.sumbrel.core.deposit.Deposit;
@@ -14,6 +16,7 @@ import io.sumbrel.server.deposit.Payouts;
 import io.sumbrel.server.deposit.WaitingForTie;
 import io.sumbrel.server.ledger.Ledger;
 import io.sumbrel.server.month.Months;
+import io.sumbrel.server.payout.ReadOnce;
 import io.sumbrel.server.people.Actor;
 import io.sumbrel.server.receipt.MoneyIntake;
 import java.time.LocalDate;
@@ -42,6 +45,7 @@ class AcceptDeposits {
   private final Payouts payouts;
   private final WaitingForTie waiting;
   private final MoneyIntake intake;
+  private final ReadOnce readOnce;
 
   AcceptDeposits(
       BankAccounts books,
@@ -51,7 +55,9 @@ class AcceptDeposits {
       Deposits deposits,
       Payouts payouts,
       WaitingForTie waiting,
-      MoneyIntake intake) {
+      MoneyIntake intake,
+      ReadOnce readOnce) {
+    this.readOnce = readOnce;
     this.books = books;
     this.names = names;
     this.months = months;
@@ -65,10 +71,14 @@ class AcceptDeposits {
   /**
    * Whether the deposits of a file may be taken in now.
    *
+   * @param layoutId how the processor of payouts writes
    * @throws io.sumbrel.core.refusal.Refusal {@code explained}, {@code deposit-changed}, {@code
-   *     overlaps}, {@code unknown-account}, {@code closed-month}
+   *     overlaps}, {@code unknown-account}, {@code closed-month}, {@code read-as-statement}
    */
-  void require(long booksId, ArrivedFile file) {
+  void require(long booksId, ArrivedFile file, Optional<Long> layoutId) {
+    if (!file.deposits().isEmpty()) {
+      readOnce.requireByPayouts(layoutId);
+    }
     for (BankedDeposit banked : file.deposits()) {
       BankAccount account = account(booksId, banked);
       if (!deposits.isKnown(account.id(), banked.deposit())) {
@@ -78,6 +88,21 @@ class AcceptDeposits {
           months.requireOpen(booksId, banked.deposit().date());
         }
       }
+    }
+  }
+
+  /**
+   * Whether statements may be taken in, where their account may be that of a processor.
+   *
+   * @throws io.sumbrel.core.refusal.Refusal {@code read-by-payouts}
+   */
+  void requireReadOnce(long booksId, ArrivedFile file) {
+    for (BankStatement statement : file.statements()) {
+      BankAccount account = books.numbered(booksId, statement.account(), statement.currency());
+      statement.entries().stream()
+          .map(StatementEntry::bookingDate)
+          .min(LocalDate::compareTo)
+          .ifPresent(first -> readOnce.requireNotByPayouts(account, first));
     }
   }
 
@@ -93,7 +118,7 @@ class AcceptDeposits {
   @Transactional(propagation = Propagation.MANDATORY)
   void store(Actor actor, ArrivalRow arrival, ArrivedFile file) {
     lockCandidates(actor, file);
-    require(actor.booksId(), file);
+    require(actor.booksId(), file, Optional.ofNullable(arrival.csvLayoutId));
     Deposits.Origin origin =
         new Deposits.Origin(actor.booksId(), arrival.id, Optional.ofNullable(arrival.csvLayoutId));
     int[] ordinals = Deposits.firstOrdinals(file.deposits());

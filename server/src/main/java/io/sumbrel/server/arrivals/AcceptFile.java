@@ -176,6 +176,7 @@ public class AcceptFile {
 
   private void storeStatements(Actor actor, ArrivalRow row, ArrivedFile file) {
     accounts.lock(statementAccounts(actor, file));
+    acceptDeposits.requireReadOnce(actor.booksId(), file);
     progress.begins(row);
     try {
       Map<StatementEntry, Integer> ordinals = file.ordinals();

@@ -20,6 +20,7 @@ import java.time.Clock;
 import java.time.temporal.ChronoUnit;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
@@ -32,7 +33,8 @@ import org.springframework.transaction.support.TransactionTemplate;
 @Component
 public class BringIn {
   /** Why a file cannot be accepted yet: what it waits for may come, or go. */
-  private static final Set<String> MAY_CHANGE = Set.of("gap", "explained", "overlaps", "twice");
+  private static final Set<String> MAY_CHANGE =
+      Set.of("gap", "explained", "overlaps", "twice", "read-as-statement", "read-by-payouts");
 
   private final EntityManager entities;
   private final RowIds ids;
@@ -143,8 +145,9 @@ public class BringIn {
     try {
       if (file.kind().use() == FileKind.Use.STATEMENT) {
         chain.links(row.booksId, file.statements());
+        acceptDeposits.requireReadOnce(row.booksId, file);
       }
-      acceptDeposits.require(row.booksId, file);
+      acceptDeposits.require(row.booksId, file, Optional.ofNullable(row.csvLayoutId));
       takeTakings.require(row.booksId, file.tills());
     } catch (Refusal e) {
       boolean known = e.code().equals("known-already");

@@ -138,6 +138,26 @@ public class Deposits {
         .toList();
   }
 
+  /** Those of some recorded ids that are deposits. */
+  @Transactional(readOnly = true)
+  public List<Long> depositsAmong(List<Long> recorded) {
+    return entities
+        .createQuery("select id from DepositRow where id in :ids order by id", Long.class)
+        .setParameter("ids", recorded)
+        .getResultList();
+  }
+
+  /** Those of some recorded ids that are receipts which stand alone. */
+  @Transactional(readOnly = true)
+  public List<StoredMember> receiptsAmong(List<Long> recorded) {
+    return entities
+        .createQuery("from DepositMemberRow where id in :ids order by id", DepositMemberRow.class)
+        .setParameter("ids", recorded)
+        .getResultStream()
+        .map(Deposits::member)
+        .toList();
+  }
+
   /**
    * What a deposit is called.
    *

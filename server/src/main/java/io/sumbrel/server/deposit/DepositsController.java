@@ -19,8 +19,10 @@ import org.springframework.web.bind.annotation.RestController;
 class DepositsController {
   private final DepositViews views;
   private final WaitingForTie waiting;
+  private final BankList bankList;
 
-  DepositsController(DepositViews views, WaitingForTie waiting) {
+  DepositsController(DepositViews views, WaitingForTie waiting, BankList bankList) {
+    this.bankList = bankList;
     this.views = views;
     this.waiting = waiting;
   }
@@ -39,6 +41,19 @@ class DepositsController {
   DepositViews.TiedPage tied(
       @AuthenticationPrincipal Actor actor, @RequestParam Optional<Long> before) {
     return views.tied(actor.booksId(), before);
+  }
+
+  /**
+   * The sums of a bank account as they were banked.
+   *
+   * @param after so many of the newest, which are known already
+   */
+  @GetMapping("/banked/{account}")
+  BankList.BankedPage banked(
+      @AuthenticationPrincipal Actor actor,
+      @PathVariable long account,
+      @RequestParam(defaultValue = "0") int after) {
+    return bankList.page(actor.booksId(), account, Math.max(0, after));
   }
 
   /** The entry that waits is another sum, somebody says. */

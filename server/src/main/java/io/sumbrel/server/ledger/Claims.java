@@ -8,6 +8,7 @@ import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.server.persistence.InParts;
 import io.sumbrel.server.receipt.Unclaimed;
 import jakarta.persistence.EntityManager;
+import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -127,6 +128,26 @@ public class Claims {
                             new RecordedId(((RecordedClaimRow) r[0]).recordedId),
                             ((PostingRow) r[1]).number())));
     return ties;
+  }
+
+  /** What some postings have tied, by the posting. */
+  @Transactional(readOnly = true)
+  public Map<Long, List<RecordedId>> tiedBy(Collection<Long> postings) {
+    Map<Long, List<RecordedId>> tied = new HashMap<>();
+    InParts.of(
+        postings,
+        some ->
+            entities
+                .createQuery(
+                    "from RecordedClaimRow where postingId in :ids order by recordedId",
+                    RecordedClaimRow.class)
+                .setParameter("ids", some)
+                .getResultStream()
+                .forEach(
+                    c ->
+                        tied.computeIfAbsent(c.postingId, p -> new ArrayList<>())
+                            .add(new RecordedId(c.recordedId))));
+    return tied;
   }
 
   /** The tie of each deposit and each receipt on hand that is tied; + 0: looked up from these. */

@@ -67,20 +67,23 @@ class PayoutViews {
    * Who sent it.
    *
    * @param layoutId by which it is known; empty where that cannot be said
+   * @param statementAccount as whose statement it is read; empty for by payouts
    */
   record ProcessorView(
       Optional<Long> layoutId,
       String name,
       BookedView sales,
       BookedView fees,
-      BookedView adjustments) {
+      BookedView adjustments,
+      Optional<Long> statementAccount) {
     static ProcessorView of(Processors.Processor processor) {
       return new ProcessorView(
           processor.layoutId(),
           processor.name(),
           BookedView.of(processor.accounts().sales()),
           BookedView.of(processor.accounts().fees()),
-          BookedView.of(processor.accounts().adjustments()));
+          BookedView.of(processor.accounts().adjustments()),
+          processor.statementAccount());
     }
   }
 

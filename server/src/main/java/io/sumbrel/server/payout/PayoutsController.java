@@ -5,6 +5,7 @@ import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.server.matching.PlanBoard;
 import io.sumbrel.server.people.Actor;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.springframework.http.HttpStatus;
@@ -86,7 +87,8 @@ class PayoutsController {
       String name,
       PayoutViews.BookedView sales,
       PayoutViews.BookedView fees,
-      PayoutViews.BookedView adjustments) {}
+      PayoutViews.BookedView adjustments,
+      Optional<Long> statementAccount) {}
 
   /** What a processor is called, and where what it does is booked. */
   @PutMapping("/processors/{layoutId}")
@@ -99,8 +101,10 @@ class PayoutsController {
     processors.keep(
         actor,
         layoutId,
-        request.name(),
-        new ProcessorAccounts(
-            request.sales().toFact(), request.fees().toFact(), request.adjustments().toFact()));
+        new Processors.Said(
+            request.name(),
+            new ProcessorAccounts(
+                request.sales().toFact(), request.fees().toFact(), request.adjustments().toFact()),
+            request.statementAccount()));
   }
 }

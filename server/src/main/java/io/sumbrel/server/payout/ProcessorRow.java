@@ -23,6 +23,9 @@ class ProcessorRow {
   String adjustmentsAccount;
   String adjustmentsTax;
 
+  /** The account as whose statement it is read; empty where it is read by payouts. */
+  Long statementAccountId;
+
   ProcessorAccounts accounts() {
     return new ProcessorAccounts(
         booked(salesAccount, salesTax),

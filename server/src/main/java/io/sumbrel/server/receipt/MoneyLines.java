@@ -148,6 +148,41 @@ public class MoneyLines {
             Map.of("b", booksId, "ids", ids.stream().map(MoneyInId::number).toList()));
   }
 
+  /** What counts of the entries of a bank account, the newest first, and what of it follows. */
+  @Transactional(readOnly = true)
+  public List<MoneyLine> booked(long bankAccountId, int after, int size) {
+    return booked("select id", Long.class, bankAccountId)
+        .setFirstResult(after)
+        .setMaxResults(size)
+        .getResultStream()
+        .map(id -> lines("m.id = :id", Map.of("id", id)).get(0))
+        .toList();
+  }
+
+  /** What the newest so many entries of a bank account come to, in minor units. */
+  @Transactional(readOnly = true)
+  public long bookedMinor(long bankAccountId, int newest) {
+    return newest == 0
+        ? 0
+        : booked("select amountMinor", Long.class, bankAccountId)
+            .setMaxResults(newest)
+            .getResultStream()
+            .mapToLong(Long::longValue)
+            .sum();
+  }
+
+  private <T> TypedQuery<T> booked(String what, Class<T> type, long bankAccountId) {
+    return entities
+        .createQuery(
+            what
+                + """
+                 from MoneyInRow where bankAccountId = :a and statementId > 0
+                  and standing = COUNTS order by bookingDate desc, id desc
+                """,
+            type)
+        .setParameter("a", bankAccountId);
+  }
+
   /**
    * Sums of some amounts that were booked since a day and are explained, the newest first, by their
    * amounts; + 0: looked up by the amount.

@@ -120,7 +120,7 @@ class OpenDemoHouse implements SmartInitializingSingleton {
             ines, arrival.id(), new MakeLayout.PayoutLayoutRequest(collections.id(), PAYOUTS));
         layouts
             .forFile(booksId, file.getValue())
-            .ifPresent(l -> processors.keep(ruta, l.id(), "Cardmill", CARDMILL));
+            .ifPresent(l -> processors.keep(ruta, l.id(), CARDMILL));
       }
     }
     return ines;
@@ -141,11 +141,14 @@ class OpenDemoHouse implements SmartInitializingSingleton {
   }
 
   /** Sales at the counter include tax; the fees of a payment service bear none. */
-  private static final ProcessorAccounts CARDMILL =
-      new ProcessorAccounts(
-          new ProcessorAccounts.Booked(StandardAccount.SALES.code(), Optional.of("SALES")),
-          ProcessorAccounts.STANDARD.fees(),
-          ProcessorAccounts.STANDARD.adjustments());
+  private static final Processors.Said CARDMILL =
+      new Processors.Said(
+          "Cardmill",
+          new ProcessorAccounts(
+              new ProcessorAccounts.Booked(StandardAccount.SALES.code(), Optional.of("SALES")),
+              ProcessorAccounts.STANDARD.fees(),
+              ProcessorAccounts.STANDARD.adjustments()),
+          Optional.empty());
 
   /** How the processor writes its payouts, as somebody of the house said once. */
   private static final PayoutLayout PAYOUTS =

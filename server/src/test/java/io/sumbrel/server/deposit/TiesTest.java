@@ -126,6 +126,28 @@ class TiesTest extends ServerTest {
         "");
   }
 
+  /** 1,554.60 after all; 95.40, 40.00 and 60.00 came after the slip's 359.20. */
+  @Test
+  void theListOfTheAccountOpensWhatWasBankedAsOneSum() {
+    tieSlip();
+    long account =
+        house.get(house.reader, "/api/arrivals/accounts").body().get(0).path("id").asLong();
+    JsonNode page = house.get(house.reader, "/api/deposits/banked/" + account).body();
+    assertThat(page.path("entries").valueStream())
+        .extracting(e -> e.path("amountMinor") + " " + e.path("balanceMinor"))
+        .containsExactly("9540 155460", "4000 145920", "6000 141920", "35920 135920");
+    JsonNode slip = page.path("entries").get(3).path("deposits").get(0);
+    assertThat(slip.path("words").asString()).isEqualTo("deposit slip S-118");
+    assertThat(slip.path("members").valueStream())
+        .extracting(m -> m.path("amountMinor").asLong())
+        .containsExactly(31_820L, 4_100L);
+    assertThat(page.path("entries").get(0).has("by")).isFalse();
+    JsonNode older =
+        house.get(house.reader, "/api/deposits/banked/%d?after=3".formatted(account)).body();
+    assertThat(older.path("entries").get(0).path("balanceMinor").asLong()).isEqualTo(135_920);
+    assertThat(house.get(house.reader, "/api/deposits/banked/99").status()).isEqualTo(404);
+  }
+
   @Test
   void theEntryThatWaitsIsTiedToItsSlip() {
     House.Answer tied = tieSlip();

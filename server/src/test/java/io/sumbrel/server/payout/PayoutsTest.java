@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import io.sumbrel.server.House;
 import io.sumbrel.server.ServerTest;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -235,6 +236,51 @@ class PayoutsTest extends ServerTest {
         .isTrue();
     assertThat(steps(view(payout))).contains("sale 59240 41240", "fee -1315 0");
     posted(payout);
+  }
+
+  /**
+   * The house's account is read as if it were the processor's, from the day after its payout on.
+   */
+  @Test
+  void aProcessorIsReadByPayoutsOrAsAStatementNeverBoth() {
+    long payout = brought("PO-7", FIRST);
+    long layoutId = view(payout).path("processor").path("layoutId").asLong();
+    long account =
+        house.get(house.reader, "/api/arrivals/accounts").body().get(0).path("id").asLong();
+    Map<String, Object> said = new HashMap<>();
+    said.put("name", "Cardmill");
+    said.put("sales", Map.of("account", "4000"));
+    said.put("fees", Map.of("account", "6110"));
+    said.put("adjustments", Map.of("account", "6900"));
+    said.put("statementAccount", account);
+    String path = "/api/payouts/processors/" + layoutId;
+    assertThat(house.send(house.supervisor, HttpMethod.PUT, path, said).status()).isEqualTo(204);
+    JsonNode waits =
+        house
+            .upload(
+                house.clerk,
+                "PO-8.csv",
+                HEADER + "PO-8;2026-11-16;sale;ch-9;W-9;FIR;200.00;-6.00;194.00\n")
+            .body();
+    String both = "Cardmill is read as the statement of an account; its payouts would count";
+    assertThat(waits.path("refusal").asString()).startsWith(both);
+    House.Answer accepted = house.accept(waits.path("id").asLong(), "CHANGES_ONLY", Map.of());
+    assertThat(accepted.sentence()).startsWith(both);
+    String last = view(payout).path("date").asString("2026-11-14");
+    JsonNode early =
+        house
+            .upload(
+                house.clerk,
+                "early.csv",
+                House.statementFile(
+                    LocalDate.parse(last), "1000.00", "1412.40", "412.40,KESTREL,ch-1"))
+            .body();
+    assertThat(early.path("refusal").asString())
+        .startsWith("Cardmill was read by payouts until 2026-11-14; a statement of");
+    said.remove("statementAccount");
+    house.send(house.supervisor, HttpMethod.PUT, path, said);
+    assertThat(house.accept(waits.path("id").asLong(), "CHANGES_ONLY", Map.of()).status())
+        .isEqualTo(200);
   }
 
   @Test
