@@ -278,6 +278,7 @@ function TieStrip({ work, reasons, records }: StripProps) {
         {work.problem && <Sentence error={work.problem} />}
         <div className={styles.acts}>
           {left !== 0 &&
+            entries.length > 0 &&
             work.records.length > 0 &&
             reasons.map((r) =>
               r.corrects ? (

@@ -1,3 +1,4 @@
+import Button from '@mui/material/Button';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Sentence } from '../../components/States';
@@ -38,9 +39,9 @@ export function AgreedTerms({ customer }: { customer: number }) {
           onChange={(e) => setTyped(e.target.value)}
         />
       </label>{' '}
-      <button type="submit" disabled={(typed ?? kept) === kept}>
+      <Button type="submit" disabled={(typed ?? kept) === kept}>
         Keep the terms
-      </button>
+      </Button>
       {problem && <Sentence error={problem} />}
     </form>
   );

@@ -14,6 +14,29 @@ import java.util.stream.Collectors;
  */
 final class BankText {
   private static final int[] WIDTHS = {35, 54, 70, 140};
+  private static final int[] NAME_WIDTHS = {18, 27, 35};
+  private static final String[] OTHER_WORDS = {
+    "RENT NOVEMBER",
+    "DEPOSIT FOR HALL",
+    "REFUND OF OVERCHARGE",
+    "DONATION",
+    "MIETE NOVEMBER",
+    "KAUTION",
+    "SPENDE",
+    "ACOMPTE",
+    "CAUTION",
+    "LOYER NOVEMBRE",
+    "RUECKZAHLUNG",
+    "PREPAYMENT ORDER",
+    "GEHALT",
+    "VERSICHERUNG",
+    "REMBOURSEMENT",
+    "AFFITTO",
+    "CAPARRA",
+    "DEVOLUCION",
+    "LOAN",
+    "DIVIDEND"
+  };
   private static final String[] NOISE_WORDS = {
     "PAYMENT", "TRANSFER", "FOR GOODS", "INVOICES", "THANK YOU", "ACH CREDIT", "REMITTANCE"
   };
@@ -34,7 +57,9 @@ final class BankText {
 
   Written of(Kind kind, int customer, List<TapeLine> lines) {
     boolean unknown = kind == Kind.NO_MATCH && random.nextBoolean();
-    boolean other = kind == Kind.THIRD_PARTY;
+    boolean other = kind == Kind.THIRD_PARTY || !unknown && payers.learned[customer];
+    boolean speaksOfElse =
+        kind == Kind.NO_MATCH && !unknown && hits(population.ways().otherWords());
     String full =
         unknown
             ? "WESTERLY " + word(9) + " TRUST"
@@ -51,7 +76,10 @@ final class BankText {
             .map(l -> payers.items.get((int) l.item().orElseThrow().number()))
             .toList();
     List<String> references = new ArrayList<>();
-    String told = kind == Kind.OLDEST_FIRST ? pick(NOISE_WORDS) : told(customer, items, references);
+    String told =
+        speaksOfElse
+            ? pick(OTHER_WORDS)
+            : kind == Kind.OLDEST_FIRST ? pick(NOISE_WORDS) : told(customer, items, references);
     if (random.nextInt(4) == 0) {
       told = random.nextBoolean() ? noise() + " " + told : told + " " + noise();
     }
@@ -63,12 +91,19 @@ final class BankText {
     return new Written(payer, account, text, references);
   }
 
+  private boolean hits(int perMille) {
+    return perMille > 0 && random.nextInt(1000) < perMille;
+  }
+
   private String told(int customer, List<OpenItem> items, List<String> references) {
     int way = random.nextInt(1000);
-    if (items.isEmpty() || way < population.silent) {
+    if (items.isEmpty() || way < population.silent()) {
       return pick(NOISE_WORDS);
     }
-    int rest = (way - population.silent) * 760 / (1000 - population.silent);
+    int rest = (way - population.silent()) * 760 / (1000 - population.silent());
+    if (hits(population.ways().shortForms())) {
+      return "INV " + items.stream().map(this::shortly).collect(Collectors.joining(", "));
+    }
     if (rest < 70) {
       return "CUSTOMER " + payers.customers.get(customer).number();
     }
@@ -95,12 +130,21 @@ final class BankText {
     return "RFB " + items.stream().map(OpenItem::number).collect(Collectors.joining("/"));
   }
 
+  /** Its last digits, with the year or without. */
+  private String shortly(OpenItem item) {
+    String number = item.number().replaceAll("\\D", "");
+    int digits = Math.min(number.length(), 4 + random.nextInt(4));
+    String last = number.substring(number.length() - digits);
+    String bare = last.replaceFirst("^0+(?=\\d{3})", "");
+    return random.nextInt(3) == 0 ? bare + "/" + item.date().getYear() : bare;
+  }
+
   private String written(OpenItem item) {
     return random.nextBoolean() ? item.number() : bare(item);
   }
 
   private String bare(OpenItem item) {
-    return item.number().substring(population.prefix.length());
+    return item.number().substring(population.prefix().length());
   }
 
   private String damaged(List<OpenItem> items) {
@@ -121,7 +165,7 @@ final class BankText {
     return "INV " + String.join(" ", numbers);
   }
 
-  private String edited(String number) {
+  String edited(String number) {
     int at = 1 + random.nextInt(number.length() - 1);
     char digit = (char) ('0' + random.nextInt(10));
     StringBuilder edited = new StringBuilder(number);
@@ -140,7 +184,44 @@ final class BankText {
     return edited.toString();
   }
 
-  private String name(String name) {
+  private String name(String full) {
+    Population.Ways ways = population.ways();
+    String name = ways.accents() > 0 ? plainly(full) : full;
+    if (hits(ways.forms())) {
+      int form = name.lastIndexOf(' ');
+      name = form < 0 ? name : name.substring(0, form) + (random.nextBoolean() ? "" : " CO");
+    }
+    if (hits(ways.turned())) {
+      List<String> words = new ArrayList<>(List.of(name.split(" ")));
+      java.util.Collections.rotate(words, 1 + random.nextInt(Math.max(1, words.size() - 1)));
+      name = String.join(" ", words);
+    }
+    if (ways.turned() > 0 && random.nextInt(10) == 0) {
+      name = name.substring(0, Math.min(name.length(), NAME_WIDTHS[random.nextInt(3)])).strip();
+    }
+    return damagedName(name);
+  }
+
+  /** As banks pass on letters that they do not have: two for one, or without its mark. */
+  private String plainly(String name) {
+    String written = name;
+    if (random.nextBoolean()) {
+      written =
+          written
+              .replace("Ä", "AE")
+              .replace("Ö", "OE")
+              .replace("Ü", "UE")
+              .replace("Å", "AA")
+              .replace("Ø", "OE");
+    }
+    return java.text.Normalizer.normalize(written, java.text.Normalizer.Form.NFD)
+        .replaceAll("\\p{M}", "")
+        .replace("ß", "SS")
+        .replace("Ø", "O")
+        .replace("Ł", "L");
+  }
+
+  private String damagedName(String name) {
     return switch (random.nextInt(20)) {
       case 0, 1 -> name.substring(0, Math.min(name.length(), 14 + random.nextInt(10))).strip();
       case 2 ->

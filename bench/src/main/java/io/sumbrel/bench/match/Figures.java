@@ -2,11 +2,15 @@ package io.sumbrel.bench.match;
 
 import io.sumbrel.core.matching.Plan;
 import io.sumbrel.core.matching.Proposal;
+import io.sumbrel.core.openitem.OpenItem;
+import io.sumbrel.core.tape.TapeLine;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.EnumMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 
 /** What a plan was worth, held against the truth. */
 final class Figures {
@@ -19,7 +23,16 @@ final class Figures {
       boolean right,
       boolean strictlyRight,
       boolean among,
-      boolean firstRight) {}
+      boolean firstRight,
+      boolean ofPayer) {
+    /** Called sure, wrong, and paid with it is somebody who has nothing to do with the money. */
+    boolean isAngry() {
+      return confidence >= SURE && !right && (!ofPayer || kind == Kind.NO_MATCH);
+    }
+  }
+
+  /** From here on a clerk posts without a look. */
+  static final int SURE = 990_000;
 
   final List<Judged> judged = new ArrayList<>();
 
@@ -40,8 +53,32 @@ final class Figures {
               right,
               strict,
               among,
-              first));
+              first,
+              row.chosen().filter(w -> isOfPayer(world, truth, ways.get(w))).isPresent()));
+      if (judged.get(judged.size() - 1).confidence >= SURE && !right) {
+        WrongSure.print(world, m, ways.get(row.chosen().get()));
+      }
     }
+  }
+
+  /** Whether all that a way pays is billed to whoever the truth pays for. */
+  private static boolean isOfPayer(World world, Truth truth, Proposal way) {
+    Set<Object> meant = customers(world, truth.lines());
+    return meant.containsAll(customers(world, way.lines()));
+  }
+
+  private static Set<Object> customers(World world, List<TapeLine> lines) {
+    Set<Object> customers = new HashSet<>();
+    for (TapeLine line : lines) {
+      line.item().map(world::item).flatMap(OpenItem::customer).ifPresent(customers::add);
+      line.customer().ifPresent(customers::add);
+    }
+    return customers;
+  }
+
+  /** What was called sure. */
+  List<Judged> sure() {
+    return between(SURE, 1_000_001);
   }
 
   long payable() {

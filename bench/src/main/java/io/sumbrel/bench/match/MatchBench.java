@@ -6,7 +6,7 @@ import java.util.List;
 
 /**
  * Measures the matching and prints the table of targets: {@code [--items N] [--fit] [--only
- * kernel|joint|population|refit|scale] [--large]}.
+ * kernel|joint|population|drawn|refit|scale] [--companies N] [--seed N] [--large]}.
  */
 public final class MatchBench {
   private MatchBench() {}
@@ -26,6 +26,15 @@ public final class MatchBench {
     }
     if (only.isEmpty() || only.equals("population")) {
       print(PopulationCheck.run(items, weights));
+    }
+    if (only.isEmpty() || only.equals("drawn")) {
+      int companies =
+          options.contains("--companies") ? Integer.parseInt(after(options, "--companies")) : 50;
+      long seed =
+          options.contains("--seed")
+              ? Long.parseLong(after(options, "--seed"))
+              : System.currentTimeMillis() / 1000;
+      print(DrawnCheck.run(companies, seed, weights));
     }
     if (only.isEmpty() || only.equals("refit")) {
       print(RefitCheck.run());

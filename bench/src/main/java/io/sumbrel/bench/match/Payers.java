@@ -34,6 +34,23 @@ final class Payers {
       ("Pottery Glass Timber Tools Kitchens Textiles Printing Catering Gardens Schools Hotels Stoves"
               + " Paper Lighting Joinery Bakery Marine Optics Cycles Dairy")
           .split(" ");
+  private static final String[] ACCENTED =
+      ("Mühl Schön Grün Böck Weiß Größ Jörg Köhl Äng Ström Åker Bjørn Lefè Crê Peña Muñ Žit Łąk")
+          .split(" ");
+  private static final String[] FIRST_NAMES =
+      "Ada Bruno Clara Dario Edda Fabio Greta Hanno Ilse Jonas Karin Leif Mira Nils Olga"
+          .split(" ");
+  private static final String[] FORMS_OF_MORE = {
+    " S.r.l.",
+    " Sp. z o.o.",
+    " S.A.R.L.",
+    " AB",
+    " A/S",
+    " Oy",
+    " GmbH & Co. KG",
+    " Kft.",
+    " d.o.o."
+  };
   private static final String[] FORMS = {" Ltd", " Inc", " GmbH", " SA", "", " BV", " & Sons", ""};
 
   final List<Customer> customers = new ArrayList<>();
@@ -43,6 +60,10 @@ final class Payers {
   final Currency[] currency;
   final String[] account;
   final String[] stranger;
+
+  /** Who pays under the other name, as ever. */
+  final boolean[] learned;
+
   private final Population population;
   private final Random random;
   private final long[] prices = new long[60];
@@ -54,6 +75,7 @@ final class Payers {
     currency = new Currency[count];
     account = new String[count];
     stranger = new String[count];
+    learned = new boolean[count];
     for (int p = 0; p < prices.length; p++) {
       prices[p] = amount();
     }
@@ -78,8 +100,28 @@ final class Payers {
             : CURRENCIES.get(Math.max(0, random.nextInt(10) - 7));
     account[c] = "ZZ" + (10 + random.nextInt(89)) + (1_000_000_000L + random.nextInt(900_000_000));
     stranger[c] = name();
-    customers.add(new Customer(new CustomerId(c), "K" + (30_000 + c), name(), parent));
+    learned[c] =
+        population.ways().learned() > 0 && random.nextInt(1000) < population.ways().learned();
+    customers.add(new Customer(new CustomerId(c), "K" + (30_000 + c), named(), parent));
     openOf.add(new ArrayList<>());
+  }
+
+  /** A customer's name, of which some have letters that banks write otherwise. */
+  private String named() {
+    Population.Ways ways = population.ways();
+    if (ways.accents() == 0 || random.nextInt(1000) >= ways.accents()) {
+      return name();
+    }
+    String place = ACCENTED[random.nextInt(ACCENTED.length)] + ENDS[random.nextInt(ENDS.length)];
+    return switch (random.nextInt(3)) {
+      case 0 -> FIRST_NAMES[random.nextInt(FIRST_NAMES.length)] + " " + place;
+      case 1 ->
+          place
+              + " "
+              + TRADES[random.nextInt(TRADES.length)]
+              + FORMS_OF_MORE[random.nextInt(FORMS_OF_MORE.length)];
+      default -> place + " " + place() + FORMS_OF_MORE[random.nextInt(FORMS_OF_MORE.length)];
+    };
   }
 
   private String name() {
@@ -113,14 +155,14 @@ final class Payers {
       recurring[c] = random.nextInt(5) == 0 ? amount() : 0;
       discounts[c] = random.nextInt(6) == 0;
     }
-    int number = population.firstNumber;
+    int number = population.firstNumber();
     for (int made = 0; made < openItems; ) {
       int at = Arrays.binarySearch(upTo, random.nextDouble() * sum);
       int c = Math.min(count - 1, at < 0 ? -at - 1 : at);
       boolean open = random.nextInt(10) < 6;
       int age = (int) (120L * (openItems - made) / openItems) + random.nextInt(5);
       long total =
-          random.nextInt(1000) < population.priceList ? prices[random.nextInt(60)] : amount();
+          random.nextInt(1000) < population.priceList() ? prices[random.nextInt(60)] : amount();
       total = recurring[c] > 0 && random.nextInt(2) == 0 ? recurring[c] : total;
       boolean credit = random.nextInt(25) == 0;
       item(
@@ -146,7 +188,7 @@ final class Payers {
             new ItemId(index),
             total < 0 ? ItemKind.CREDIT_NOTE : ItemKind.INVOICE,
             Optional.of(customers.get(c).id()),
-            population.prefix + number,
+            population.number(number),
             date,
             Optional.of(total < 0 ? date : terms.dueDate(date)),
             currency[c],
@@ -167,7 +209,7 @@ final class Payers {
     int times = random.nextInt(3) == 0 ? 0 : 1 + random.nextInt(6);
     boolean known = random.nextInt(10) < 6;
     for (int t = 0; t < times; t++) {
-      boolean byOther = known && t == 0 && random.nextInt(3) == 0;
+      boolean byOther = learned[c] || known && t == 0 && random.nextInt(3) == 0;
       String name = byOther ? stranger[c] : customers.get(c).name();
       past.add(
           new PastPayment(

@@ -72,8 +72,8 @@ final class PlannerCheck {
       own = Math.min(own, warm.own);
       theirs = Math.min(theirs, warm.theirs);
     }
-    String name = population.name().toLowerCase();
-    int wanted = population == Population.STANDARD ? 5 : 1;
+    String name = population.name();
+    int wanted = population.equals(Population.STANDARD) ? 5 : 1;
     double times = (double) theirs / Math.max(1, own);
     return List.of(
         new Target(

@@ -27,7 +27,7 @@ final class PopulationCheck {
 
   static List<Target> run(int items, Weights weights) {
     PopulationCheck check = new PopulationCheck();
-    for (Population population : Population.values()) {
+    for (Population population : Population.FIXED) {
       check.run(population, items, weights);
     }
     return check.targets;
@@ -56,8 +56,8 @@ final class PopulationCheck {
     Figures second = figures(population, items, 2, weights);
     Figures third = figures(population, items, 3, weights);
     third.judged.addAll(figures(population, items, 4, weights).judged);
-    boolean standard = population == Population.STANDARD;
-    String name = population.name().toLowerCase();
+    boolean standard = population.equals(Population.STANDARD);
+    String name = population.name();
     share("truth among the ways, " + name, 950, third.amongPerMille(), standard);
     share("first way right, of payable money, " + name, 920, third.firstPerMille(), standard);
     share("way that the plan takes right, " + name, 0, third.rightPerMille(), false);
@@ -133,7 +133,7 @@ final class PopulationCheck {
             said(sure) >= low && said(sure) <= high));
   }
 
-  private static double quantile(double a, double b, double p) {
+  static double quantile(double a, double b, double p) {
     return new BetaDistribution(a, b).inverseCumulativeProbability(p);
   }
 

@@ -7,6 +7,8 @@ import io.sumbrel.core.openitem.OpenItem;
 import io.sumbrel.core.party.Customer;
 import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.receipt.MoneyInId;
+import io.sumbrel.core.remittance.RemittanceDetail;
+import io.sumbrel.core.tape.LineKind;
 import io.sumbrel.core.tape.TapeLine;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -54,7 +56,7 @@ final class Receipts {
   }
 
   private int share(Kind kind) {
-    return kind == Kind.THIRD_PARTY ? population.strangers : kind.share;
+    return kind == Kind.THIRD_PARTY ? population.strangers() : kind.share;
   }
 
   World world() {
@@ -255,10 +257,13 @@ final class Receipts {
     }
     List<OpenItem> items = may.subList(0, Math.min(may.size(), 1 + random.nextInt(3)));
     List<TapeLine> lines = settle(items);
-    items.forEach(
-        i ->
-            lines.add(
-                TapeLine.granted(DifferenceReason.DISCOUNT, i.id(), in(i, i.discountMinor()))));
+    boolean some = items.size() > 1 && hits(population.ways().someDiscount());
+    items
+        .subList(0, some ? 1 + random.nextInt(items.size() - 1) : items.size())
+        .forEach(
+            i ->
+                lines.add(
+                    TapeLine.granted(DifferenceReason.DISCOUNT, i.id(), in(i, i.discountMinor()))));
     return Optional.of(lines);
   }
 
@@ -277,6 +282,27 @@ final class Receipts {
     return open.size() == 1 ? Optional.of(settle(open)) : some(some);
   }
 
+  private boolean hits(int perMille) {
+    return perMille > 0 && random.nextInt(1000) < perMille;
+  }
+
+  /** What each item gets, as the payer states it; of one the number may not be readable. */
+  private List<RemittanceDetail> split(List<TapeLine> lines) {
+    boolean plain = lines.size() > 1 && lines.stream().allMatch(l -> l.kind() == LineKind.SETTLES);
+    if (!plain || !hits(population.ways().splits())) {
+      return List.of();
+    }
+    int unread = hits(population.ways().unread()) ? random.nextInt(lines.size()) : -1;
+    List<RemittanceDetail> details = new ArrayList<>();
+    for (int l = 0; l < lines.size(); l++) {
+      String number = itemsOf(List.of(lines.get(l))).get(0).number();
+      details.add(
+          new RemittanceDetail(
+              l == unread ? texts.edited(number) : number, lines.get(l).amountMinor()));
+    }
+    return details;
+  }
+
   private void add(Kind kind, int customer, List<TapeLine> lines) {
     long amount =
         lines.isEmpty()
@@ -288,16 +314,21 @@ final class Receipts {
             ? (int) payers.customers.get(customer).parent().orElseThrow().number()
             : customer;
     BankText.Written written = texts.of(kind, payer, lines);
+    List<RemittanceDetail> split = split(lines);
+    List<String> references = new ArrayList<>(written.references());
+    // as the formats that state a split are read: its numbers are references too
+    split.forEach(d -> references.add(d.number()));
     money.add(
         new MoneyIn(
-            new MoneyInId(money.size()),
-            payers.currency[customer],
-            amount,
-            Payers.DAY,
-            written.payer(),
-            written.account(),
-            written.text(),
-            written.references()));
+                new MoneyInId(money.size()),
+                payers.currency[customer],
+                amount,
+                Payers.DAY,
+                written.payer(),
+                written.account(),
+                written.text(),
+                references)
+            .stating(split));
     truths.add(new Truth(kind, lines));
   }
 }

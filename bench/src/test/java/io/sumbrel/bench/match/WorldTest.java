@@ -14,9 +14,11 @@ import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.LongStream;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
-import org.junit.jupiter.params.provider.EnumSource;
+import org.junit.jupiter.params.provider.MethodSource;
 
 /** The measuring stick: an invented company whose truth is no worse than a clerk's own tapes. */
 class WorldTest {
@@ -24,8 +26,13 @@ class WorldTest {
     return World.of(population, 4_000, 800, 42);
   }
 
+  static Stream<Population> populations() {
+    return Stream.concat(
+        Population.FIXED.stream(), LongStream.range(1, 9).mapToObj(Population::drawn));
+  }
+
   @ParameterizedTest
-  @EnumSource
+  @MethodSource("populations")
   void everyTruthIsATapeThatComesToZeroAndPromisesNothingTwice(Population population) {
     World world = world(population);
     Map<Long, Long> placed = new HashMap<>();

@@ -66,7 +66,7 @@ class ReadWrongly {
     return new PaidItemView(
         item.id().number(),
         item.number(),
-        "%s of %s".formatted(receipt.moneyIn().words(), receipt.payer()),
+        receipt.moneyIn().text().replace('\n', ' '),
         item.currency().getCurrencyCode(),
         minor,
         item.openMinor());
