@@ -32,6 +32,9 @@ final class Findings {
   /** What only may be paid in part or in advance is shown from one in two thousand on. */
   private static final int WORTH_SHOWING = 500;
 
+  /** Just under what is called sure. */
+  private static final int MOST_IN_DOUBT = 985_000;
+
   final MoneyIn moneyIn;
   final Reading reading;
 
@@ -186,7 +189,7 @@ final class Findings {
     List<Proposal> shown =
         order.stream()
             .limit(Plan.Row.MOST_SHOWN)
-            .map(w -> new Proposal(problem, reading, moneyIn, ways.get(w), likelihoods[w]))
+            .map(w -> proposal(ways.get(w), likelihoods[w]))
             .toList();
     Optional<CustomerId> likeliest =
         Optional.of(reading.likeliestCustomer())
@@ -200,6 +203,12 @@ final class Findings {
         searched,
         searchedTo,
         shown.stream().findFirst().flatMap(Proposal::customer).or(() -> likeliest));
+  }
+
+  /** What is in doubt is at most likely, however much more so than anything else. */
+  private Proposal proposal(Way way, int likelihood) {
+    int said = way.doubt.isPresent() ? Math.min(likelihood, MOST_IN_DOUBT) : likelihood;
+    return new Proposal(problem, reading, moneyIn, way, said);
   }
 
   /**

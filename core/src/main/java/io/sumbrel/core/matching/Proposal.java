@@ -3,6 +3,7 @@ package io.sumbrel.core.matching;
 import io.sumbrel.core.evidence.Evidence;
 import io.sumbrel.core.matching.problem.MatchingProblem;
 import io.sumbrel.core.matching.reading.Reading;
+import io.sumbrel.core.matching.ways.Doubt;
 import io.sumbrel.core.matching.ways.Way;
 import io.sumbrel.core.party.CustomerId;
 import io.sumbrel.core.receipt.MoneyIn;
@@ -62,6 +63,11 @@ public final class Proposal {
   /** How likely it is over all joint readings of the pile, in parts of a million. */
   public int perMillion() {
     return perMillion;
+  }
+
+  /** Why it is at most likely, where something keeps it from being sure. */
+  public Optional<Doubt> doubt() {
+    return way.doubt;
   }
 
   public Certainty certainty() {

@@ -11,11 +11,13 @@ import io.sumbrel.core.matching.text.NumberScan;
 import io.sumbrel.core.matching.text.NumberScan.Found;
 import io.sumbrel.core.receipt.MoneyIn;
 import java.util.ArrayList;
+import java.util.EnumSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.IntStream;
@@ -26,7 +28,10 @@ import java.util.stream.Stream;
  * Made once for a sum, then only read.
  */
 public final class Reading {
-  private static final Pattern CHEQUE = Pattern.compile("(?im)^cheque \\S");
+  private static final Pattern NO_TRANSFER =
+      Pattern.compile("(?im)^(?:cheque|card receipt|sale|cash|refund|chargeback)(?: \\S|$)");
+  private static final Set<Method> LOSING_NOTHING =
+      EnumSet.of(Method.CHEQUE, Method.CARD, Method.DEPOSIT, Method.LOCKBOX);
   private static final Pattern ORDER =
       Pattern.compile(
           "(?i)\\b(?:ORDER|COMMANDE|BESTELLUNG|AUFTRAG|P\\.?O\\.?)\\s+(?:NO\\.?\\s*)?([A-Z]{0,4}-?\\d{2,10})\\b");
@@ -78,7 +83,8 @@ public final class Reading {
   private boolean namesUnknown;
 
   private final boolean cut;
-  private final boolean cheque;
+  private final boolean losesNothing;
+  private final boolean speaksOfElse;
   private final Optional<TextSpan> unbilledOrder;
   private final int[] heads;
   private final boolean unnamedDeposit;
@@ -93,12 +99,16 @@ public final class Reading {
     for (String reference : moneyIn.references()) {
       stated(reference);
     }
+    moneyIn.details().forEach(d -> stated(d.number()));
     Hit base = null;
     for (int t = 0; t < numbers.size(); t++) {
       base = read(numbers.get(t), t, base);
     }
     this.cut = moneyIn.text().lines().anyMatch(l -> FIELD_WIDTHS.contains(l.length()));
-    this.cheque = CHEQUE.matcher(moneyIn.text()).find();
+    this.losesNothing =
+        NO_TRANSFER.matcher(moneyIn.text()).find()
+            || moneyIn.bankLine().filter(l -> LOSING_NOTHING.contains(l.method())).isPresent();
+    this.speaksOfElse = OtherPurpose.isIn(moneyIn);
     Matcher order = ORDER.matcher(moneyIn.text());
     this.unbilledOrder =
         open.isEmpty() && settled.isEmpty() && order.find()
@@ -165,7 +175,8 @@ public final class Reading {
       ordered(found, token);
       joined(found, token);
     }
-    if (first == null || !isOfPayer(first.item())) {
+    // a number that exists is what it is, and no other with a slip
+    if (items.length == 0) {
       slipped(found, token);
     }
     if (first == null && problem.hasNumbersOfLength(found.digits().length())) {
@@ -319,9 +330,14 @@ public final class Reading {
     return cut;
   }
 
-  /** Whether the bank booked a cheque. */
-  public boolean isCheque() {
-    return cheque;
+  /** Whether it is a cheque, a card's or cash: banks keep their charges of transfers alone. */
+  public boolean losesNothing() {
+    return losesNothing;
+  }
+
+  /** Whether a word stands in it for what is no invoice. */
+  public boolean speaksOfElse() {
+    return speaksOfElse;
   }
 
   /** An order number in the text that no invoice of ours carries. */

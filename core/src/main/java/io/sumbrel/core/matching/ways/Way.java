@@ -14,6 +14,7 @@ import java.util.Arrays;
 import java.util.Comparator;
 import java.util.Currency;
 import java.util.List;
+import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.function.LongFunction;
 import java.util.stream.Collectors;
@@ -47,6 +48,8 @@ public final class Way {
     NAMED,
     /** As the payer says how the sum is split. */
     STATED,
+    /** The same, where a number of the split was read with one slip of a finger. */
+    STATED_WITH_SLIP,
     ONE,
     WHOLE,
     OVERDUE,
@@ -81,6 +84,9 @@ public final class Way {
 
   /** In thousandths of a logit. */
   public int points;
+
+  /** Why it is at most likely; empty for most. Set when it is weighed. */
+  public Optional<Doubt> doubt = Optional.empty();
 
   /** What the features said of it; set once, when it is weighed. */
   public Weighed weighed;

@@ -89,16 +89,22 @@ public final class WayFeatures {
     }
     boolean stated = way.has(Shape.STATED);
     flag(x, Feature.SPLIT_STATED, stated);
+    flag(x, Feature.SPLIT_UNREAD, stated && way.gap == Gap.OVER && isSplitUnread(way));
     if (!stated) {
       gap(way, x);
       habit(way, x);
     }
     Numbers numbers = numbers(way);
     numbers(way, numbers, x);
+    flag(x, Feature.SPEAKS_OF_ELSE, reading.speaksOfElse() && numbers.named == 0);
     if (numbers.unnamed > 0 && !stated) {
       shape(way, numbers.unnamed, x);
     }
     return x;
+  }
+
+  private boolean isSplitUnread(Way way) {
+    return way.items.length < search.moneyIn.details().size();
   }
 
   private void tie(Way way, int[] x) {
@@ -126,7 +132,57 @@ public final class WayFeatures {
       sum += points;
     }
     way.points = sum;
+    way.doubt = doubt(way, x);
     way.weighed = Way.Weighed.of(told, byTopic, equal ? equalAmounts : 0);
+  }
+
+  private Optional<Doubt> doubt(Way way, int[] x) {
+    if (way.has(Shape.TIE) || way.isKept()) {
+      return Optional.empty();
+    }
+    return (way.has(Shape.STATED) ? ofSplit(way, x) : ofOther(way, x))
+        .or(() -> Optional.of(Doubt.SPEAKS_OF_ELSE).filter(d -> reading.speaksOfElse()));
+  }
+
+  private static Optional<Doubt> ofSplit(Way way, int[] x) {
+    if (way.has(Shape.STATED_WITH_SLIP)) {
+      return Optional.of(Doubt.SLIP_IN_SPLIT);
+    }
+    return Optional.of(Doubt.UNREAD_LINE).filter(d -> x[Feature.SPLIT_UNREAD.ordinal()] > 0);
+  }
+
+  private Optional<Doubt> ofOther(Way way, int[] x) {
+    boolean agreed = way.has(Shape.LISTED) || x[Feature.AGREED.ordinal()] > 0;
+    boolean asEver = agreed || x[Feature.EARLIEST_AS_EVER.ordinal()] > 0;
+    if (leansOnASlip(way)) {
+      return Optional.of(Doubt.SLIP_ALONE);
+    }
+    if (way.has(Shape.EARLIEST) && !asEver && isInPart(way)) {
+      return Optional.of(Doubt.EARLIEST_FIRST);
+    }
+    return Optional.of(Doubt.MORE_LEFT_OPEN)
+        .filter(d -> way.gap == Gap.SHORT && way.gapMinor > lastPart(way));
+  }
+
+  /** Whether a mistyped number alone leads to its customer. */
+  private boolean leansOnASlip(Way way) {
+    boolean slipped = false;
+    for (int i : way.items) {
+      if (reading.open().containsKey(i)) {
+        return false;
+      }
+      slipped |= edited.containsKey(i);
+    }
+    return slipped && reading.clueForFamilyOf(way.customer).isEmpty();
+  }
+
+  private boolean isInPart(Way way) {
+    int last = way.items.length - 1;
+    return way.parts[last] != search.pools.left(way.items[last]);
+  }
+
+  private static long lastPart(Way way) {
+    return way.parts[way.parts.length - 1];
   }
 
   private static void set(int[] x, Feature feature, int value) {
@@ -191,7 +247,7 @@ public final class WayFeatures {
   }
 
   private Numbers numbers(Way way) {
-    if (reading.open().isEmpty() && edited.isEmpty()) {
+    if (reading.open().isEmpty() && edited.isEmpty() && !way.has(Shape.STATED_WITH_SLIP)) {
       return new Numbers(0, 0, way.items.length, 0, 0);
     }
     int named = 0;
@@ -202,7 +258,8 @@ public final class WayFeatures {
       if (hit != null) {
         named++;
         tokens.add(hit.token());
-      } else if (edited.containsKey(i) && tokens.add(edited.get(i).token())) {
+      } else if (way.has(Shape.STATED_WITH_SLIP)
+          || edited.containsKey(i) && tokens.add(edited.get(i).token())) {
         mistyped++;
       }
     }

@@ -39,6 +39,8 @@ public enum Feature {
   STATED(2_194, Topic.NUMBERS),
   /** The payer states this very split; set by hand, for no invented company states any. */
   SPLIT_STATED(6_000, Topic.NUMBERS),
+  /** A line of the split is not read, and its sum would stay on account; by hand. */
+  SPLIT_UNREAD(-4_000, Topic.NUMBERS),
   ORDER_NAMED(-1_169, Topic.NUMBERS),
   MISTYPED(2_133, Topic.NUMBERS),
   MISTYPED_AND_EXACT(-1_683, Topic.NUMBERS),
@@ -101,6 +103,8 @@ public enum Feature {
   TIE_SET(-4_000, Topic.SHAPE),
   /** A record of this very sum waits for the bank, and this is another reading. */
   RECORDED(-6_000, Topic.AMBIGUITY),
+  /** The text says that it is for something else, and names none of these; by hand. */
+  SPEAKS_OF_ELSE(-3_000, Topic.SHAPE),
   /** A list that somebody set is followed, and this is not on it; by hand. */
   OFF_LIST(-8_000, Topic.SHAPE),
   /** It is what a list of the customer's own says; by hand. */

@@ -1,0 +1,24 @@
+package io.sumbrel.core.matching.ways;
+
+/**
+ * Why a way is at most likely, whatever its figures say: each of these was found wrong where it was
+ * called sure.
+ */
+public enum Doubt {
+  UNREAD_LINE("a line of the stated split names nothing that is open"),
+  SLIP_IN_SPLIT("a number of the stated split is written with one digit otherwise"),
+  SLIP_ALONE("the number is written with one digit otherwise, and nothing else leads there"),
+  EARLIEST_FIRST("nothing says that the earliest due is paid first"),
+  MORE_LEFT_OPEN("more of it would stay open than is paid"),
+  SPEAKS_OF_ELSE("the text speaks of something else than an invoice");
+
+  private final String words;
+
+  Doubt(String words) {
+    this.words = words;
+  }
+
+  public String words() {
+    return words;
+  }
+}
