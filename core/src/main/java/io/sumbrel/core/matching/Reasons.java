@@ -155,7 +155,7 @@ final class Reasons {
         switch (hit.how()) {
           case STATED -> NumberReading.STATED;
           case LETTER_O -> NumberReading.LETTER_O;
-          case TAIL -> NumberReading.TAIL;
+          case TAIL, SHORT -> NumberReading.TAIL;
           case IN_RANGE -> NumberReading.RANGE;
           case JOINED -> NumberReading.JOINED;
           case EDITED -> NumberReading.MISTYPED;

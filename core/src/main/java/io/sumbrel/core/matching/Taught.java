@@ -55,7 +55,10 @@ public record Taught(String payer, CustomerId customer, List<ForgottenPayer> key
                 .isPresent();
     return payer
         .filter(p -> !isKnown && !bearsItsName)
-        .filter(p -> keys.stream().noneMatch(problem.rules().forgotten()::contains))
+        .filter(
+            p ->
+                keys.stream()
+                    .noneMatch(RememberedPayers.asRead(problem.rules().forgotten())::contains))
         .map(p -> new Taught(p, customer, keys));
   }
 

@@ -16,6 +16,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Predicate;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
 /**
@@ -147,8 +148,18 @@ public final class RememberedPayers {
 
   /** The same, but for what somebody said is not to be remembered. */
   public RememberedPayers forgetting(Set<ForgottenPayer> said) {
-    return new RememberedPayers(
-        byNumber, byName, byAccount, habits, billed, Set.copyOf(said), written);
+    return new RememberedPayers(byNumber, byName, byAccount, habits, billed, asRead(said), written);
+  }
+
+  /** Names as they are compared now: they may have been written down otherwise. */
+  public static Set<ForgottenPayer> asRead(Set<ForgottenPayer> said) {
+    return said.stream()
+        .map(
+            f ->
+                f.byAccount()
+                    ? f
+                    : new ForgottenPayer(NameLikeness.normal(f.payer()), false, f.customer()))
+        .collect(Collectors.toUnmodifiableSet());
   }
 
   /**

@@ -52,6 +52,8 @@ public final class Reading {
     IN_RANGE,
     JOINED,
     ORDER,
+    /** Its last digits alone, with the year or without; of the payer. */
+    SHORT,
     /** With one slip of a finger. */
     EDITED
   }
@@ -69,6 +71,10 @@ public final class Reading {
   private final Map<Integer, Hit> open = new LinkedHashMap<>();
   private final Map<Integer, Hit> settled = new LinkedHashMap<>();
   private final List<Hit> edited = new ArrayList<>();
+
+  /** Items that a short number may mean, of which it may be too many. */
+  private final List<Integer> endingSo = new ArrayList<>();
+
   private final List<PayerClue> payers;
 
   /** The payer's name in plain words, as it is remembered; empty when the bank gives none. */
@@ -174,9 +180,10 @@ public final class Reading {
     if (items.length == 0) {
       ordered(found, token);
       joined(found, token);
+      first = shortly(found, token);
     }
     // a number that exists is what it is, and no other with a slip
-    if (items.length == 0) {
+    if (items.length == 0 && first == null) {
       slipped(found, token);
     }
     if (first == null && problem.hasNumbersOfLength(found.digits().length())) {
@@ -247,6 +254,34 @@ public final class Reading {
       }
     }
     return false;
+  }
+
+  /** The one open item of whoever is known to pay whose number ends so, or the one of this sum. */
+  private Hit shortly(Found found, int token) {
+    ShortForm form = ShortForm.of(found);
+    if (!form.mayBe(moneyIn.text())) {
+      return null;
+    }
+    List<Integer> meant = new ArrayList<>();
+    for (PayerClue payer : payers) {
+      for (int item : payer.isKnown() ? problem.openOf(payer.customer()) : new int[0]) {
+        if (problem.currencyOf(item).equals(moneyIn.currency())
+            && form.isOf(problem.item(item).number())
+            && !meant.contains(item)) {
+          meant.add(item);
+        }
+      }
+    }
+    endingSo.addAll(meant);
+    if (meant.size() > 1) {
+      meant.removeIf(i -> problem.item(i).openMinor() != moneyIn.amountMinor());
+    }
+    if (meant.size() != 1) {
+      return null;
+    }
+    Hit hit = hit(meant.get(0), How.SHORT, found, token);
+    take(hit);
+    return hit;
   }
 
   /**
@@ -392,7 +427,10 @@ public final class Reading {
   /** Items that its text may mean. */
   private IntStream mentioned() {
     return Stream.of(
-            open.keySet().stream(), settled.keySet().stream(), edited.stream().map(Hit::item))
+            open.keySet().stream(),
+            settled.keySet().stream(),
+            edited.stream().map(Hit::item),
+            endingSo.stream())
         .flatMap(s -> s)
         .mapToInt(i -> i);
   }

@@ -1,9 +1,11 @@
 package io.sumbrel.core.matching.text;
 
+import java.text.Normalizer;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Set;
+import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
@@ -19,10 +21,25 @@ public final class NameLikeness {
   /** From here on a name is taken to be the same. */
   public static final int ALIKE = 970;
 
+  /** What is left of a name whose words stand in another order. */
+  private static final int TURNED = 985;
+
+  /** Of many countries, dots and blanks taken out; from memory. */
   private static final Set<String> LEGAL_FORMS =
       Set.of(
-          "LTD", "LIMITED", "INC", "LLC", "CO", "CORP", "GMBH", "AG", "SA", "BV", "PLC", "THE",
-          "AND");
+          ("LTD LIMITED INC LLC LLP LP CO CORP CORPORATION COMPANY PLC PTY PTE THE AND UND ET"
+                  + " GMBH GGMBH MBH AG KG KGAA OHG UG GBR EK EV SE SA SARL SAS SNC EURL SCS"
+                  + " SRL SPA SAPA BV NV VOF CV BVBA SPZOO ZOO SRO AS ASA APS AB OY OYJ HB KFT RT"
+                  + " ZRT NYRT DOO DD EOOD OOD AD SL SLU SLL LDA LTDA CIA SASU")
+              .split(" "));
+
+  private static final Pattern NOT_OF_WORDS = Pattern.compile("[^\\p{L}0-9]+");
+
+  /** Letters with a blank, a dot or a stroke between: {@code S.r.l.}, {@code A/S}. */
+  private static final Pattern INITIALS =
+      Pattern.compile("(?<![\\p{L}0-9])(\\p{L})(?:[./] ?(\\p{L})(?![\\p{L}0-9]))+");
+
+  private static final Pattern MARKS = Pattern.compile("\\p{M}+");
 
   /** In words. */
   private static final int LONGEST_NAME = 6;
@@ -31,14 +48,49 @@ public final class NameLikeness {
 
   private NameLikeness() {}
 
-  /** A name as it is compared: upper case words without legal forms. */
+  /**
+   * A name as it is compared: upper case words without legal forms. Letters with marks are read as
+   * without, and two letters that stand for one, as banks pass them on, as that one.
+   */
   public static String normal(String name) {
-    List<String> words =
-        Arrays.asList(
-            name.toUpperCase(Locale.ROOT).replaceAll("[^\\p{L}0-9]+", " ").strip().split(" "));
+    String plain = plain(name);
+    String joined =
+        INITIALS
+            .matcher(plain)
+            .replaceAll(m -> NOT_OF_WORDS.matcher(m.group()).replaceAll(""))
+            .replace("SP. Z O.O.", "SPZOO")
+            .replace("SP. Z OO", "SPZOO")
+            .replace("SP Z OO", "SPZOO");
+    String[] words = NOT_OF_WORDS.matcher(joined).replaceAll(" ").strip().split(" ");
     String kept =
-        words.stream().filter(w -> !LEGAL_FORMS.contains(w)).collect(Collectors.joining(" "));
+        Arrays.stream(words)
+            .filter(w -> !LEGAL_FORMS.contains(w))
+            .map(NameLikeness::oneForTwo)
+            .collect(Collectors.joining(" "));
     return kept.isEmpty() ? String.join(" ", words) : kept;
+  }
+
+  private static String plain(String name) {
+    String upper = name.toUpperCase(Locale.ROOT);
+    for (int i = 0; i < upper.length(); i++) {
+      if (upper.charAt(i) > 'Z') {
+        return MARKS
+            .matcher(Normalizer.normalize(upper, Normalizer.Form.NFD))
+            .replaceAll("")
+            .replace('Ø', 'O')
+            .replace('Ł', 'L')
+            .replace('Đ', 'D')
+            .replace("Æ", "AE")
+            .replace("Œ", "OE");
+      }
+    }
+    return upper;
+  }
+
+  private static String oneForTwo(String word) {
+    return word.indexOf('E') < 0 && !word.contains("AA")
+        ? word
+        : word.replace("AE", "A").replace("OE", "O").replace("UE", "U").replace("AA", "A");
   }
 
   /**
@@ -54,7 +106,30 @@ public final class NameLikeness {
     }
     int shorter = Math.min(one.length(), other.length());
     boolean cut = shorter >= 8 && (one.startsWith(other) || other.startsWith(one));
-    return cut ? ALIKE : (int) Math.round(SIMILARITY.apply(one, other) * 1000);
+    if (cut) {
+      return ALIKE;
+    }
+    int alike = (int) Math.round(SIMILARITY.apply(one, other) * 1000);
+    return alike >= ALIKE ? alike : Math.max(alike, turned(one, other));
+  }
+
+  /** How alike two names are whose words may stand in another order. */
+  private static int turned(String one, String other) {
+    boolean may = Math.abs(one.length() - other.length()) <= 1 && one.indexOf(' ') > 0;
+    if (!may || other.indexOf(' ') < 0) {
+      return 0;
+    }
+    String sorted = sorted(one);
+    String otherSorted = sorted(other);
+    return sorted.equals(otherSorted)
+        ? TURNED
+        : Math.min(ALIKE, (int) Math.round(SIMILARITY.apply(sorted, otherSorted) * 1000));
+  }
+
+  private static String sorted(String name) {
+    String[] words = name.split(" ");
+    Arrays.sort(words);
+    return String.join(" ", words);
   }
 
   /** What a text begins with that might be a name, the longest first. */

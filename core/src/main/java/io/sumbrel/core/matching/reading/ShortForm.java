@@ -1,0 +1,66 @@
+package io.sumbrel.core.matching.reading;
+
+import io.sumbrel.core.matching.text.NumberScan;
+import io.sumbrel.core.matching.text.NumberScan.Found;
+import java.util.regex.Pattern;
+
+/**
+ * The end of a long number, as people write it who know with whom they are dealing: the last four
+ * to seven digits, or what counts on in a number that begins with its year.
+ *
+ * @param digits as they are written, with leading zeros
+ * @param bare without them
+ */
+record ShortForm(String digits, String bare) {
+  private static final int FEWEST = 3;
+  private static final int FEWEST_OF_ANY = 4;
+  private static final int MOST = 7;
+
+  /** So many are meant for a document wherever they stand. */
+  private static final int PLAIN = 5;
+
+  private static final int YEAR = 4;
+  private static final Pattern A_YEAR = Pattern.compile("(?:19|20)\\d\\d");
+
+  /** What documents are called before their numbers; from memory. */
+  private static final Pattern DOCUMENT =
+      Pattern.compile(
+          "(?i)(?<!\\p{L})(?:INV|INVOICES?|BILLS?|DOC|RE|RG|RECHN|RECHNUNG(?:EN)?|BELEG|FAC|FACT"
+              + "|FACTURES?|FACTURAS?|FATTUR[AE]|FACTUUR|FAKTURA|RFB)(?!\\p{L})");
+
+  static ShortForm of(Found found) {
+    String written = found.written();
+    int start = written.length();
+    while (start > 0 && Character.isDigit(written.charAt(start - 1))) {
+      start--;
+    }
+    String digits = found.form() == NumberScan.Form.WHOLE ? written.substring(start) : "";
+    return new ShortForm(digits, found.digits());
+  }
+
+  /** Whether a number of a text may be one. */
+  boolean mayBe(String text) {
+    return bare.length() >= FEWEST
+        && digits.length() <= MOST
+        && !digits.isEmpty()
+        && !A_YEAR.matcher(digits).matches()
+        && (digits.length() >= PLAIN || DOCUMENT.matcher(text).find());
+  }
+
+  /** Whether it is the end of a document's number. */
+  boolean isOf(String number) {
+    int start = number.length();
+    while (start > 0 && Character.isDigit(number.charAt(start - 1))) {
+      start--;
+    }
+    String own = number.substring(start);
+    if (own.length() <= digits.length()) {
+      return false;
+    }
+    boolean counts =
+        own.length() > YEAR + FEWEST
+            && A_YEAR.matcher(own.substring(0, YEAR)).matches()
+            && NumberScan.trailingDigits(own.substring(YEAR)).equals(bare);
+    return counts || digits.length() >= FEWEST_OF_ANY && own.endsWith(digits);
+  }
+}
