@@ -141,7 +141,7 @@ final class Reasons {
                         way.has(Shape.PREPAID) ? Side.FOR : Side.AGAINST,
                         Optional.of(s))));
     boolean silent = reading.open().isEmpty() && reading.settled().isEmpty() && hits.isEmpty();
-    if (silent && reading.unbilledOrder().isEmpty()) {
+    if (silent && reading.unbilledOrder().isEmpty() && !reading.namesUnknown()) {
       add(Math.min(points, -1), new Evidence.NoNumber());
     }
   }

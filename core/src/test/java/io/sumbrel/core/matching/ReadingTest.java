@@ -69,6 +69,9 @@ class ReadingTest extends SmallHouse {
     "ORD-T-50012,1 NUMBER",
     "SO 7714 A,''",
     "50014,''",
+    "0012,''",
+    "INV 012,''",
+    "INV 2026,''",
     "TEL 50011,''",
     "16.11.2026,''"
   })
@@ -78,6 +81,20 @@ class ReadingTest extends SmallHouse {
             .map(h -> h.item() + " " + h.how())
             .collect(Collectors.joining(" "));
     assertThat(found).isEqualTo(expected);
+  }
+
+  @ParameterizedTest
+  @CsvSource({"INV 423/2026,2", "INV 0000423,2", "RE 106798,3", "INV 423 106798,2 3", "INV 523,''"})
+  void theEndOfALongNumberMeansTheOneItemOfThePayer(String text, String expected) {
+    items.subList(2, 4).clear();
+    item(alder, "20260000423", 9_900);
+    item(alder, "20260106798", 8_800);
+    String found =
+        reading("ALDER POTS", text).open().keySet().stream()
+            .map(Object::toString)
+            .collect(Collectors.joining(" "));
+    assertThat(found).isEqualTo(expected);
+    assertThat(reading("SOMEBODY", text).open()).as("not of the payer").isEmpty();
   }
 
   @Test

@@ -12,6 +12,7 @@ import io.sumbrel.core.matching.text.NumberScan.Found;
 import io.sumbrel.core.receipt.MoneyIn;
 import java.util.ArrayList;
 import java.util.EnumSet;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -71,6 +72,9 @@ public final class Reading {
   private final Map<Integer, Hit> open = new LinkedHashMap<>();
   private final Map<Integer, Hit> settled = new LinkedHashMap<>();
   private final List<Hit> edited = new ArrayList<>();
+
+  /** Those of them where the number as it is written is another item's. */
+  private final Set<Integer> ofAnother = new HashSet<>();
 
   /** Items that a short number may mean, of which it may be too many. */
   private final List<Integer> endingSo = new ArrayList<>();
@@ -182,9 +186,8 @@ public final class Reading {
       joined(found, token);
       first = shortly(found, token);
     }
-    // a number that exists is what it is, and no other with a slip
-    if (items.length == 0 && first == null) {
-      slipped(found, token);
+    if (first == null || !isOfPayer(first.item())) {
+      slipped(found, token, items.length > 0);
     }
     if (first == null && problem.hasNumbersOfLength(found.digits().length())) {
       foreign++;
@@ -286,9 +289,10 @@ public final class Reading {
 
   /**
    * Numbers of ours at one slip from what is written. In a dense series nearly every slip is some
-   * other real number: a hit counts only with its customer or its amount.
+   * other real number: a hit counts only with its customer, or with its amount where the number as
+   * it is written is nobody's.
    */
-  private void slipped(Found found, int token) {
+  private void slipped(Found found, int token, boolean exists) {
     int length = found.digits().length();
     boolean ours =
         problem.hasNumbersOfLength(length)
@@ -301,13 +305,16 @@ public final class Reading {
         found.digits(),
         edit -> {
           for (int item : problem.byNumber(edit, edit)) {
-            boolean sameSum = problem.item(item).openMinor() == moneyIn.amountMinor();
+            boolean sameSum = !exists && problem.item(item).openMinor() == moneyIn.amountMinor();
             boolean open =
                 !problem.item(item).isSettled()
                     && problem.currencyOf(item).equals(moneyIn.currency());
             boolean known = edited.stream().anyMatch(h -> h.item() == item);
             if (open && !known && (sameSum || isOfPayer(item)) && edited.size() < MOST_EDITED) {
               edited.add(hit(item, How.EDITED, found, token));
+              if (exists) {
+                ofAnother.add(item);
+              }
             }
           }
         });
@@ -337,6 +344,11 @@ public final class Reading {
     return edited;
   }
 
+  /** Whether an item is at one slip from a number that is another item's as it is written. */
+  public boolean isSlipOfAnother(int item) {
+    return ofAnother.contains(item);
+  }
+
   /** Who may have paid, the likeliest first. */
   public List<PayerClue> payers() {
     return payers;
@@ -358,6 +370,11 @@ public final class Reading {
   /** Numbers of the length of ours that mean nothing of ours. */
   public int foreign() {
     return foreign;
+  }
+
+  /** Whether a number stands in it that might be ours, and is nobody's. */
+  public boolean namesUnknown() {
+    return namesUnknown;
   }
 
   /** Whether a line ends where banks cut it, so that numbers may be missing. */

@@ -157,6 +157,9 @@ public final class WayFeatures {
     if (leansOnASlip(way)) {
       return Optional.of(Doubt.SLIP_ALONE);
     }
+    if (Arrays.stream(way.items).anyMatch(this::isReadOffAnother)) {
+      return Optional.of(Doubt.NUMBER_OF_ANOTHER);
+    }
     if (way.has(Shape.EARLIEST) && !asEver && isInPart(way)) {
       return Optional.of(Doubt.EARLIEST_FIRST);
     }
@@ -174,6 +177,10 @@ public final class WayFeatures {
       slipped |= edited.containsKey(i);
     }
     return slipped && reading.clueForFamilyOf(way.customer).isEmpty();
+  }
+
+  private boolean isReadOffAnother(int item) {
+    return reading.isSlipOfAnother(item) && !reading.open().containsKey(item);
   }
 
   private boolean isInPart(Way way) {

@@ -263,14 +263,14 @@ public final class WaySearch {
     if (under <= Math.min(cents.minor(), writeOff.minor())) {
       add(items, partsOf(items), Gap.CENTS, under, shape, 1);
     }
-    if (mayBeCharge(under)) {
+    if (mayBeCharge(under) && !reading.losesNothing()) {
       add(items, partsOf(items), Gap.CHARGE, under, shape, 1);
     }
   }
 
   /** Whether a bank may have kept so much on the way. */
   boolean mayBeCharge(long under) {
-    return under <= chargeCap.minor() && under * 2 < amount && !reading.losesNothing();
+    return under <= chargeCap.minor() && under * 2 < amount;
   }
 
   private void withheld(int[] items, long under, Shape shape) {

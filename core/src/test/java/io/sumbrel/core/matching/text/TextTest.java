@@ -120,4 +120,34 @@ class TextTest {
         .isEqualTo(NameLikeness.ALIKE);
     assertThat(NameLikeness.of("", name)).isZero();
   }
+
+  /** Each pair is one name: turned, with marks or two letters for one, with dots in its form. */
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        "Anna Lindmere|LINDMERE ANNA",
+        "Dale Pottery Elm|Elm Dale Pottery",
+        "Müller & Söhne GmbH|MUELLER SOEHNE",
+        "Grünwick Bäckerei G.m.b.H.|GRUNWICK BACKEREI",
+        "Åker Ström AB|AAKER STROM",
+        "Weiß Fliesen KG|WEISS FLIESEN",
+        "Forno Antico S.r.l.|FORNO ANTICO SRL",
+        "Bjørn Keramik A/S|BJOERN KERAMIK",
+        "Łąka Ceramika Sp. z o.o.|LAKA CERAMIKA"
+      })
+  void namesThatBanksWriteOtherwiseAreTheSame(String one, String other) {
+    assertThat(NameLikeness.of(NameLikeness.normal(one), NameLikeness.normal(other)))
+        .as(NameLikeness.normal(one) + " and " + NameLikeness.normal(other))
+        .isGreaterThanOrEqualTo(NameLikeness.ALIKE);
+    String normal = NameLikeness.normal(one);
+    assertThat(NameLikeness.normal(normal)).as("read once more").isEqualTo(normal);
+  }
+
+  @ParameterizedTest
+  @CsvSource({"Elm Dale Pottery,Elm Dale Glass", "Anna Lindmere,Anna Lindholt", "Oak Ltd,Oat Ltd"})
+  void namesOfOthersStayApart(String one, String other) {
+    assertThat(NameLikeness.of(NameLikeness.normal(one), NameLikeness.normal(other)))
+        .isLessThan(NameLikeness.ALIKE);
+  }
 }
