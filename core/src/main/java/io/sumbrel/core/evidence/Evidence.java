@@ -95,6 +95,9 @@ public sealed interface Evidence {
     }
   }
 
+  /** Why it is not sure, however well all else fits. */
+  record NotSure(String words) implements Against {}
+
   /** What the text names is settled already. */
   record SettledAlready(String number, Optional<TextSpan> source) implements Against {
     @Override

@@ -68,6 +68,17 @@ final class Reasons {
       ambiguity();
     }
     reasons.sort(Comparator.comparingInt(e -> -Math.abs(e.points())));
+    way.doubt.ifPresent(d -> beforeAllAgainst(new Evidence.NotSure(d.words())));
+  }
+
+  /** Of what speaks against a way the first is what keeps it from being sure. */
+  private void beforeAllAgainst(Evidence fact) {
+    int at = 0;
+    while (at < reasons.size() && reasons.get(at).fact().side() == Evidence.Side.FOR) {
+      at++;
+    }
+    int points = at < reasons.size() ? reasons.get(at).points() : -1;
+    reasons.add(at, new Proposal.Reason(fact, points));
   }
 
   static List<Proposal.Reason> of(

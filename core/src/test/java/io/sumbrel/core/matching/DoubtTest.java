@@ -2,6 +2,7 @@ package io.sumbrel.core.matching;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import io.sumbrel.core.evidence.Evidence;
 import io.sumbrel.core.matching.ways.Doubt;
 import io.sumbrel.core.party.CustomerId;
 import io.sumbrel.core.remittance.RemittanceDetail;
@@ -64,6 +65,9 @@ class DoubtTest extends SmallHouse {
     assertThat(way.words()).isEqualTo("4100555");
     assertThat(way.doubt()).contains(Doubt.SLIP_ALONE);
     assertThat(way.certainty()).isEqualTo(Certainty.LIKELY);
+    assertThat(way.evidence().stream().filter(e -> e.side() == Evidence.Side.AGAINST).findFirst())
+        .map(Evidence::words)
+        .contains("the number is written with one digit otherwise, and nothing else leads there");
   }
 
   @Test
