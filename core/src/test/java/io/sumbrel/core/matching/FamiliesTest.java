@@ -10,6 +10,7 @@ import io.sumbrel.core.openitem.Terms;
 import io.sumbrel.core.party.Customer;
 import io.sumbrel.core.party.CustomerId;
 import io.sumbrel.core.receipt.MoneyInId;
+import io.sumbrel.core.tape.LineKind;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
@@ -242,5 +243,20 @@ class FamiliesTest extends SmallHouse {
     assertThat(plan.rows().get(2).ways())
         .flatExtracting(Proposal::lines)
         .allSatisfy(line -> assertThat(line.amountMinor()).isPositive());
+  }
+
+  /** 2 % of 500.00 is 10.00; the other, of 300.00, grants 6.00 and it is not taken. */
+  @Test
+  void aDiscountMayBeTakenOnOneOfSeveralNamedItems() {
+    CustomerId heath = customer("Heathford Optics");
+    item(heath, "8100101", 50_000, "2/30 net 60");
+    item(heath, "8100102", 30_000, "2/30 net 60");
+    money("HEATHFORD OPTICS", 79_000, "INV 8100101 8100102");
+    Proposal way = chosen(plan().get(plan().size() - 1));
+    assertThat(way.words()).isEqualTo("8100101 + 8100102, less 10.00 discount");
+    assertThat(way.lines())
+        .filteredOn(l -> l.kind() == LineKind.GRANTED)
+        .singleElement()
+        .satisfies(l -> assertThat(l.item()).contains(items.get(items.size() - 2).id()));
   }
 }

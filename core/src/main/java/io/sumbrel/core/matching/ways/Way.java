@@ -82,6 +82,9 @@ public final class Way {
   /** How many sets of this size in the same pool reach the sum; 0 when they were not counted. */
   public long alternatives;
 
+  /** The items of which the discount was taken; empty for all that grant one. */
+  private int[] discounted = {};
+
   /** In thousandths of a logit. */
   public int points;
 
@@ -163,6 +166,12 @@ public final class Way {
     this.gapMinor = gapMinor;
     this.customer = customer;
     this.shapes = 1 << shape.ordinal();
+  }
+
+  /** With the discount taken on some of its items alone. */
+  Way discountedOn(int[] some) {
+    discounted = some;
+    return this;
   }
 
   /** Whether it was found in that shape. */
@@ -297,7 +306,8 @@ public final class Way {
     if (gap == Gap.DISCOUNT || gap == Gap.LATE_DISCOUNT) {
       for (int i : items) {
         OpenItem item = problem.item(i);
-        if (item.openMinor() > 0 && item.discountMinor() > 0) {
+        boolean taken = discounted.length == 0 || Reading.isAmong(discounted, i);
+        if (taken && item.openMinor() > 0 && item.discountMinor() > 0) {
           lines.add(
               TapeLine.granted(
                   DifferenceReason.DISCOUNT, item.id(), money.apply(item.discountMinor())));

@@ -8,7 +8,6 @@ import io.sumbrel.core.matching.ways.Pools.Pool;
 import io.sumbrel.core.matching.ways.Way.Gap;
 import io.sumbrel.core.matching.ways.Way.Shape;
 import io.sumbrel.core.money.Money;
-import io.sumbrel.core.openitem.OpenItem;
 import io.sumbrel.core.receipt.MoneyIn;
 import io.sumbrel.core.rules.SilentStep;
 import java.util.Arrays;
@@ -288,28 +287,34 @@ public final class WaySearch {
   }
 
   private void discounted(int[] items, long sum, long under, Shape shape) {
-    if (under > sum / 5) {
+    if (under > sum / 5 || !grantsAny(items)) {
       return;
     }
-    int now = (int) moneyIn.bookingDate().toEpochDay();
-    long discount = 0;
-    boolean late = false;
+    Discounts discounts = Discounts.of(problem, items, pools, moneyIn.bookingDate());
+    if (discounts.isOfAll(under)) {
+      Gap gap = discounts.isLate(discounts.granting()) ? Gap.LATE_DISCOUNT : Gap.DISCOUNT;
+      add(items, partsOf(items), gap, under, shape, 1);
+    } else if (shape == Shape.NAMED) {
+      discounts.some(under).ifPresent(some -> discountedOn(items, some, discounts, under));
+    }
+  }
+
+  private boolean grantsAny(int[] items) {
     for (int i : items) {
-      int last = problem.lastDiscountDay(i);
-      if (last != MatchingProblem.NO_DISCOUNT) {
-        OpenItem item = problem.item(i);
-        long granted = item.discountMinor();
-        boolean whole = pools.left(i) == item.totalMinor();
-        discount += granted;
-        boolean may = whole && now <= last + problem.limits().discountGraceDays();
-        if (granted > 0 && !may || discount > under) {
-          return;
-        }
-        late |= granted > 0 && now > last;
+      if (problem.lastDiscountDay(i) != MatchingProblem.NO_DISCOUNT) {
+        return true;
       }
     }
-    if (discount == under) {
-      add(items, partsOf(items), late ? Gap.LATE_DISCOUNT : Gap.DISCOUNT, under, shape, 1);
+    return false;
+  }
+
+  /** Keeps what is named with the discount taken on some of it alone. */
+  private void discountedOn(int[] items, int[] some, Discounts discounts, long under) {
+    Gap gap = discounts.isLate(some) ? Gap.LATE_DISCOUNT : Gap.DISCOUNT;
+    if (found.size() < MOST_WAYS) {
+      int customer = problem.customerOf(items[0]);
+      Way way = new Way(items, partsOf(items), gap, under, customer, Shape.NAMED);
+      keep(way.discountedOn(some), 1);
     }
   }
 
