@@ -261,6 +261,19 @@ class BesideThePlan {
     }
 
     /**
+     * How sure the plan is of a sum, at most likely where as much leaves the account again within
+     * days: what was credited and comes back must not be posted unseen.
+     */
+    Certainty certaintyOf(Plan.Row row, MoneyIn money) {
+      boolean undone =
+          row.certainty() == Certainty.SURE
+              && money.isIn()
+              && pairs.get().othersOf(money).stream()
+                  .anyMatch(o -> !o.bookingDate().isBefore(money.bookingDate()));
+      return undone ? Certainty.LIKELY : row.certainty();
+    }
+
+    /**
      * What is on its way or to be paid back and is this sum: placed otherwise, it would count
      * twice. Empty where there is none, or the tape meets it.
      */

@@ -153,7 +153,10 @@ class PileRows {
     Optional<Proposal> chosen = row.chosen().map(row.ways()::get);
     Optional<BesideThePlan.Way> besides = beside.spokenFor(row, line.moneyIn());
     Certainty certainty =
-        besides.filter(BesideThePlan.Way::isLikely).map(w -> w.certainty()).orElse(row.certainty());
+        besides
+            .filter(BesideThePlan.Way::isLikely)
+            .map(w -> w.certainty())
+            .orElse(beside.certaintyOf(row, line.moneyIn()));
     String proposal =
         besides
             .map(BesideThePlan.Way::words)
@@ -167,6 +170,9 @@ class PileRows {
     words.add(DAY.format(date));
     words.add(line.method().words());
     words.add(proposal + ways);
+    if (certainty != row.certainty() && besides.isEmpty()) {
+      words.add("as much leaves the account again");
+    }
     return new PileRow(
         id,
         line.payer(),

@@ -63,7 +63,8 @@ class PostPreview {
     BesideThePlan.Ways beside = beside(actor, pile);
     return pile.board.pile().stream()
         .map(line -> new Planned(line, pile.board.rows().get(line.moneyIn().id())))
-        .filter(s -> s.row.certainty() == Certainty.SURE && !s.chosen().orElseThrow().isTie())
+        .filter(s -> beside.certaintyOf(s.row, s.line.moneyIn()) == Certainty.SURE)
+        .filter(s -> !s.chosen().orElseThrow().isTie())
         .filter(s -> beside.passedOver(s.line.moneyIn(), s.chosen().get().lines()).isEmpty())
         .sorted(
             Comparator.comparing((Planned s) -> -forgiven(s.chosen().orElseThrow().lines()))

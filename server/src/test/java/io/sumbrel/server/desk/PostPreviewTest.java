@@ -47,6 +47,35 @@ class PostPreviewTest extends ServerTest {
     return Map.of("kind", "UNIDENTIFIED", "amountMinor", minor);
   }
 
+  /** 500.00 came and leaves again two days later: whoever posts the sure ones would not see it. */
+  @Test
+  void aCreditThatComesBackInTheSamePileIsNotSure() {
+    assertThat(sure()).containsExactly(alder);
+    house.statement(
+        House.TODAY.plusDays(2), "1633.00", "1133.00", "-500.00,ALDER POTS,T-1 RETURNED");
+    assertThat(sure()).isEmpty();
+    JsonNode row =
+        house
+            .get(house.clerk, "/api/desk")
+            .body()
+            .path("rows")
+            .valueStream()
+            .filter(r -> r.path("id").asLong() == alder)
+            .findFirst()
+            .orElseThrow();
+    assertThat(row.path("certainty").asString()).isEqualTo("LIKELY");
+    assertThat(row.path("words").asString()).endsWith("as much leaves the account again");
+  }
+
+  private List<Long> sure() {
+    return house
+        .get(house.clerk, "/api/desk/sure")
+        .body()
+        .valueStream()
+        .map(r -> r.path("moneyInId").asLong())
+        .toList();
+  }
+
   @Test
   void whatIsTickedIsShownAsProposedOrAsOneMadeIt() {
     JsonNode rows = preview(house.clerk, nobody, alder);
