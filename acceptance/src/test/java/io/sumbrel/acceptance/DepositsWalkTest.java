@@ -219,8 +219,8 @@ class DepositsWalkTest {
     assertThat(ines.file("typed-2026-11-18.csv")).containsText("still to explain");
     ines.key("g", "d");
     page.getByText("DEPOSIT SLIP S-931 LESS CHARGES").first().click();
-    assertThat(page.getByText("Post the 54 sure ones")).isVisible();
-    assertThat(page.getByText("Sure · 55")).isVisible();
+    assertThat(page.getByText("Post the 55 sure ones")).isVisible();
+    assertThat(page.getByText("Sure · 56")).isVisible();
     assertThat(page.getByText("slip S-931, recorded already, less 5.00 charge").first())
         .isVisible();
     assertThat(page.getByText("placed on items too, it may count twice").first()).isVisible();
