@@ -151,14 +151,15 @@ public final class RememberedPayers {
     return new RememberedPayers(byNumber, byName, byAccount, habits, billed, asRead(said), written);
   }
 
-  /** Names as they are compared now: they may have been written down otherwise. */
+  /** Names as they were written down, and as they are compared now. */
   public static Set<ForgottenPayer> asRead(Set<ForgottenPayer> said) {
     return said.stream()
-        .map(
+        .flatMap(
             f ->
                 f.byAccount()
-                    ? f
-                    : new ForgottenPayer(NameLikeness.normal(f.payer()), false, f.customer()))
+                    ? Stream.of(f)
+                    : Stream.of(
+                        f, new ForgottenPayer(NameLikeness.normal(f.payer()), false, f.customer())))
         .collect(Collectors.toUnmodifiableSet());
   }
 
