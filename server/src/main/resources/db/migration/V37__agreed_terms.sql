@@ -5,3 +5,4 @@ create table agreed_terms (
   terms varchar(40) not null
 );
 create index agreed_terms_books on agreed_terms (books_id);
+comment on table agreed_terms is 'Terms of payment that were agreed with a customer, for its invoices that state none.';
