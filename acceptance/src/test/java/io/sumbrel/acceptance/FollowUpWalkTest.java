@@ -85,7 +85,10 @@ class FollowUpWalkTest {
     ruta.navigate(product.address() + "/customers?find=kestrel");
     ruta.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Kestrel Lane Pottery"))
         .click();
-    ruta.getByLabel("Bears the charges of banks").check();
+    // the box is ticked before it is kept, and whoever opens the sum before that sees it as it was
+    ruta.waitForResponse(
+        r -> r.url().endsWith("/charges") && r.request().method().equals("PUT"),
+        () -> ruta.getByLabel("Bears the charges of banks").check());
     Browser.choose(ines, "KESTREL LN POTTERY LTD");
     assertThat(ines.getByText("TCK-20418 + TCK-20455, 18.00 charge stays open").first())
         .isVisible();
