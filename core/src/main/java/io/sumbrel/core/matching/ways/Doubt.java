@@ -8,6 +8,7 @@ public enum Doubt {
   UNREAD_LINE("a line of the stated split names nothing that is open"),
   SLIP_IN_SPLIT("a number of the stated split is written with one digit otherwise"),
   SLIP_ALONE("the number is written with one digit otherwise, and nothing else leads there"),
+  OF_A_STRANGER("it pays an item of somebody whom nothing names"),
   NUMBER_OF_ANOTHER("the number as it is written is another item's"),
   EARLIEST_FIRST("nothing says that the earliest due is paid first"),
   MORE_LEFT_OPEN("more of it would stay open than is paid"),

@@ -157,6 +157,9 @@ public final class WayFeatures {
     if (leansOnASlip(way)) {
       return Optional.of(Doubt.SLIP_ALONE);
     }
+    if (Arrays.stream(way.items).anyMatch(i -> isOfAStranger(way, i))) {
+      return Optional.of(Doubt.OF_A_STRANGER);
+    }
     if (Arrays.stream(way.items).anyMatch(this::isReadOffAnother)) {
       return Optional.of(Doubt.NUMBER_OF_ANOTHER);
     }
@@ -177,6 +180,11 @@ public final class WayFeatures {
       slipped |= edited.containsKey(i);
     }
     return slipped && reading.clueForFamilyOf(way.customer).isEmpty();
+  }
+
+  private boolean isOfAStranger(Way way, int item) {
+    return !reading.open().containsKey(item)
+        && !problem.isFamily(problem.customerOf(item), way.customer);
   }
 
   private boolean isReadOffAnother(int item) {
