@@ -12,6 +12,7 @@ import jakarta.persistence.TypedQuery;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.Collections;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -151,12 +152,17 @@ public class MoneyLines {
   /** What counts of the entries of a bank account, the newest first, and what of it follows. */
   @Transactional(readOnly = true)
   public List<MoneyLine> booked(long bankAccountId, int after, int size) {
-    return booked("select id", Long.class, bankAccountId)
-        .setFirstResult(after)
-        .setMaxResults(size)
-        .getResultStream()
-        .map(id -> lines("m.id = :id", Map.of("id", id)).get(0))
-        .toList();
+    List<Long> ids =
+        booked("select id", Long.class, bankAccountId)
+            .setFirstResult(after)
+            .setMaxResults(size)
+            .getResultList();
+    List<MoneyLine> newestFirst = new ArrayList<>();
+    if (!ids.isEmpty()) {
+      newestFirst.addAll(lines("m.id in :ids", Map.of("ids", ids)));
+      Collections.reverse(newestFirst);
+    }
+    return newestFirst;
   }
 
   /** What the newest so many entries of a bank account come to, in minor units. */

@@ -29,12 +29,8 @@ record ShortForm(String digits, String bare) {
               + "|FACTURES?|FACTURAS?|FATTUR[AE]|FACTUUR|FAKTURA|RFB)(?!\\p{L})");
 
   static ShortForm of(Found found) {
-    String written = found.written();
-    int start = written.length();
-    while (start > 0 && Character.isDigit(written.charAt(start - 1))) {
-      start--;
-    }
-    String digits = found.form() == NumberScan.Form.WHOLE ? written.substring(start) : "";
+    String digits =
+        found.form() == NumberScan.Form.WHOLE ? NumberScan.lastDigits(found.written()) : "";
     return new ShortForm(digits, found.digits());
   }
 
@@ -49,11 +45,7 @@ record ShortForm(String digits, String bare) {
 
   /** Whether it is the end of a document's number. */
   boolean isOf(String number) {
-    int start = number.length();
-    while (start > 0 && Character.isDigit(number.charAt(start - 1))) {
-      start--;
-    }
-    String own = number.substring(start);
+    String own = NumberScan.lastDigits(number);
     if (own.length() <= digits.length()) {
       return false;
     }

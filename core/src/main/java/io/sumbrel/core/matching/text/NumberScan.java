@@ -183,15 +183,22 @@ public final class NumberScan {
     return isDigit(c) || c >= 'A' && c <= 'Z' || c >= 'a' && c <= 'z';
   }
 
-  /** The digits at the end of a number without leading zeros; empty when it ends in a letter. */
-  public static String trailingDigits(String number) {
+  /** The digits at the end of a number; empty when it ends in a letter. */
+  public static String lastDigits(String number) {
     int start = number.length();
     while (start > 0 && isDigit(number.charAt(start - 1))) {
       start--;
     }
-    while (start < number.length() && number.charAt(start) == '0') {
+    return number.substring(start);
+  }
+
+  /** The digits at the end of a number without leading zeros; empty when it ends in a letter. */
+  public static String trailingDigits(String number) {
+    String digits = lastDigits(number);
+    int start = 0;
+    while (start < digits.length() && digits.charAt(start) == '0') {
       start++;
     }
-    return number.substring(start);
+    return digits.substring(start);
   }
 }
