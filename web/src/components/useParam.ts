@@ -9,8 +9,9 @@ export function useParam(name: string, isPlace = false): [string, (value: string
   const [search, setSearch] = useSearchParams();
   const change = (value: string) =>
     setSearch(
-      (before) => {
-        const next = new URLSearchParams(before);
+      () => {
+        // the address itself: what was rendered may be older than another change
+        const next = new URLSearchParams(window.location.search);
         if (value) {
           next.set(name, value);
         } else {
@@ -18,7 +19,8 @@ export function useParam(name: string, isPlace = false): [string, (value: string
         }
         return next;
       },
-      { replace: !isPlace },
+      // at once: a letter typed or a choice made next would otherwise go by what stood before
+      { replace: !isPlace, flushSync: true },
     );
   return [search.get(name) ?? '', change];
 }

@@ -216,6 +216,10 @@ export function Desk() {
             what={preview}
             close={() => {
               setPreview(undefined);
+              if (at < 0) {
+                // what was open before is posted with the rest
+                void goOn(desk.data.rows[0]);
+              }
               focusZone('pile');
             }}
           />
