@@ -6,6 +6,7 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.FilePayload;
+import com.microsoft.playwright.options.SelectOption;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 
@@ -24,14 +25,24 @@ final class AtArrivals {
   static AtArrivals begin() throws IOException, InterruptedException {
     Product product = Product.demo();
     Browser browser = new Browser();
-    Page page = browser.open(product.address());
-    page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Ines").setExact(true))
-        .click();
-    assertThat(page.getByText("Left to place").first()).isVisible();
+    Page page = signedIn(product, browser, "Ines");
     AtArrivals ines = new AtArrivals(product, browser, page);
     ines.key("g", "a");
     assertThat(page.getByRole(AriaRole.ROW).first()).isVisible();
     return ines;
+  }
+
+  private static Page signedIn(Product product, Browser browser, String name) {
+    Page page = browser.open(product.address());
+    page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true))
+        .click();
+    assertThat(page.getByText("Left to place").first()).isVisible();
+    return page;
+  }
+
+  /** Somebody else in the same house. */
+  Page beside(String name) {
+    return signedIn(product, browser, name);
   }
 
   /** The page must have complained of nothing. */
@@ -75,6 +86,19 @@ final class AtArrivals {
     file(name).click();
     zone("arrivals").focus();
     key("Enter");
+  }
+
+  /** A row of the first account's statement, typed and read but not accepted. */
+  void type(String date, String amount, String text) {
+    zone("arrivals").focus();
+    key("t");
+    page.getByLabel("Account").selectOption(new SelectOption().setLabel("Quayline ··4417 USD"));
+    page.getByLabel("Dates stand as").selectOption("MONTH_DAY_YEAR");
+    page.getByLabel("Before the cents stands").selectOption("POINT");
+    page.getByLabel("date, row 1").fill(date);
+    page.getByLabel("amount, below zero is out, row 1").fill(amount);
+    page.getByLabel("text, row 1").fill(text);
+    page.getByText("Read these rows").click();
   }
 
   void bring(String name, String content) {

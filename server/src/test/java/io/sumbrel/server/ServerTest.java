@@ -24,7 +24,7 @@ import org.springframework.util.FileSystemUtils;
       "sumbrel.data=${sumbrel.scratch}/${sumbrel.engine:embedded}"
     })
 @AutoConfigureMockMvc
-@Import(House.Api.class)
+@Import({House.Api.class, QuickPasswords.class})
 public abstract class ServerTest {
   private static final Path DATA = scratch();
 

@@ -143,7 +143,7 @@ final class BankText {
     return random.nextBoolean() ? item.number() : bare(item);
   }
 
-  private String bare(OpenItem item) {
+  String bare(OpenItem item) {
     return item.number().substring(population.prefix().length());
   }
 

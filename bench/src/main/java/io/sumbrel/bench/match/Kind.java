@@ -13,7 +13,9 @@ enum Kind {
   CREDIT_NETTED(20),
   DISCOUNT(30),
   PARENT(5),
-  NO_MATCH(80);
+  NO_MATCH(80),
+  /** Some of what matches nothing, where a company has it. */
+  DUPLICATE(0);
 
   final int share;
 

@@ -36,6 +36,7 @@ record Population(
    * @param unread of these whose one number cannot be read
    * @param learned of the customers who pay under another name, as they did before
    * @param someDiscount of the discounts that are taken on some of the items alone
+   * @param duplicates of the money of nobody's that pays a settled invoice once more
    */
   record Ways(
       int shortForms,
@@ -46,8 +47,9 @@ record Population(
       int splits,
       int unread,
       int learned,
-      int someDiscount) {
-    static final Ways NONE = new Ways(0, 0, 0, 0, 0, 0, 0, 0, 0);
+      int someDiscount,
+      int duplicates) {
+    static final Ways NONE = new Ways(0, 0, 0, 0, 0, 0, 0, 0, 0, 0);
   }
 
   static final Population STANDARD =
@@ -79,7 +81,8 @@ record Population(
             random.nextInt(300),
             random.nextInt(400),
             random.nextInt(200),
-            random.nextInt(500)));
+            random.nextInt(500),
+            random.nextInt(400)));
   }
 
   /** A document's number as the seller writes it. */

@@ -65,6 +65,10 @@ final class Receipts {
 
   /** Makes one sum of a kind, or none when no customer is found who could have paid so. */
   private void make(Kind kind) {
+    if (kind == Kind.NO_MATCH && hits(population.ways().duplicates())) {
+      duplicate();
+      return;
+    }
     int tries = kind == Kind.PARENT ? 20 * TRIES : TRIES; // few customers are branches
     for (int t = 0; t < tries; t++) {
       OpenItem seed = payers.items.get(random.nextInt(payers.items.size()));
@@ -98,7 +102,7 @@ final class Receipts {
       case CREDIT_NETTED -> netted(customer, open, seed);
       case DISCOUNT -> discounted(open, seed);
       case PARENT -> ofBranches(customer);
-      case NO_MATCH -> Optional.of(List.of());
+      case NO_MATCH, DUPLICATE -> Optional.of(List.of());
     };
   }
 
@@ -282,6 +286,28 @@ final class Receipts {
     return open.size() == 1 ? Optional.of(settle(open)) : some(some);
   }
 
+  /** Pays once more what is settled, and names it. */
+  private void duplicate() {
+    for (int t = 0; t < TRIES; t++) {
+      OpenItem paid = payers.items.get(random.nextInt(payers.items.size()));
+      if (!paid.isSettled() || paid.kind() != ItemKind.INVOICE) {
+        continue;
+      }
+      int customer = (int) paid.customer().orElseThrow().number();
+      Money amount = in(paid, paid.totalMinor());
+      BankText.Written written =
+          texts.of(Kind.DUPLICATE, customer, List.of(TapeLine.settles(paid.id(), amount)));
+      if (written.text().contains(texts.bare(paid))) {
+        add(
+            Kind.DUPLICATE,
+            amount,
+            written,
+            List.of(TapeLine.onAccount(paid.customer().orElseThrow(), amount)));
+        return;
+      }
+    }
+  }
+
   private boolean hits(int perMille) {
     return perMille > 0 && random.nextInt(1000) < perMille;
   }
@@ -314,6 +340,10 @@ final class Receipts {
             ? (int) payers.customers.get(customer).parent().orElseThrow().number()
             : customer;
     BankText.Written written = texts.of(kind, payer, lines);
+    add(kind, Money.ofMinor(payers.currency[customer], amount), written, lines);
+  }
+
+  private void add(Kind kind, Money amount, BankText.Written written, List<TapeLine> lines) {
     List<RemittanceDetail> split = split(lines);
     List<String> references = new ArrayList<>(written.references());
     // as the formats that state a split are read: its numbers are references too
@@ -321,8 +351,8 @@ final class Receipts {
     money.add(
         new MoneyIn(
                 new MoneyInId(money.size()),
-                payers.currency[customer],
-                amount,
+                amount.currency(),
+                amount.minor(),
                 Payers.DAY,
                 written.payer(),
                 written.account(),

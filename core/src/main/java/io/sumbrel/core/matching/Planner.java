@@ -35,7 +35,10 @@ public final class Planner {
   private static final int[] TAKEN_AS_GIVEN = {950_000, 850_000, 650_000};
 
   /** In hundredths, by round: how the odds of a choice grow that a later round confirms. */
-  private static final int[] LATER_ODDS = {100, 200, 200, 150};
+  private static final int[] LATER_ODDS = {100, 150, 150, 150};
+
+  /** From here on they grow so much; from even on the less the nearer to it. */
+  private static final int GROWN = 650_000;
 
   /** As likely as not, in parts of a million. */
   private static final int EVEN = 500_000;
@@ -260,25 +263,34 @@ public final class Planner {
 
   /**
    * Which of two equal invoices of one customer was meant cannot be known, and does no harm: the
-   * way that is chosen is as likely as all that are alike.
+   * way that is shown first is as likely as all that are alike.
    */
   private int[] twinsTogether(Findings seen, JointPlan.Outcome outcome, Amounts left) {
-    int chosen = outcome.chosen();
     int[] likelihoods = outcome.likelihoods();
+    int first = outcome.chosen() >= 0 ? outcome.chosen() : likeliest(likelihoods);
     int[] together = likelihoods.clone();
-    boolean tie = chosen >= 0 && seen.ways.get(chosen).has(Way.Shape.TIE);
-    if (chosen >= 0 && !tie && likelihoods[chosen] < 999_999) {
-      Way taken = seen.ways.get(chosen);
+    boolean tie = first >= 0 && seen.ways.get(first).has(Way.Shape.TIE);
+    if (first >= 0 && !tie && likelihoods[first] < 999_999) {
+      Way taken = seen.ways.get(first);
       String alike = alike(taken, left);
       int sum = 0;
       for (int w = 0; w < likelihoods.length; w++) {
         Way way = seen.ways.get(w);
         boolean may = way.items.length == taken.items.length && way.gap == taken.gap;
-        sum += w == chosen || may && alike(way, left).equals(alike) ? likelihoods[w] : 0;
+        sum += w == first || may && alike(way, left).equals(alike) ? likelihoods[w] : 0;
       }
-      together[chosen] = Math.min(sum, 999_999);
+      together[first] = Math.min(sum, 999_999);
     }
     return together;
+  }
+
+  /** The first of the likeliest; −1 where there is no way at all. */
+  private static int likeliest(int[] likelihoods) {
+    int likeliest = -1;
+    for (int w = 0; w < likelihoods.length; w++) {
+      likeliest = likeliest < 0 || likelihoods[w] > likelihoods[likeliest] ? w : likeliest;
+    }
+    return likeliest;
   }
 
   private String alike(Way way, Amounts left) {
@@ -401,7 +413,8 @@ public final class Planner {
     }
     if (chosen >= 0 && likelihoods[chosen] >= EVEN) {
       long was = likelihoods[chosen];
-      long odds = was * LATER_ODDS[round] / 100;
+      long more = (LATER_ODDS[round] - 100) * Math.min(was - EVEN, GROWN - EVEN) / (GROWN - EVEN);
+      long odds = was * (100 + more) / 100;
       likelihoods[chosen] = (int) (odds * 1_000_000 / (odds + 1_000_000 - was));
       for (int w = 0; w < likelihoods.length && was < 1_000_000; w++) {
         long others = 1_000_000 - likelihoods[chosen];

@@ -70,6 +70,46 @@ class DoubtTest extends SmallHouse {
         .contains("the number is written with one digit otherwise, and nothing else leads there");
   }
 
+  /** The payer owes the very sum once, but the text calls another number an invoice's. */
+  @ParameterizedTest
+  @ValueSource(strings = {"INV 9182736", "RECHNUNG 0021069", "FACTURE 4100555/9182736"})
+  void aNumberThatIsCalledAnInvoicesAndIsNoneOfTheseLeavesItAtMostLikely(String text) {
+    money("FERNWICK GLASS", 55_510, text);
+    assertThat(plan().get(0).ways()).noneMatch(w -> w.certainty() == Certainty.SURE);
+  }
+
+  @ParameterizedTest
+  @ValueSource(
+      strings = {"TEL 0200917273", "INV 555.10", "RE 16.11.2026", "INV 2026", "REF 918273"})
+  void whatIsCalledNoInvoiceHoldsNothingBack(String text) {
+    money("FERNWICK GLASS", 55_510, text);
+    assertThat(first().words()).isEqualTo("4100127");
+    assertThat(first().doubt()).isEmpty();
+  }
+
+  /** Two equal payments: the first pays the invoice, the other is a second payment. */
+  @Test
+  void ofTwoEqualPaymentsTheFirstPaysTheItemAndTheOtherIsASecondPayment() {
+    money("GORSEDALE TIMBER", 8_000, "INV 4100555");
+    money("GORSEDALE TIMBER", 8_000, "INV 4100555");
+    assertThat(first().words()).isEqualTo("4100555");
+    assertThat(first().certainty()).isEqualTo(Certainty.SURE);
+    Proposal second = chosen(plan().get(1));
+    assertThat(second.words()).isEqualTo("a second payment: keep on account");
+    assertThat(second.doubt()).contains(Doubt.PAID_BY_ANOTHER);
+    assertThat(second.certainty()).isEqualTo(Certainty.LIKELY);
+  }
+
+  @Test
+  void twoEqualPaymentsPayTwoEqualInvoices() {
+    item(gorse, "4100556", 8_000);
+    money("GORSEDALE TIMBER", 8_000, "PAYMENT");
+    money("GORSEDALE TIMBER", 8_000, "PAYMENT");
+    assertThat(plan())
+        .extracting(r -> chosen(r).words())
+        .containsExactlyInAnyOrder("4100555", "4100556");
+  }
+
   @Test
   void aSlipWithItsPayerMayBeSure() {
     money("GORSEDALE TIMBER", 8_000, "INV 4100556");

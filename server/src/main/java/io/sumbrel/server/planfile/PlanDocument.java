@@ -19,6 +19,9 @@ import java.util.function.Function;
 record PlanDocument(int version, List<PlannedSum> sums) {
   private static final int VERSION = 2;
 
+  /** More ways than these, and what speaks for and against each, are written when asked for. */
+  private static final int WAYS_WRITTEN = 3;
+
   /**
    * One sum.
    *
@@ -77,11 +80,14 @@ record PlanDocument(int version, List<PlannedSum> sums) {
   @JsonInclude(JsonInclude.Include.NON_EMPTY)
   record PlannedReason(String side, String words, int points, Optional<String> text) {}
 
-  static PlanDocument of(Plan plan, FileFacts facts) {
-    return new PlanDocument(VERSION, plan.rows().stream().map(r -> sum(r, facts)).toList());
+  /**
+   * @param full with every way that is listed, and with the reasons
+   */
+  static PlanDocument of(Plan plan, FileFacts facts, boolean full) {
+    return new PlanDocument(VERSION, plan.rows().stream().map(r -> sum(r, facts, full)).toList());
   }
 
-  private static PlannedSum sum(Plan.Row row, FileFacts facts) {
+  private static PlannedSum sum(Plan.Row row, FileFacts facts, boolean full) {
     MoneyIn money = facts.money(row.moneyIn());
     FileFacts.Origin origin = facts.originOf(row.moneyIn());
     return new PlannedSum(
@@ -97,10 +103,13 @@ record PlanDocument(int version, List<PlannedSum> sums) {
         row.waysCount(),
         row.searched().name(),
         Optional.of(row.searchedTo()).filter(size -> size > 0),
-        row.ways().stream().map(w -> way(w, money, facts)).toList());
+        row.ways().stream()
+            .limit(full ? row.ways().size() : WAYS_WRITTEN)
+            .map(w -> way(w, money, facts, full))
+            .toList());
   }
 
-  private static PlannedWay way(Proposal way, MoneyIn money, FileFacts facts) {
+  private static PlannedWay way(Proposal way, MoneyIn money, FileFacts facts, boolean full) {
     Function<TapeLine, PlannedLine> line =
         l ->
             new PlannedLine(
@@ -116,7 +125,7 @@ record PlanDocument(int version, List<PlannedSum> sums) {
         way.certainty().words(),
         way.perMillion(),
         way.lines().stream().map(line).toList(),
-        way.reasons().stream().map(r -> reason(r, money)).toList());
+        full ? way.reasons().stream().map(r -> reason(r, money)).toList() : List.of());
   }
 
   private static PlannedReason reason(Proposal.Reason reason, MoneyIn money) {

@@ -1,5 +1,6 @@
 package io.sumbrel.server.planfile;
 
+import io.sumbrel.core.matching.Certainty;
 import io.sumbrel.core.matching.Plan;
 import io.sumbrel.core.matching.Planner;
 import io.sumbrel.core.matching.problem.MatchingProblem;
@@ -11,28 +12,31 @@ import io.sumbrel.core.rules.SilentList;
 import io.sumbrel.core.rules.SilentPayments;
 import java.io.IOException;
 import java.io.PrintStream;
+import java.io.Writer;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import tools.jackson.databind.SerializationFeature;
 import tools.jackson.databind.json.JsonMapper;
 
 /**
- * Reads open items, money and past payments from files and writes the plan as JSON. Its options and
- * its output are described in {@code docs/plan.md}; they are an interface.
+ * Reads open items, money and past payments from files and writes the plan as JSON, as a sheet, or
+ * as both. Its options and its output are described in {@code docs/plan.md}; they are an interface.
  */
 public final class PlanFiles {
   private static final String USE =
       "Use: ./sumbrel plan --items FILE... --money FILE... [--past FILE...] [--withheld RATE...]"
-          + " [--silent STEP...] [--out plan.json]";
+          + " [--silent STEP...] [--out plan.json] [--csv plan.csv] [--full]";
 
   private static final Set<String> NAMES =
-      Set.of("--items", "--money", "--past", "--withheld", "--silent", "--out");
+      Set.of("--items", "--money", "--past", "--withheld", "--silent", "--out", "--csv", "--full");
 
   private PlanFiles() {}
 
@@ -46,12 +50,15 @@ public final class PlanFiles {
   static int run(List<String> args, PrintStream out, PrintStream err) {
     try {
       Options options = Options.of(args);
-      String json = planned(options);
-      if (options.out().isPresent()) {
-        Files.writeString(options.out().get(), json);
-      } else {
-        out.println(json);
-      }
+      FileFacts facts = read(options);
+      err.printf(
+          "%,d sums and %,d open items are read.%n",
+          facts.moneyIn().size(), facts.openItems().size());
+      long before = System.nanoTime();
+      Plan plan = planned(options, facts);
+      err.printf(
+          "Planned in %,d ms: %s.%n", (System.nanoTime() - before) / 1_000_000, counted(plan));
+      write(options, plan, facts, out);
       return 0;
     } catch (Refusal e) {
       err.println(e.getMessage());
@@ -61,11 +68,42 @@ public final class PlanFiles {
     return 1;
   }
 
+  /** How many sums are how certain, the surest first. */
+  private static String counted(Plan plan) {
+    Map<Certainty, Long> counts =
+        plan.rows().stream()
+            .collect(
+                Collectors.groupingBy(
+                    Plan.Row::certainty,
+                    () -> new EnumMap<>(Certainty.class),
+                    Collectors.counting()));
+    return counts.entrySet().stream()
+        .map(e -> "%,d %s".formatted(e.getValue(), e.getKey().words()))
+        .collect(Collectors.joining(", "));
+  }
+
+  private static void write(Options options, Plan plan, FileFacts facts, PrintStream out)
+      throws IOException {
+    JsonMapper json = JsonMapper.builder().enable(SerializationFeature.INDENT_OUTPUT).build();
+    PlanDocument document = PlanDocument.of(plan, facts, options.full());
+    if (options.csv().isPresent()) {
+      Files.writeString(options.csv().get(), PlanSummary.of(plan, facts));
+    }
+    if (options.out().isPresent()) {
+      try (Writer file = Files.newBufferedWriter(options.out().get())) {
+        json.writeValue(file, document);
+      }
+    } else if (options.csv().isEmpty()) {
+      out.println(json.writeValueAsString(document));
+    }
+  }
+
   /**
    * What was asked for on the command line.
    *
    * @param withheld rates in per cent at which customers withhold tax
    * @param silent steps for payments that name nothing, in order; empty for none
+   * @param full with every way that is listed, and with the reasons
    */
   private record Options(
       List<String> items,
@@ -73,7 +111,9 @@ public final class PlanFiles {
       List<String> past,
       List<String> withheld,
       List<String> silent,
-      Optional<Path> out) {
+      Optional<Path> out,
+      Optional<Path> csv,
+      boolean full) {
 
     static Options of(List<String> args) {
       Map<String, List<String>> given = new HashMap<>();
@@ -87,8 +127,9 @@ public final class PlanFiles {
           current.add(arg);
         }
       }
-      List<String> out = given.getOrDefault("--out", List.of());
-      if (!given.containsKey("--items") || !given.containsKey("--money") || out.size() > 1) {
+      if (!given.containsKey("--items")
+          || !given.containsKey("--money")
+          || !given.getOrDefault("--full", List.of()).isEmpty()) {
         throw new Refusal("options", USE);
       }
       return new Options(
@@ -97,7 +138,17 @@ public final class PlanFiles {
           given.getOrDefault("--past", List.of()),
           given.getOrDefault("--withheld", List.of()),
           given.getOrDefault("--silent", List.of()),
-          out.stream().findFirst().map(Path::of));
+          one(given, "--out"),
+          one(given, "--csv"),
+          given.containsKey("--full"));
+    }
+
+    private static Optional<Path> one(Map<String, List<String>> given, String name) {
+      List<String> files = given.get(name);
+      if (files != null && files.size() != 1) {
+        throw new Refusal("options", USE);
+      }
+      return Optional.ofNullable(files).map(f -> Path.of(f.get(0)));
     }
 
     HouseRules rules() {
@@ -112,7 +163,7 @@ public final class PlanFiles {
     }
   }
 
-  private static String planned(Options options) throws IOException {
+  private static FileFacts read(Options options) throws IOException {
     FileFacts facts = new FileFacts();
     for (String file : options.items()) {
       facts.items(name(file), Files.readAllBytes(Path.of(file)));
@@ -123,19 +174,18 @@ public final class PlanFiles {
     for (String file : options.past()) {
       facts.past(name(file), Files.readAllBytes(Path.of(file)));
     }
-    MatchingProblem problem =
+    return facts;
+  }
+
+  private static Plan planned(Options options, FileFacts facts) {
+    return Planner.plan(
         MatchingProblem.of(
             facts.moneyIn(),
             facts.openItems(),
             facts.customers(),
             RememberedPayers.of(facts.pastPayments(), facts.customers(), facts.openItems()),
             facts.recorded(),
-            options.rules());
-    Plan plan = Planner.plan(problem);
-    return JsonMapper.builder()
-        .enable(SerializationFeature.INDENT_OUTPUT)
-        .build()
-        .writeValueAsString(PlanDocument.of(plan, facts));
+            options.rules()));
   }
 
   private static String name(String file) {

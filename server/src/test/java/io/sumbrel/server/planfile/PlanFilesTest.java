@@ -15,6 +15,9 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import org.apache.commons.csv.CSVFormat;
+import org.apache.commons.csv.CSVParser;
+import org.apache.commons.csv.CSVRecord;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import tools.jackson.databind.JsonNode;
@@ -99,9 +102,12 @@ class PlanFilesTest {
             demo("quayline-lockbox-2026-11-16.txt"),
             "--past",
             demo("past-payments-2026-11-15.csv"),
+            "--full",
             "--out",
             plan.toString());
-    assertThat(err.toString(StandardCharsets.UTF_8)).isEmpty();
+    assertThat(err.toString(StandardCharsets.UTF_8))
+        .matches("(?s)\\d+ sums and \\d+ open items are read\\..Planned in .* sure, .*");
+    assertThat(out.size()).isZero();
     assertThat(status).isZero();
     Map<String, JsonNode> sums = new HashMap<>();
     for (JsonNode sum : JsonMapper.shared().readTree(Files.readString(plan)).path("sums")) {
@@ -140,6 +146,51 @@ class PlanFilesTest {
     out.reset();
     run(args);
     assertThat(out.toString(StandardCharsets.UTF_8)).isEqualTo(first).contains("\"version\" : 2");
+  }
+
+  @Test
+  void writesLittleUnlessAskedForAllOfIt() throws IOException {
+    String items = demo("open-items-2026-11-17.csv");
+    String money = demo("quayline-2026-11-16.xml");
+    run("--items", items, "--money", money);
+    String little = out.toString(StandardCharsets.UTF_8);
+    out.reset();
+    run("--full", "--items", items, "--money", money);
+    assertThat(little).doesNotContain("reasons");
+    assertThat(out.toString(StandardCharsets.UTF_8))
+        .contains("reasons")
+        .hasSizeGreaterThan(little.length() * 5 / 4);
+    JsonNode sums = JsonMapper.shared().readTree(little).path("sums");
+    assertThat(sums)
+        .isNotEmpty()
+        .allSatisfy(s -> assertThat(s.path("ways").size()).isLessThanOrEqualTo(3));
+  }
+
+  @Test
+  void writesASheetThatReckonsNothing() throws IOException {
+    String items =
+        written(
+            "items.csv",
+            """
+            number,customer,name,date,due,total,open,tax,currency,order,terms
+            T-501,K-1,Alder Pots,2026-10-14,2026-11-13,1280.00,1280.00,,USD,,net 30
+            """);
+    String money =
+        written(
+            "money.csv",
+            House.statementFile(
+                LocalDate.of(2026, 11, 16), "1000.00", "2280.00", "1280.00,=1+1,T-501"));
+    Path sheet = folder.resolve("plan.csv");
+    assertThat(run("--items", items, "--money", money, "--csv", sheet.toString())).isZero();
+    assertThat(out.size()).isZero();
+    try (CSVParser csv = CSVParser.parse(Files.readString(sheet), CSVFormat.RFC4180)) {
+      List<CSVRecord> rows = csv.getRecords();
+      assertThat(rows).hasSize(2);
+      assertThat(rows.get(1).toList())
+          .contains("money.csv", "1280.00", "'=1+1", "yes", "T-501", "USD");
+    }
+    assertThat(refused("--items", items, "--money", money, "--csv"))
+        .contains("Use: ./sumbrel plan");
   }
 
   private String refused(String... args) {

@@ -71,6 +71,13 @@ class SecurityTest extends ServerTest {
         .allMatch(h -> h.startsWith("{bcrypt}$2"));
   }
 
+  /** OWASP Password Storage Cheat Sheet: bcrypt with a work factor of 10 or more. */
+  @Test
+  void hashesPasswordsSlowly() {
+    assertThat(new SecuritySetup().passwordEncoder().encode("clay-and-kiln"))
+        .matches("\\{bcrypt}\\$2[aby]\\$1\\d\\$.{53}");
+  }
+
   @Test
   void allowsNoScriptAndNoStyleFromElsewhere() throws Exception {
     MockHttpServletResponse page = perform(get("/desk/17"));

@@ -68,9 +68,54 @@ final class Likelihoods {
     }
     if (group.isCountable()) {
       likelihoods.count(0, 1);
-      return likelihoods.counted();
+      return likelihoods.inOrder(likelihoods.counted());
     }
-    return likelihoods.settled();
+    return likelihoods.inOrder(likelihoods.settled());
+  }
+
+  /**
+   * Of two that ask for the very same, and of which one alone can have it, the first has it: that
+   * is no doubt about either of them. What it would have had otherwise is the other's then.
+   */
+  private double[][] inOrder(double[][] share) {
+    for (int first = 0; first < share.length; first++) {
+      for (int next = first + 1; next < share.length; next++) {
+        if (group.members[first].asksLike(group.members[next])) {
+          leave(first, share[first], share[next]);
+        }
+      }
+    }
+    return share;
+  }
+
+  private void leave(int member, double[] first, double[] next) {
+    double free = 1;
+    for (int o = 0; o < first.length; o++) {
+      double rest = free - first[o];
+      double left = isForOne(member, o) ? Math.min(next[o] * free, rest) : 0;
+      if (left > 0) {
+        first[o] += left;
+        next[o] -= left;
+        for (int k = o + 1; k < first.length; k++) {
+          double otherwise = first[k] * left / rest;
+          first[k] -= otherwise;
+          next[k] += otherwise;
+        }
+      }
+      free -= first[o];
+    }
+  }
+
+  /** Whether no two can have an option. */
+  private boolean isForOne(int member, int option) {
+    Claimant claimant = group.members[member];
+    for (int k = claimant.starts[option]; k < claimant.starts[option + 1]; k++) {
+      long there = group.capacity[group.places[member][claimant.drawn[k]]];
+      if (claimant.amounts[k] > there - claimant.amounts[k]) {
+        return true;
+      }
+    }
+    return false;
   }
 
   /** Walks through every consistent choice. */

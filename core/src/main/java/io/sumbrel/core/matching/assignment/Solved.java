@@ -81,9 +81,24 @@ final class Solved {
 
   private JointPlan.Outcome[] outcomes(int stage) {
     JointPlan.Outcome[] outcomes = new JointPlan.Outcome[group.members.length];
-    Arrays.setAll(
-        outcomes, c -> new JointPlan.Outcome(best.chosen()[c], stages[stage].likelihoods[c]));
+    int[] chosen = inOrder(best.chosen().clone());
+    Arrays.setAll(outcomes, c -> new JointPlan.Outcome(chosen[c], stages[stage].likelihoods[c]));
     return outcomes;
+  }
+
+  /** Of two that ask for the very same the first has what it would rather have. */
+  private int[] inOrder(int[] chosen) {
+    for (int first = 0; first < chosen.length; first++) {
+      for (int next = first + 1; next < chosen.length; next++) {
+        boolean rather = chosen[next] >= 0 && (chosen[first] < 0 || chosen[next] < chosen[first]);
+        if (rather && group.members[first].asksLike(group.members[next])) {
+          int had = chosen[first];
+          chosen[first] = chosen[next];
+          chosen[next] = had;
+        }
+      }
+    }
+    return chosen;
   }
 
   JointPlan.Outcome outcome(int member) {

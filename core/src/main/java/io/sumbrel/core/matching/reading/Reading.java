@@ -89,6 +89,9 @@ public final class Reading {
 
   private int foreign;
 
+  /** Numbers that the text calls a document's, and that are none that is known. */
+  private final Set<Integer> unread = new HashSet<>();
+
   /** Whether a number stands in it that might be ours, means nothing, and is no customer's own. */
   private boolean namesUnknown;
 
@@ -196,7 +199,15 @@ public final class Reading {
               || problem.byCustomerNumber(found.digits()).length > 0;
       namesUnknown |= !ofCustomer;
     }
+    if (first == null && !isRead(token) && ShortForm.isCalledDocument(moneyIn.text(), found)) {
+      unread.add(token);
+    }
     return first != null ? first : edited.isEmpty() ? null : edited.get(edited.size() - 1);
+  }
+
+  private boolean isRead(int token) {
+    return Stream.concat(open.values().stream(), settled.values().stream())
+        .anyMatch(h -> h.token() == token);
   }
 
   private static How howOf(NumberScan.Form form) {
@@ -370,6 +381,14 @@ public final class Reading {
   /** Numbers of the length of ours that mean nothing of ours. */
   public int foreign() {
     return foreign;
+  }
+
+  /**
+   * Which of its numbers it calls a document's though they mean nothing that is known; some of
+   * {@link #edited} may be what is meant.
+   */
+  public Set<Integer> unread() {
+    return unread;
   }
 
   /** Whether a number stands in it that might be ours, and is nobody's. */

@@ -23,10 +23,18 @@ record ShortForm(String digits, String bare) {
   private static final Pattern A_YEAR = Pattern.compile("(?:19|20)\\d\\d");
 
   /** What documents are called before their numbers; from memory. */
-  private static final Pattern DOCUMENT =
-      Pattern.compile(
-          "(?i)(?<!\\p{L})(?:INV|INVOICES?|BILLS?|DOC|RE|RG|RECHN|RECHNUNG(?:EN)?|BELEG|FAC|FACT"
-              + "|FACTURES?|FACTURAS?|FATTUR[AE]|FACTUUR|FAKTURA|RFB)(?!\\p{L})");
+  private static final String CALLED =
+      "(?i)(?<!\\p{L})(?:INV|INVOICES?|BILLS?|DOC|RE|RG|RECHN|RECHNUNG(?:EN)?|BELEG|FAC|FACT"
+          + "|FACTURES?|FACTURAS?|FATTUR[AE]|FACTUUR|FAKTURA|RFB)(?!\\p{L})";
+
+  private static final Pattern DOCUMENT = Pattern.compile(CALLED);
+
+  /** A document with nothing but numbers after it. */
+  private static final Pattern DOCUMENT_JUST_BEFORE = Pattern.compile(CALLED + "[\\W\\d]*$");
+
+  /** The rest of an amount or of a date. */
+  private static final Pattern GOES_ON =
+      Pattern.compile("^(?:[.,]\\d\\d(?!\\d)|[.-]\\d).*", Pattern.DOTALL);
 
   static ShortForm of(Found found) {
     String digits =
@@ -41,6 +49,15 @@ record ShortForm(String digits, String bare) {
         && !digits.isEmpty()
         && !A_YEAR.matcher(digits).matches()
         && (digits.length() >= PLAIN || DOCUMENT.matcher(text).find());
+  }
+
+  /** Whether the text calls a number a document's, whatever it means. */
+  static boolean isCalledDocument(String text, Found found) {
+    return found.form() == NumberScan.Form.WHOLE
+        && found.digits().length() >= FEWEST_OF_ANY
+        && !A_YEAR.matcher(found.digits()).matches()
+        && DOCUMENT_JUST_BEFORE.matcher(text.substring(0, found.start())).find()
+        && !GOES_ON.matcher(text.substring(found.end())).matches();
   }
 
   /** Whether it is the end of a document's number. */

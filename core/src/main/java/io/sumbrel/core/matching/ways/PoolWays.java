@@ -43,7 +43,11 @@ final class PoolWays {
         .forEach(customers::add);
     int place = 0;
     for (int c : customers.stream().limit(MOST_CUSTOMERS).toList()) {
-      pool(search.poolOf(c), place++ < LIKELY_CUSTOMERS ? Integer.MAX_VALUE : 2);
+      Pool pool = search.poolOf(c);
+      pool(pool, place++ < LIKELY_CUSTOMERS ? Integer.MAX_VALUE : 2);
+      if (pool.invoices.length > 0 && pool.isOfSeveral()) {
+        earliest(search.ownPoolOf(c));
+      }
     }
   }
 
@@ -198,6 +202,9 @@ final class PoolWays {
    * used to pay so.
    */
   private void earliest(Pool pool) {
+    if (pool.invoices.length == 0) {
+      return;
+    }
     boolean used = problem.habitOf(problem.customerOf(pool.invoices[0])).paysEarliestFirst();
     if (!search.isRound() && !used
         || !search.reading.open().isEmpty()

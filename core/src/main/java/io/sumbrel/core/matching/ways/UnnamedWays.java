@@ -12,6 +12,8 @@ import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
+import java.util.stream.Stream;
 
 /**
  * What else a sum may be: a second payment of what is settled, a prepayment; and ways that no
@@ -52,12 +54,15 @@ final class UnnamedWays {
     search.noteUncounted(equal.length - kept);
   }
 
-  /** All that the text names is settled: a second payment, to be kept or sent back. */
+  /**
+   * All that the text names is settled, or is by now: a second payment, to be kept or sent back.
+   */
   private void secondPayment() {
-    if (!search.reading.open().isEmpty()) {
+    Set<Integer> open = search.reading.open().keySet();
+    if (open.stream().anyMatch(i -> search.pools.left(i) != 0)) {
       return;
     }
-    search.reading.settled().keySet().stream()
+    Stream.concat(open.stream(), search.reading.settled().keySet().stream())
         .filter(i -> problem.customerOf(i) >= 0)
         .findFirst()
         .ifPresent(i -> keep(new int[] {i}, problem.customerOf(i), Shape.SECOND_PAYMENT));

@@ -32,6 +32,11 @@ public final class WayFeatures {
   };
   private static final int[] DOUBLINGS =
       IntStream.range(0, 1024).map(of -> doublings((double) of)).toArray();
+
+  /** Any item is some of these away from any sum. */
+  private static final Set<Gap> GAPS_OF_CHANCE = Set.of(Gap.CENTS, Gap.CHARGE, Gap.SHORT, Gap.OVER);
+
+  private static final int MOST_SHARE = 350;
   private static final int SOON = 20;
   private static final int KEPT_BEFORE = 2;
   private static final int STRANGER = Integer.MIN_VALUE;
@@ -99,6 +104,10 @@ public final class WayFeatures {
     flag(x, Feature.SPEAKS_OF_ELSE, reading.speaksOfElse() && numbers.named == 0);
     if (numbers.unnamed > 0 && !stated) {
       shape(way, numbers.unnamed, x);
+      if (numbers.unnamed == way.items.length && GAPS_OF_CHANCE.contains(way.gap)) {
+        flag(x, Feature.GAP_UNNAMED, way.gap == Gap.SHORT || way.gap == Gap.OVER);
+        set(x, Feature.GAP_IN_POOL, doublings(poolOf(ownerOf(way)).invoices.length));
+      }
     }
     return x;
   }
@@ -138,7 +147,8 @@ public final class WayFeatures {
 
   private Optional<Doubt> doubt(Way way, int[] x) {
     if (way.has(Shape.TIE) || way.isKept()) {
-      return Optional.empty();
+      return Optional.of(Doubt.PAID_BY_ANOTHER)
+          .filter(d -> way.has(Shape.SECOND_PAYMENT) && reading.open().containsKey(way.items[0]));
     }
     return (way.has(Shape.STATED) ? ofSplit(way, x) : ofOther(way, x))
         .or(() -> Optional.of(Doubt.SPEAKS_OF_ELSE).filter(d -> reading.speaksOfElse()));
@@ -163,6 +173,9 @@ public final class WayFeatures {
     if (Arrays.stream(way.items).anyMatch(this::isReadOffAnother)) {
       return Optional.of(Doubt.NUMBER_OF_ANOTHER);
     }
+    if (leavesANumberUnread(way)) {
+      return Optional.of(Doubt.NUMBER_UNREAD);
+    }
     if (way.has(Shape.EARLIEST) && !asEver && isInPart(way)) {
       return Optional.of(Doubt.EARLIEST_FIRST);
     }
@@ -180,6 +193,15 @@ public final class WayFeatures {
       slipped |= edited.containsKey(i);
     }
     return slipped && reading.clueForFamilyOf(way.customer).isEmpty();
+  }
+
+  private boolean leavesANumberUnread(Way way) {
+    return reading.unread().stream()
+        .anyMatch(
+            token ->
+                Arrays.stream(way.items)
+                    .mapToObj(edited::get)
+                    .noneMatch(hit -> hit != null && hit.token() == token));
   }
 
   private boolean isOfAStranger(Way way, int item) {
@@ -228,6 +250,7 @@ public final class WayFeatures {
         flag(x, Feature.CHARGE_EVEN, even);
         flag(x, Feature.CHARGE_SPOKEN_OF, chargeSpokenOf);
         set(x, Feature.CHARGE_SMALL, doublings((double) search.amount / gap));
+        set(x, Feature.CHARGE_UNDER_CAP, doublings((double) search.chargeCap.minor() / gap));
       }
       case DISCOUNT -> flag(x, Feature.DISCOUNT, true);
       case LATE_DISCOUNT -> flag(x, Feature.LATE_DISCOUNT, true);
@@ -235,15 +258,22 @@ public final class WayFeatures {
       case SHORT -> {
         flag(x, Feature.SHORT, true);
         flag(x, Feature.SHORT_EVEN, gap % 1000 == 0);
-        set(x, Feature.SHORT_SHARE, (int) (gap * 1000 / (search.amount + gap)));
+        set(x, Feature.SHORT_SHARE, share(gap, search.amount + gap));
+        set(x, Feature.SHORT_SMALL, doublings((double) (search.amount + gap) / gap));
       }
       case OVER -> {
         flag(x, Feature.OVER, true);
         flag(x, Feature.OVER_EVEN, gap % 1000 == 0);
-        set(x, Feature.OVER_SHARE, (int) (gap * 1000 / search.amount));
+        set(x, Feature.OVER_SHARE, share(gap, search.amount));
+        set(x, Feature.OVER_SMALL, doublings((double) search.amount / gap));
       }
     }
     flag(x, Feature.CREDIT_NETTED, way.usesCredits());
+  }
+
+  /** In thousandths, as far as it says anything: of two parts like these neither is small. */
+  private static int share(long part, long of) {
+    return (int) Math.min(MOST_SHARE, part * 1000 / of);
   }
 
   private void habit(Way way, int[] x) {
@@ -325,6 +355,10 @@ public final class WayFeatures {
     x[branch] = hasBranch(way) ? x[branch] : 0;
   }
 
+  private static int times(Optional<PayerClue.Before> before) {
+    return before.filter(PayerClue.Before::isSteady).map(b -> doublings(1 + b.times())).orElse(0);
+  }
+
   private Payer payerOf(int customer) {
     // of all for whom nothing speaks the same is known
     int known = reading.looksAt(customer) ? customer : STRANGER;
@@ -350,12 +384,11 @@ public final class WayFeatures {
         c -> {
           flag(x, Feature.NAME_SAME, c.likeness() >= NameLikeness.ALIKE);
           flag(x, Feature.NAME_NEAR, c.likeness() > 0 && c.likeness() < NameLikeness.ALIKE);
-          flag(
-              x,
-              Feature.ACCOUNT_STEADY,
-              c.account().filter(PayerClue.Before::isSteady).isPresent());
+          if (c.likeness() < NameLikeness.ALIKE) {
+            set(x, Feature.ACCOUNT_LEARNED, times(c.account()));
+            set(x, Feature.PAYER_LEARNED, times(c.name()));
+          }
           flag(x, Feature.ACCOUNT_MIXED, c.account().filter(b -> !b.isSteady()).isPresent());
-          flag(x, Feature.PAYER_STEADY, c.name().filter(PayerClue.Before::isSteady).isPresent());
           flag(x, Feature.PAYER_MIXED, c.name().filter(b -> !b.isSteady()).isPresent());
           flag(x, Feature.CUSTOMER_NUMBER, c.named());
         });

@@ -36,7 +36,7 @@ public final class WaySearch {
   final Money cents;
 
   private final Money writeOff;
-  private final Money chargeCap;
+  final Money chargeCap;
   private final Map<Way.Key, Way> found = new LinkedHashMap<>();
   private int[] equal;
   private int ownWays;
@@ -196,6 +196,11 @@ public final class WaySearch {
   /** The pool of a customer with its branches. */
   Pool poolOf(int customer) {
     return pools.of(customer, moneyIn.currency(), problem.hasBranches(customer));
+  }
+
+  /** The pool of a customer alone, without its branches or its head office. */
+  Pool ownPoolOf(int customer) {
+    return pools.of(customer, moneyIn.currency(), false);
   }
 
   long sumOf(int[] items) {

@@ -3,7 +3,9 @@ package io.sumbrel.core.matching.weights;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Collection;
+import java.util.EnumSet;
 import java.util.List;
+import java.util.Set;
 
 /**
  * Fits the weights to sums of which the right reading is known: a conditional logit with "none of
@@ -18,6 +20,7 @@ public final class WeightFit {
 
   private final double ridge;
   private final List<Lesson> lessons = new ArrayList<>();
+  private final Set<Feature> held = EnumSet.noneOf(Feature.class);
 
   /** Without a lesson yet. */
   public WeightFit() {
@@ -34,6 +37,11 @@ public final class WeightFit {
   /** Takes lessons in, besides those that it has. */
   public void add(Collection<Lesson> more) {
     lessons.addAll(more);
+  }
+
+  /** Leaves these as they are: what the lessons show of them is no measure. */
+  public void hold(Set<Feature> asShipped) {
+    held.addAll(asShipped);
   }
 
   /** The weights under which what was right is likeliest. */
@@ -65,6 +73,7 @@ public final class WeightFit {
     for (Lesson lesson : lessons) {
       add(lesson.choices(), lesson.odds(weights), slope);
     }
+    held.forEach(f -> slope[f.ordinal()] = 0);
     return slope;
   }
 
