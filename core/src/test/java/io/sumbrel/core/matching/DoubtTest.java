@@ -72,7 +72,14 @@ class DoubtTest extends SmallHouse {
 
   /** The payer owes the very sum once, but the text calls another number an invoice's. */
   @ParameterizedTest
-  @ValueSource(strings = {"INV 9182736", "RECHNUNG 0021069", "FACTURE 4100555/9182736"})
+  @ValueSource(
+      strings = {
+        "INV 9182736",
+        "RECHNUNG 0021069",
+        "FACTURE 4100555/9182736",
+        "INV 000834",
+        "INV R26/9182736"
+      })
   void aNumberThatIsCalledAnInvoicesAndIsNoneOfTheseLeavesItAtMostLikely(String text) {
     money("FERNWICK GLASS", 55_510, text);
     assertThat(plan().get(0).ways()).noneMatch(w -> w.certainty() == Certainty.SURE);
@@ -85,6 +92,27 @@ class DoubtTest extends SmallHouse {
     money("FERNWICK GLASS", 55_510, text);
     assertThat(first().words()).isEqualTo("4100127");
     assertThat(first().doubt()).isEmpty();
+  }
+
+  /** 555.10 less 15.00: that it is this item, and that a bank kept so much, is supposed. */
+  @Test
+  void anItemThatNothingNamesLessAChargeIsAtMostLikely() {
+    money("FERNWICK GLASS", 54_010, "PAYMENT");
+    Proposal way = first();
+    assertThat(way.words()).isEqualTo("4100127, less 15.00 charge");
+    assertThat(way.doubt()).contains(Doubt.GUESSED_TWICE);
+    money("FERNWICK GLASS", 54_010, "INV 4100127");
+    assertThat(chosen(plan().get(1)).doubt()).isEmpty();
+  }
+
+  /** Cut at 35 letters: a second number may have stood there. */
+  @Test
+  void whatACutTextLeavesOnAccountIsNotSure() {
+    money("FERNWICK GLASS", 75_000, "REMITTANCE ADVICE FOR YOURS 4100127");
+    assertThat(plan().get(0).ways())
+        .filteredOn(w -> w.words().endsWith("on account"))
+        .isNotEmpty()
+        .allMatch(w -> w.doubt().isPresent());
   }
 
   /** Two equal payments: the first pays the invoice, the other is a second payment. */

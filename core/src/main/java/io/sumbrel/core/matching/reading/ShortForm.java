@@ -29,8 +29,9 @@ record ShortForm(String digits, String bare) {
 
   private static final Pattern DOCUMENT = Pattern.compile(CALLED);
 
-  /** A document with nothing but numbers after it. */
-  private static final Pattern DOCUMENT_JUST_BEFORE = Pattern.compile(CALLED + "[\\W\\d]*$");
+  /** A document with nothing but numbers after it; letters may begin them. */
+  private static final Pattern DOCUMENT_JUST_BEFORE =
+      Pattern.compile(CALLED + "(?:[\\W\\d]|(?<!\\p{L})\\p{L}{1,4}(?=[-/ ]?\\d))*$");
 
   /** The rest of an amount or of a date. */
   private static final Pattern GOES_ON =
@@ -54,7 +55,7 @@ record ShortForm(String digits, String bare) {
   /** Whether the text calls a number a document's, whatever it means. */
   static boolean isCalledDocument(String text, Found found) {
     return found.form() == NumberScan.Form.WHOLE
-        && found.digits().length() >= FEWEST_OF_ANY
+        && NumberScan.lastDigits(found.written()).length() >= FEWEST_OF_ANY
         && !A_YEAR.matcher(found.digits()).matches()
         && DOCUMENT_JUST_BEFORE.matcher(text.substring(0, found.start())).find()
         && !GOES_ON.matcher(text.substring(found.end())).matches();

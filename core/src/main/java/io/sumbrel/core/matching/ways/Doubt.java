@@ -11,6 +11,8 @@ public enum Doubt {
   OF_A_STRANGER("it pays an item of somebody whom nothing names"),
   NUMBER_UNREAD("the text names a number that is none of these"),
   NUMBER_OF_ANOTHER("the number as it is written is another item's"),
+  TEXT_CUT("the text is cut where more numbers may have stood"),
+  GUESSED_TWICE("no number names all of it, and what is missing or too much is supposed besides"),
   EARLIEST_FIRST("nothing says that the earliest due is paid first"),
   MORE_LEFT_OPEN("more of it would stay open than is paid"),
   PAID_BY_ANOTHER("what it names is paid by another sum that is not posted yet"),

@@ -176,6 +176,13 @@ public final class WayFeatures {
     if (leavesANumberUnread(way)) {
       return Optional.of(Doubt.NUMBER_UNREAD);
     }
+    if (way.gap == Gap.OVER && reading.isCut() && !reading.open().isEmpty()) {
+      return Optional.of(Doubt.TEXT_CUT);
+    }
+    boolean usual = agreed || x[Feature.CHARGE_AS_EVER.ordinal()] > 0;
+    if (GAPS_OF_CHANCE.contains(way.gap) && !usual && !isAllNamed(way)) {
+      return Optional.of(Doubt.GUESSED_TWICE);
+    }
     if (way.has(Shape.EARLIEST) && !asEver && isInPart(way)) {
       return Optional.of(Doubt.EARLIEST_FIRST);
     }
@@ -193,6 +200,11 @@ public final class WayFeatures {
       slipped |= edited.containsKey(i);
     }
     return slipped && reading.clueForFamilyOf(way.customer).isEmpty();
+  }
+
+  private boolean isAllNamed(Way way) {
+    return Arrays.stream(way.items)
+        .allMatch(i -> reading.open().containsKey(i) || edited.containsKey(i));
   }
 
   private boolean leavesANumberUnread(Way way) {
