@@ -26,6 +26,26 @@ import org.springframework.transaction.annotation.Transactional;
 /** What postings explain and what they moved, as whoever acts on them asks for it. */
 @Component
 public class Explanations {
+  private static final String LAST_TURNED_BACK =
+      Stream.of("TiePartRow", "PayoutPartRow", "TakingsPartRow")
+          .map(
+              rows ->
+                  """
+                   union all select max(contra.postingDate) from %s part
+                  join PostingRow contra on contra.turnsBackId = part.postingId
+                  where part.moneyInId in :m
+                  """
+                      .formatted(rows))
+          .collect(
+              Collectors.joining(
+                  "",
+                  """
+                  select max(contra.postingDate) from PostingRow original
+                  join PostingRow contra on contra.turnsBackId = original.id
+                  where original.moneyInId in :m
+                  """,
+                  ""));
+
   private final EntityManager entities;
   private final Postings postings;
 
@@ -206,31 +226,11 @@ public class Explanations {
   }
 
   private Stream<LocalDate> lastTurnedBack(List<Long> money) {
-    // one question for each kind: together they would be asked of every posting
-    Stream<String> ofParts =
-        Stream.of("TiePartRow", "PayoutPartRow", "TakingsPartRow")
-            .map(
-                rows ->
-                    """
-                    select max(contra.postingDate) from %s part
-                    join PostingRow contra on contra.turnsBackId = part.postingId
-                    where part.moneyInId in :m
-                    """
-                        .formatted(rows));
-    Stream<String> ofTapes =
-        Stream.of(
-            """
-            select max(contra.postingDate) from PostingRow original
-            join PostingRow contra on contra.turnsBackId = original.id
-            where original.moneyInId in :m
-            """);
-    return Stream.concat(ofTapes, ofParts)
-        .map(
-            query ->
-                entities
-                    .createQuery(query, LocalDate.class)
-                    .setParameter("m", money)
-                    .getSingleResult())
+    // each kind by itself: joined together they would be asked of every posting
+    return entities
+        .createQuery(LAST_TURNED_BACK, LocalDate.class)
+        .setParameter("m", money)
+        .getResultStream()
         .filter(Objects::nonNull);
   }
 }

@@ -29,6 +29,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.function.Function;
+import java.util.function.Supplier;
 import java.util.stream.Stream;
 import org.hibernate.Session;
 import org.springframework.stereotype.Component;
@@ -191,7 +192,7 @@ public class Items {
   }
 
   private Stream<OpenItem> facts(long booksId, TypedQuery<Object[]> query) {
-    KnownTerms terms = new KnownTerms(agreed.of(booksId));
+    KnownTerms terms = new KnownTerms(() -> agreed.of(booksId));
     return query.getResultStream().map(r -> fact(r, terms));
   }
 
@@ -266,7 +267,7 @@ public class Items {
       return Map.of();
     }
     Map<ItemId, OpenItem> found = new HashMap<>();
-    KnownTerms terms = new KnownTerms(agreed.of(booksId));
+    KnownTerms terms = new KnownTerms(() -> agreed.of(booksId));
     InParts.ofIds(
         items.stream().map(ItemId::number),
         some ->
@@ -437,21 +438,27 @@ public class Items {
   }
 
   /**
-   * Terms by their words, each read once: there are few, on very many items.
-   *
-   * @param agreed what holds where an invoice states none
+   * Terms by their words, each read once: there are few, on very many items. What was agreed is
+   * asked for where an invoice states none.
    */
-  private record KnownTerms(Map<CustomerId, Terms> agreed, Map<String, Terms> read) {
-    KnownTerms(Map<CustomerId, Terms> agreed) {
-      this(agreed, new HashMap<>());
+  private static final class KnownTerms {
+    private final Supplier<Map<CustomerId, Terms>> asked;
+    private final Map<String, Terms> read = new HashMap<>();
+    private Map<CustomerId, Terms> agreed;
+
+    KnownTerms(Supplier<Map<CustomerId, Terms>> asked) {
+      this.asked = asked;
     }
 
     Optional<Terms> of(ItemKind kind, Long customer, String stated) {
-      return stated == null
-          ? Optional.ofNullable(customer)
-              .filter(c -> kind == ItemKind.INVOICE)
-              .map(c -> agreed.get(new CustomerId(c)))
-          : Optional.of(read.computeIfAbsent(stated, Terms::parse));
+      if (stated != null) {
+        return Optional.of(read.computeIfAbsent(stated, Terms::parse));
+      }
+      if (kind != ItemKind.INVOICE || customer == null) {
+        return Optional.empty();
+      }
+      agreed = agreed == null ? asked.get() : agreed;
+      return Optional.ofNullable(agreed.get(new CustomerId(customer)));
     }
   }
 
