@@ -94,6 +94,14 @@ class DoubtTest extends SmallHouse {
     assertThat(first().doubt()).isEmpty();
   }
 
+  @Test
+  void theEndOfANumberLeadsToTheItemOfTheSumButIsNotSureByItself() {
+    money("WHOEVER", 8_000, "INV 0555/2026");
+    Proposal way = first();
+    assertThat(way.words()).isEqualTo("4100555");
+    assertThat(way.doubt()).contains(Doubt.END_ALONE);
+  }
+
   /** 555.10 less 15.00: that it is this item, and that a bank kept so much, is supposed. */
   @Test
   void anItemThatNothingNamesLessAChargeIsAtMostLikely() {

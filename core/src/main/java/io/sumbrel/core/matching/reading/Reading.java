@@ -270,7 +270,10 @@ public final class Reading {
     return false;
   }
 
-  /** The one open item of whoever is known to pay whose number ends so, or the one of this sum. */
+  /**
+   * The one open item of whoever is known to pay whose number ends so, or the one of this sum; else
+   * the one of this sum, whoever owes it.
+   */
   private Hit shortly(Found found, int token) {
     ShortForm form = ShortForm.of(found);
     if (!form.mayBe(moneyIn.text())) {
@@ -282,6 +285,13 @@ public final class Reading {
         if (problem.currencyOf(item).equals(moneyIn.currency())
             && form.isOf(problem.item(item).number())
             && !meant.contains(item)) {
+          meant.add(item);
+        }
+      }
+    }
+    if (meant.isEmpty()) {
+      for (int item : problem.byAmount(moneyIn)) {
+        if (form.isOf(problem.item(item).number())) {
           meant.add(item);
         }
       }

@@ -8,6 +8,7 @@ public enum Doubt {
   UNREAD_LINE("a line of the stated split names nothing that is open"),
   SLIP_IN_SPLIT("a number of the stated split is written with one digit otherwise"),
   SLIP_ALONE("the number is written with one digit otherwise, and nothing else leads there"),
+  END_ALONE("only the end of the number is written, and nothing else leads there"),
   OF_A_STRANGER("it pays an item of somebody whom nothing names"),
   NUMBER_UNREAD("the text names a number that is none of these"),
   NUMBER_OF_ANOTHER("the number as it is written is another item's"),

@@ -19,6 +19,11 @@ import java.util.Set;
 final class PoolWays {
   private static final int KEEP_SETS = 12;
   private static final int KEEP_NEAR = 5;
+  private static final int KEEP_EVEN = 4;
+
+  /** What people leave out or add is often even. */
+  private static final int EVEN = 1_000;
+
   private static final int MOST_CUSTOMERS = 5;
 
   /** For others than these only pairs are looked for. */
@@ -96,7 +101,7 @@ final class PoolWays {
     return invoices <= 80 ? 4 : invoices <= 300 ? 3 : invoices <= SumTable.MAX_AMOUNTS ? 2 : 1;
   }
 
-  /** One item that is nearly the amount: the nearest few above and below. */
+  /** One item that is nearly the amount: the nearest few above and below, and even sums away. */
   private void near(Pool pool) {
     int[] rising = pool.byAmount();
     int above = pool.countUpTo(search.amount);
@@ -104,23 +109,37 @@ final class PoolWays {
     while (below >= 0 && pool.amounts[rising[below]] == search.amount) {
       below--;
     }
-    for (int k = above; k < rising.length; k++) {
+    above(pool, rising, above);
+    below(pool, rising, below);
+  }
+
+  private void above(Pool pool, int[] rising, int from) {
+    int even = 0;
+    for (int k = from; k < rising.length; k++) {
       long owed = pool.amounts[rising[k]];
       long gap = owed - search.amount;
-      boolean few = k - above < KEEP_NEAR;
-      if (gap > owed / 2 || !few && gap > search.mostMissing(owed, owed / 5)) {
+      boolean few = k - from < KEEP_NEAR;
+      if (gap > owed / 2) {
         break;
       }
       int[] one = {pool.invoices[rising[k]]};
-      search.nearly(one, owed, Shape.ONE);
-      if (few) {
+      if (few || gap <= search.mostMissing(owed, owed / 5)) {
+        search.nearly(one, owed, Shape.ONE);
+      }
+      if (few || gap % EVEN == 0 && even++ < KEEP_EVEN) {
         search.shortPaid(one, gap, Shape.ONE);
       }
     }
-    for (int k = below; k >= 0 && below - k < KEEP_NEAR; k--) {
+  }
+
+  private void below(Pool pool, int[] rising, int from) {
+    int even = 0;
+    for (int k = from; k >= 0; k--) {
       long owed = pool.amounts[rising[k]];
-      if (search.amount - owed < owed / 2) {
-        search.overpaid(new int[] {pool.invoices[rising[k]]}, search.amount - owed, Shape.ONE);
+      long over = search.amount - owed;
+      boolean few = from - k < KEEP_NEAR && over < owed / 2;
+      if (few || over <= 2 * owed && over % EVEN == 0 && even++ < KEEP_EVEN) {
+        search.overpaid(new int[] {pool.invoices[rising[k]]}, over, Shape.ONE);
       }
     }
   }

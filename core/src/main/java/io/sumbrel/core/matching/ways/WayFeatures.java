@@ -167,6 +167,9 @@ public final class WayFeatures {
     if (leansOnASlip(way)) {
       return Optional.of(Doubt.SLIP_ALONE);
     }
+    if (leansOnAnEnd(way)) {
+      return Optional.of(Doubt.END_ALONE);
+    }
     if (Arrays.stream(way.items).anyMatch(i -> isOfAStranger(way, i))) {
       return Optional.of(Doubt.OF_A_STRANGER);
     }
@@ -200,6 +203,13 @@ public final class WayFeatures {
       slipped |= edited.containsKey(i);
     }
     return slipped && reading.clueForFamilyOf(way.customer).isEmpty();
+  }
+
+  private boolean leansOnAnEnd(Way way) {
+    return reading.clueForFamilyOf(way.customer).isEmpty()
+        && Arrays.stream(way.items)
+            .mapToObj(reading.open()::get)
+            .anyMatch(hit -> hit != null && hit.how() == How.SHORT);
   }
 
   private boolean isAllNamed(Way way) {
