@@ -7,6 +7,7 @@ import io.sumbrel.core.matching.problem.MatchingProblem;
 import io.sumbrel.core.matching.problem.RememberedPayers;
 import io.sumbrel.core.matching.reading.Reading;
 import io.sumbrel.core.matching.reading.Reading.How;
+import io.sumbrel.core.matching.text.NameLikeness;
 import io.sumbrel.core.party.Customer;
 import io.sumbrel.core.party.CustomerId;
 import io.sumbrel.core.receipt.MoneyIn;
@@ -55,6 +56,31 @@ class ReadingTest extends SmallHouse {
             RememberedPayers.of(past, customers, items),
             HouseRules.DEFAULTS),
         moneyIn);
+  }
+
+  /** Two of one name: the legal form says which, where one of them has the one that is written. */
+  @ParameterizedTest
+  @CsvSource({
+    "LARCH TILES GMBH,Larch Tiles GmbH",
+    "LARCH TILES S.R.L.,Larch Tiles Srl",
+    "LARCH TILES LIMITED,Larch Tiles Ltd",
+    "LARCH TILES,",
+    "LARCH TILES BV,"
+  })
+  void ofOneNameTheLegalFormSaysWho(String written, String meant) {
+    for (String form : List.of("GmbH", "Srl", "Ltd")) {
+      item(customer("Larch Tiles " + form), "T-600" + form.length() + form.charAt(0), 9_000);
+    }
+    List<String> alike =
+        reading(written, "PAYMENT").payers().stream()
+            .filter(p -> p.likeness() >= NameLikeness.ALIKE)
+            .map(p -> customers.get(p.customer()).name())
+            .toList();
+    if (meant == null) {
+      assertThat(alike).hasSize(3);
+    } else {
+      assertThat(alike).containsExactly(meant);
+    }
   }
 
   @ParameterizedTest

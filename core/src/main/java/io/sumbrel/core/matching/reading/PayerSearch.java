@@ -23,6 +23,8 @@ final class PayerSearch {
   /** Customers looked at; with more, a name says nothing. */
   private static final int MOST = 6;
 
+  private static final int OTHER_FORM = NameLikeness.ALIKE - 1;
+
   private final MatchingProblem problem;
   private final MoneyIn moneyIn;
   private final Map<Integer, PayerClue> clues = new LinkedHashMap<>();
@@ -62,14 +64,33 @@ final class PayerSearch {
 
   private int likest(String normal, String name, List<Integer> among) {
     int best = 0;
+    List<Integer> same = new ArrayList<>();
     for (int c : among) {
       int likeness = NameLikeness.of(normal, problem.normalName(c));
       if (likeness >= NameLikeness.NEARLY_ALIKE) {
         change(c, clue -> clue.alike(likeness, spanOf(name)));
         best = Math.max(best, likeness);
       }
+      if (likeness == NameLikeness.SAME) {
+        same.add(c);
+      }
+    }
+    if (same.size() > 1) {
+      byForm(name, same);
     }
     return best;
+  }
+
+  /** Of several of one name it is the one of the form that is written, where one has it. */
+  private void byForm(String name, List<Integer> same) {
+    String form = NameLikeness.form(name);
+    List<Integer> others =
+        same.stream()
+            .filter(c -> !NameLikeness.form(problem.customer(c).name()).equals(form))
+            .toList();
+    if (!form.isEmpty() && others.size() < same.size()) {
+      others.forEach(c -> change(c, clue -> clue.alike(OTHER_FORM, spanOf(name))));
+    }
   }
 
   private void paidBefore(Optional<String> name) {

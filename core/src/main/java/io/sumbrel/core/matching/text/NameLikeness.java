@@ -15,6 +15,9 @@ import org.apache.commons.text.similarity.JaroWinklerSimilarity;
  * How alike two written names are, from 0 to 1000. Legal forms, case and punctuation do not count.
  */
 public final class NameLikeness {
+  /** Word for word. */
+  public static final int SAME = 1000;
+
   /** From here on a name is taken to be nearly the same. */
   public static final int NEARLY_ALIKE = 900;
 
@@ -32,6 +35,9 @@ public final class NameLikeness {
                   + " SRL SPA SAPA BV NV VOF CV BVBA SPZOO ZOO SRO AS ASA APS AB OY OYJ HB KFT RT"
                   + " ZRT NYRT DOO DD EOOD OOD AD SL SLU SLL LDA LTDA CIA SASU")
               .split(" "));
+
+  /** Those that stand beside any form. */
+  private static final Set<String> OF_ANY_FORM = Set.of("THE", "AND", "UND", "ET", "CO", "COMPANY");
 
   private static final Pattern NOT_OF_WORDS = Pattern.compile("[^\\p{L}0-9]+");
 
@@ -53,21 +59,33 @@ public final class NameLikeness {
    * without, and two letters that stand for one, as banks pass them on, as that one.
    */
   public static String normal(String name) {
-    String plain = plain(name);
-    String joined =
-        INITIALS
-            .matcher(plain)
-            .replaceAll(m -> NOT_OF_WORDS.matcher(m.group()).replaceAll(""))
-            .replace("SP. Z O.O.", "SPZOO")
-            .replace("SP. Z OO", "SPZOO")
-            .replace("SP Z OO", "SPZOO");
-    String[] words = NOT_OF_WORDS.matcher(joined).replaceAll(" ").strip().split(" ");
+    String[] words = words(name);
     String kept =
         Arrays.stream(words)
             .filter(w -> !LEGAL_FORMS.contains(w))
             .map(NameLikeness::oneForTwo)
             .collect(Collectors.joining(" "));
     return kept.isEmpty() ? String.join(" ", words) : kept;
+  }
+
+  /** The legal forms of a name, as they are compared; empty when it has none. */
+  public static String form(String name) {
+    return Arrays.stream(words(name))
+        .filter(w -> LEGAL_FORMS.contains(w) && !OF_ANY_FORM.contains(w))
+        .map(w -> w.equals("LIMITED") ? "LTD" : w.equals("CORPORATION") ? "CORP" : w)
+        .sorted()
+        .collect(Collectors.joining(" "));
+  }
+
+  private static String[] words(String name) {
+    String joined =
+        INITIALS
+            .matcher(plain(name))
+            .replaceAll(m -> NOT_OF_WORDS.matcher(m.group()).replaceAll(""))
+            .replace("SP. Z O.O.", "SPZOO")
+            .replace("SP. Z OO", "SPZOO")
+            .replace("SP Z OO", "SPZOO");
+    return NOT_OF_WORDS.matcher(joined).replaceAll(" ").strip().split(" ");
   }
 
   private static String plain(String name) {
@@ -102,7 +120,7 @@ public final class NameLikeness {
       return 0;
     }
     if (one.equals(other)) {
-      return 1000;
+      return SAME;
     }
     int shorter = Math.min(one.length(), other.length());
     boolean cut = shorter >= 8 && (one.startsWith(other) || other.startsWith(one));
