@@ -46,8 +46,8 @@ class SetRightWalkTest {
     ines.key("Enter");
     assertThat(ines.file("read.csv")).containsText("accepted");
     ines.type("11/18/2026", "582.50", "DEPOSIT SLIP S-932");
-    ines.accept("typed-2026-11-18.csv");
-    assertThat(ines.file("typed-2026-11-18.csv")).containsText("still to explain");
+    ines.accept("typed-2026-11-17.csv");
+    assertThat(ines.file("typed-2026-11-17.csv")).containsText("still to explain");
     ines.key("g", "d");
     Browser.choose(page, "ALDERWICK SCULPTURE YARD");
     ines.key("Control+Enter");

@@ -2,9 +2,17 @@ package io.sumbrel.formats;
 
 import io.sumbrel.core.money.AmountText;
 import io.sumbrel.core.refusal.Refusal;
+import java.text.Normalizer;
 import java.time.DateTimeException;
 import java.time.LocalDate;
+import java.time.Month;
+import java.time.format.TextStyle;
+import java.util.Arrays;
 import java.util.Currency;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
@@ -17,6 +25,25 @@ public record CellStyle(DateOrder dateOrder, DecimalMark decimalMark) {
   private static final Pattern DATE = Pattern.compile("(\\d{1,4})[-./ ](\\d{1,2})[-./ ](\\d{1,4})");
   private static final Pattern DIGITS = Pattern.compile("\\d{6}|\\d{8}");
   private static final Pattern BLANKS = Pattern.compile("[\\s\u00A0\u202F']");
+  private static final Set<String> DOLLARS =
+      Set.of("USD", "CAD", "AUD", "NZD", "HKD", "SGD", "MXN", "TWD");
+  private static final Map<String, String> SIGNS =
+      Map.of("EUR", "€", "GBP", "£", "JPY", "¥", "CNY", "¥", "INR", "₹", "KRW", "₩");
+
+  /** Day and month in words, in either order; the year last. */
+  private static final Pattern IN_WORDS =
+      Pattern.compile(
+          "(?:(\\d{1,2})(?:st|nd|rd|th)?[-. ]*(\\p{L}{3,})[-.,/ ]*"
+              + "|(\\p{L}{3,})\\.? (\\d{1,2})(?:st|nd|rd|th)?[-.,/ ]+)(\\d{4}|\\d{2})");
+
+  private static final List<Locale> LANGUAGES =
+      List.of(
+          Locale.ENGLISH,
+          Locale.GERMAN,
+          Locale.FRENCH,
+          Locale.ITALIAN,
+          Locale.forLanguageTag("es"),
+          Locale.forLanguageTag("nl"));
 
   /** The order in which day, month and year stand. */
   public enum DateOrder {
@@ -60,21 +87,26 @@ public record CellStyle(DateOrder dateOrder, DecimalMark decimalMark) {
   }
 
   /**
-   * Signed minor units: a minus before or behind, brackets, blanks and the currency's code are
-   * understood; anything else is refused.
+   * Signed minor units: a minus before or behind, brackets, CR and DR behind, blanks, the
+   * currency's code and its own sign are understood; anything else is refused.
    */
   public long amount(String written, Currency currency) {
     String text = BLANKS.matcher(written).replaceAll("").replace('\u2212', '-');
-    text = text.replace(currency.getCurrencyCode(), "");
+    text = text.replace(currency.getCurrencyCode(), "").replace(signOf(currency), "");
     boolean out = false;
+    String upper = text.toUpperCase(Locale.ROOT);
+    if (upper.endsWith("CR") || upper.endsWith("DR")) {
+      out = upper.endsWith("DR");
+      text = text.substring(0, text.length() - 2);
+    }
     if (text.startsWith("(") && text.endsWith(")")) {
-      out = true;
+      out = !out;
       text = text.substring(1, text.length() - 1);
     } else if (text.startsWith("-") || text.startsWith("+")) {
-      out = text.charAt(0) == '-';
+      out ^= text.charAt(0) == '-';
       text = text.substring(1);
     } else if (text.endsWith("-") || text.endsWith("+")) {
-      out = text.endsWith("-");
+      out ^= text.endsWith("-");
       text = text.substring(0, text.length() - 1);
     }
     if (!decimalMark.grouped.matcher(text).matches()) {
@@ -89,12 +121,24 @@ public record CellStyle(DateOrder dateOrder, DecimalMark decimalMark) {
     return out ? -minor : minor;
   }
 
+  private static String signOf(Currency currency) {
+    String code = currency.getCurrencyCode();
+    return DOLLARS.contains(code) ? "$" : SIGNS.getOrDefault(code, code);
+  }
+
+  /** As the order says; a month in words stands wherever it does. */
   public LocalDate date(String written) {
     String text = written.strip().split("[ T]\\d{1,2}:", 2)[0].strip();
     Matcher parted = DATE.matcher(text);
     try {
       if (parted.matches()) {
         return ordered(parted.group(1), parted.group(2), parted.group(3));
+      }
+      Matcher words = IN_WORDS.matcher(text);
+      if (words.matches()) {
+        boolean dayFirst = words.group(1) != null;
+        return day(
+            words.group(5), month(words.group(dayFirst ? 2 : 3)), words.group(dayFirst ? 1 : 4));
       }
       if (DIGITS.matcher(text).matches()) {
         int year = text.length() - 4;
@@ -121,6 +165,26 @@ public record CellStyle(DateOrder dateOrder, DecimalMark decimalMark) {
       case DAY_MONTH_YEAR -> day(third, second, first);
       case MONTH_DAY_YEAR -> day(third, first, second);
     };
+  }
+
+  /** The number of a month by its name or the beginning of it, where only one begins so. */
+  private static String month(String name) {
+    String wanted = plain(name);
+    for (Locale language : LANGUAGES) {
+      List<Month> months =
+          Arrays.stream(Month.values())
+              .filter(m -> plain(m.getDisplayName(TextStyle.FULL, language)).startsWith(wanted))
+              .toList();
+      if (months.size() == 1) {
+        return Integer.toString(months.get(0).getValue());
+      }
+    }
+    throw new DateTimeException("month " + name);
+  }
+
+  private static String plain(String name) {
+    return Normalizer.normalize(name.toLowerCase(Locale.ROOT), Normalizer.Form.NFD)
+        .replaceAll("\\p{M}", "");
   }
 
   private static LocalDate day(String year, String month, String day) {

@@ -50,7 +50,7 @@ public enum FileKind {
   }
 
   /** So much of a file is looked at. */
-  public static final int HEAD_BYTES = 4096;
+  public static final int HEAD_BYTES = 1 << 16;
 
   private static final Pattern ISO_20022 =
       Pattern.compile("urn:iso:std:iso:20022:tech:xsd:((?:camt|remt|pain|pacs)\\.\\d{3})");
@@ -58,6 +58,12 @@ public enum FileKind {
   private static final Pattern UBL_ROOT =
       Pattern.compile("urn:oasis:names:specification:ubl:schema:xsd:(?:Invoice|CreditNote)-2");
   private static final Pattern MT_TAG = Pattern.compile("(?m)(?:^|\\{4:\\s*):(\\d{2}[A-Z]?):");
+
+  /** A byte order mark, SOH, blanks and empty lines. */
+  private static final Pattern BEFORE_TEXT = Pattern.compile("\\A[\\uFEFF\\x01\\s]+");
+
+  /** Record 1 of 94 signs, with the size of records, of blocks and the form; from memory. */
+  private static final Pattern ACH_HEAD = Pattern.compile("101.{31}094101[^\\n]{54}");
 
   /** Records 1, perhaps 2, and 5, on lines of their own or run together. */
   private static final Pattern LOCKBOX_HEAD =
@@ -89,11 +95,15 @@ public enum FileKind {
    *     it looks like
    */
   public static FileKind of(byte[] head) {
-    String text = new String(head, StandardCharsets.UTF_8).replace("\uFEFF", "").stripLeading();
+    boolean wide = TextLines.isWide(head);
+    String text =
+        BEFORE_TEXT
+            .matcher(new String(head, wide ? StandardCharsets.UTF_16 : StandardCharsets.UTF_8))
+            .replaceFirst("");
     if (text.isEmpty()) {
       throw new Refusal("empty-file", "The file is empty.");
     }
-    requireText(head, text);
+    requireText(head, text, wide);
     if (text.startsWith("<") && text.contains("<!DOCTYPE") && !isHtml(text)) {
       throw new Refusal("doctype", "The file contains a DOCTYPE; such a file is never read.");
     }
@@ -110,6 +120,7 @@ public enum FileKind {
     if (text.startsWith("01,")) {
       return BAI2;
     }
+    requireKnown(text);
     if (LOCKBOX_HEAD.matcher(text).lookingAt()) {
       return LOCKBOX;
     }
@@ -117,6 +128,19 @@ public enum FileKind {
       return ofTags(text);
     }
     return ofTable(text);
+  }
+
+  /** Forms that are known by their first signs, and are not read. */
+  private static void requireKnown(String text) {
+    String form =
+        text.startsWith("ISA") && text.length() > 3 && !Character.isLetterOrDigit(text.charAt(3))
+            ? "an interchange in X12"
+            : text.startsWith("UNA") || text.startsWith("UNB+")
+                ? "an interchange in EDIFACT"
+                : ACH_HEAD.matcher(text).lookingAt() ? "a file of ACH payments (NACHA)" : "";
+    if (!form.isEmpty()) {
+      throw new Refusal("unknown-kind", "This is %s; such files are not read yet.".formatted(form));
+    }
   }
 
   private static FileKind ofMessage(String message) {
@@ -172,7 +196,7 @@ public enum FileKind {
     throw new Refusal("unknown-kind", lookingLike(text));
   }
 
-  private static void requireText(byte[] head, String text) {
+  private static void requireText(byte[] head, String text, boolean wide) {
     if (head.length > 1 && (head[0] == 'P' && head[1] == 'K' || (head[0] & 0xff) == 0x1f)) {
       throw new Refusal("not-readable", "This is a packed file (zip or gzip); unpack it first.");
     }
@@ -180,7 +204,7 @@ public enum FileKind {
       throw new Refusal("not-readable", "This is a PDF; ask for the data as camt.053 or CSV.");
     }
     for (byte b : head) {
-      if (b == 0) {
+      if (b == 0 && !wide) {
         throw new Refusal("not-readable", "The file holds binary data; it is not a text file.");
       }
     }

@@ -2,8 +2,11 @@ package io.sumbrel.formats;
 
 import io.sumbrel.core.refusal.Refusal;
 import java.io.BufferedInputStream;
+import java.io.BufferedReader;
 import java.io.IOException;
 import java.io.InputStream;
+import java.io.InputStreamReader;
+import java.io.Reader;
 import java.nio.ByteBuffer;
 import java.nio.charset.CharacterCodingException;
 import java.nio.charset.Charset;
@@ -13,7 +16,7 @@ import java.util.Optional;
 
 /**
  * The lines of a text file, one after the other: ended by CR, LF or both, UTF-8 or else
- * windows-1252, a byte order mark and a closing 0x1A left out.
+ * windows-1252, UTF-16 where a byte order mark says so; the mark and a closing 0x1A left out.
  */
 public final class TextLines {
   private static final Charset WINDOWS = Charset.forName("windows-1252");
@@ -21,6 +24,11 @@ public final class TextLines {
   private static final int NONE = -2;
 
   private final InputStream in;
+
+  /** Characters of a file in UTF-16; null for all others. */
+  private Reader wide;
+
+  private boolean begun;
   private byte[] buffer = new byte[256];
   private int ahead = NONE;
   private int number;
@@ -46,6 +54,56 @@ public final class TextLines {
    * @throws Refusal {@code not-readable} when it holds binary data or has no end
    */
   public Optional<String> next() throws IOException {
+    if (!begun) {
+      begun = true;
+      wide =
+          isWide() ? new BufferedReader(new InputStreamReader(in, StandardCharsets.UTF_16)) : null;
+    }
+    return wide == null ? narrow() : wide();
+  }
+
+  private boolean isWide() throws IOException {
+    in.mark(2);
+    byte[] mark = in.readNBytes(2);
+    in.reset();
+    return isWide(mark);
+  }
+
+  /** Whether a file that begins so says that it is UTF-16. */
+  static boolean isWide(byte[] head) {
+    return head.length >= 2
+        && (head[0] == (byte) 0xFE && head[1] == (byte) 0xFF
+            || head[0] == (byte) 0xFF && head[1] == (byte) 0xFE);
+  }
+
+  private Optional<String> wide() throws IOException {
+    int c = wide.read();
+    if (c < 0) {
+      return Optional.empty();
+    }
+    number++;
+    StringBuilder line = new StringBuilder();
+    while (c >= 0 && c != '\n' && c != '\r') {
+      if (line.length() >= MAX_LINE) {
+        throw tooLong();
+      }
+      line.append((char) c);
+      c = wide.read();
+    }
+    if (c == '\r') {
+      wide.mark(1);
+      if (wide.read() != '\n') {
+        wide.reset();
+      }
+    }
+    return Optional.of(line.toString());
+  }
+
+  private static Refusal tooLong() {
+    return new Refusal("not-readable", "the line is longer than a line of this format can be.");
+  }
+
+  private Optional<String> narrow() throws IOException {
     int length = 0;
     int b = read();
     if (b < 0) {
@@ -60,7 +118,7 @@ public final class TextLines {
         buffer = Arrays.copyOf(buffer, 2 * length);
       }
       if (length >= MAX_LINE) {
-        throw new Refusal("not-readable", "the line is longer than a line of this format can be.");
+        throw tooLong();
       }
       buffer[length++] = (byte) b;
       b = read();

@@ -66,6 +66,30 @@ class FileKindTest {
     assertThatThrownBy(() -> of("abc\0def")).hasMessageContaining("binary");
   }
 
+  /** First signs of ASC X12, ISO 9735 and the Nacha rules; from memory. */
+  @Test
+  void namesFormsThatAreNotReadYet() {
+    assertThatThrownBy(() -> of("ISA*00*          *00*          *ZZ*A\n"))
+        .hasMessageContaining("X12")
+        .hasMessageContaining("not read yet");
+    assertThatThrownBy(() -> of("UNA:+.? 'UNB+UNOC:3+A+B")).hasMessageContaining("EDIFACT");
+    String ach =
+        "101 076401251 0764012512611160600A094101"
+            + "QUAYLINE BANK          TARNWICK CLAY          ".repeat(2).substring(0, 54)
+            + "\n5200TARNWICK CLAY\n";
+    assertThatThrownBy(() -> of(ach)).hasMessageContaining("ACH");
+  }
+
+  @Test
+  void knowsAFileBehindALongCommentAndInWideLetters() {
+    String long1 = "<?xml version=\"1.0\"?><!--" + " made by".repeat(2_000) + "-->\n";
+    assertThat(of(long1 + "<Document xmlns=\"urn:iso:std:iso:20022:tech:xsd:camt.053.001.08\">"))
+        .isEqualTo(FileKind.CAMT_053);
+    String table = "\uFEFFDate;Text;Amount\n1;2;3\n";
+    assertThat(FileKind.of(table.getBytes(StandardCharsets.UTF_16LE))).isEqualTo(FileKind.BANK_CSV);
+    assertThat(FileKind.of(table.getBytes(StandardCharsets.UTF_16BE))).isEqualTo(FileKind.BANK_CSV);
+  }
+
   @Test
   void placesOnlyWhatAStatementBrings() {
     assertThat(FileKind.CAMT_052.use()).isEqualTo(Use.INFORMATION);

@@ -33,6 +33,14 @@ class TextLinesTest {
 
   @ParameterizedTest
   @ValueSource(strings = {"\n", "\r\n", "\r"})
+  void readsWideLettersWhereTheMarkSaysSo(String end) throws IOException {
+    String text = "\uFEFFöne" + end + end + "thrée" + end;
+    assertThat(lines(text.getBytes(StandardCharsets.UTF_16LE))).containsExactly("öne", "", "thrée");
+    assertThat(lines(text.getBytes(StandardCharsets.UTF_16BE))).containsExactly("öne", "", "thrée");
+  }
+
+  @ParameterizedTest
+  @ValueSource(strings = {"\n", "\r\n", "\r"})
   void countsLinesWhateverEndsThem(String end) throws IOException {
     assertThat(lines(utf8("one" + end + end + "three" + end))).containsExactly("one", "", "three");
     assertThat(lines(utf8("one" + end + "two"))).containsExactly("one", "two");

@@ -145,12 +145,24 @@ final class CamtDetail {
         : 0;
   }
 
-  void describe(StatementEntry.Builder entry, boolean in, Currency currency) {
-    String name =
-        in
-            ? ultimateDebtor.isEmpty() ? debtor : ultimateDebtor
-            : ultimateCreditor.isEmpty() ? creditor : ultimateCreditor;
-    entry.payer(Optional.of(name), Optional.of(in ? debtorAccount : creditorAccount));
+  /**
+   * The other party.
+   *
+   * @param takenBack whether it is a return or a reversal: its parties stand as in what it takes
+   *     back (common practice), so the other one is on the other side
+   */
+  void party(StatementEntry.Builder entry, boolean in, boolean takenBack) {
+    boolean fromDebtor = in != takenBack;
+    String debtors = ultimateDebtor.isEmpty() ? debtor : ultimateDebtor;
+    String creditors = ultimateCreditor.isEmpty() ? creditor : ultimateCreditor;
+    boolean debtorIs =
+        fromDebtor ? !debtors.isEmpty() || !takenBack : creditors.isEmpty() && takenBack;
+    entry.payer(
+        Optional.of(debtorIs ? debtors : creditors),
+        Optional.of(debtorIs ? debtorAccount : creditorAccount));
+  }
+
+  void describe(StatementEntry.Builder entry, Currency currency) {
     text.forEach(entry::text);
     if (!endToEnd.equals(NOT_PROVIDED)) {
       entry.text(endToEnd);

@@ -115,6 +115,13 @@ final class CamtEntry {
           "the amount is in “%s”, the account in %s.".formatted(currencyCode, currency));
     }
     amountMinor = signed(amount, side, currency);
+    if (booked.or(() -> value).isEmpty() && !isBooked()) {
+      note =
+          Optional.of(
+              "%s is announced without a date; it was left out."
+                  .formatted(AmountText.words(amountMinor, currency)));
+      return List.of();
+    }
     LocalDate day =
         booked
             .or(() -> value)
@@ -132,7 +139,10 @@ final class CamtEntry {
       }
     }
     StatementEntry.Builder entry = begin(line, day, amountMinor).reference(reference);
-    details.forEach(d -> d.describe(entry, amountMinor > 0, currency));
+    if (details.size() == 1) {
+      details.get(0).party(entry, amountMinor > 0, isTakenBack(details.get(0)));
+    }
+    details.forEach(d -> d.describe(entry, currency));
     return List.of(finish(entry, details.stream().findFirst()));
   }
 
@@ -144,7 +154,8 @@ final class CamtEntry {
           begin(part.line(), day, parts.get(i))
               .reference(part.reference().orElse(reference))
               .partOf(reference);
-      part.describe(entry, parts.get(i) > 0, currency);
+      part.party(entry, parts.get(i) > 0, isTakenBack(part));
+      part.describe(entry, currency);
       entries.add(finish(entry, Optional.of(part)));
     }
     return entries;
@@ -162,6 +173,10 @@ final class CamtEntry {
     }
     boolean returned = from.filter(CamtDetail::isReturn).isPresent();
     return entry.method(returned ? Method.RETURNED : method()).text(additional).build();
+  }
+
+  private boolean isTakenBack(CamtDetail of) {
+    return reversal || of.isReturn() || method() == Method.RETURNED;
   }
 
   /** How the money came, from the family of the bank transaction code (codes from memory). */

@@ -37,6 +37,9 @@ public final class CsvLayoutReader extends StatementReading {
   private Row last;
   private int order;
 
+  /** What marks money in: what stands in the first row that is not money out. */
+  private Optional<String> inMark = Optional.empty();
+
   /** A row that was read, with the balance after it where the file states one. */
   private record Row(StatementEntry entry, Optional<Long> balance) {}
 
@@ -74,10 +77,10 @@ public final class CsvLayoutReader extends StatementReading {
         continue;
       }
       if (width == 0) {
-        width = next.get().size();
+        width = withoutBlankEnd(next.get(), 0).size();
         continue;
       }
-      held.add(next.get());
+      held.add(withoutBlankEnd(next.get(), width));
       lines.add(rows.line());
       if (held.size() > layout.linesAfter()) {
         row(held.remove(), lines.remove(), width);
@@ -87,6 +90,15 @@ public final class CsvLayoutReader extends StatementReading {
       throw new Refusal("empty-file", "no row with an entry was read.");
     }
     ends(frame());
+  }
+
+  /** Some programs end each row with a separator: the empty columns there are none. */
+  private static List<String> withoutBlankEnd(List<String> values, int width) {
+    int end = values.size();
+    while (end > width && values.get(end - 1).isBlank()) {
+      end--;
+    }
+    return values.subList(0, end);
   }
 
   private void row(List<String> values, int line, int width) {
@@ -168,9 +180,7 @@ public final class CsvLayoutReader extends StatementReading {
       case OUT_ABOVE_ZERO -> -cells.amount(cell(values, Meaning.AMOUNT), currency);
       case BY_MARK -> {
         long amount = cells.amount(cell(values, Meaning.AMOUNT), currency);
-        yield cell(values, Meaning.MARK).equalsIgnoreCase(layout.outMark().strip())
-            ? -amount
-            : amount;
+        yield isOut(cell(values, Meaning.MARK)) ? -amount : amount;
       }
       case TWO_COLUMNS -> {
         String in = cell(values, Meaning.MONEY_IN);
@@ -186,6 +196,21 @@ public final class CsvLayoutReader extends StatementReading {
         yield plus - minus;
       }
     };
+  }
+
+  private boolean isOut(String mark) {
+    String out = layout.outMark().strip();
+    if (mark.equalsIgnoreCase(out)) {
+      return true;
+    }
+    inMark = inMark.or(() -> Optional.of(mark));
+    if (!mark.equalsIgnoreCase(inMark.get())) {
+      throw new Refusal(
+          "mark",
+          "“%s” is neither “%s”, which is money out, nor “%s” as in the rows before."
+              .formatted(mark, out, inMark.get()));
+    }
+    return false;
   }
 
   private StatementFrame frame() {

@@ -20,7 +20,8 @@ import java.util.regex.Pattern;
  */
 final class MtEntry {
   private static final Pattern LINE =
-      Pattern.compile("(\\d{6})(\\d{4})?(R?[CD])([A-Z])?(\\d{1,15},\\d*)([A-Z][A-Z0-9]{3})(.*)");
+      Pattern.compile(
+          "(\\d{6})(\\d{4})?(R?[CD])([A-Z])?(\\d{1,15}(?:,\\d*)?)([A-Z][A-Z0-9]{3})(.*)");
   private static final String NO_REFERENCE = "NONREF";
 
   private static final Map<String, Method> METHODS =
@@ -68,7 +69,8 @@ final class MtEntry {
             .reference(banks.isEmpty() ? known(ours) : banks)
             .method(method);
     if (mark.startsWith("R")) {
-      entry.reverses(banks.isEmpty() ? known(ours) : banks);
+      // its own reference is the bank's; what it takes back is named by the other, where any is
+      entry.reverses(banks.isEmpty() ? "" : known(ours));
     }
     if (method == Method.CHEQUE && !known(ours).isEmpty()) {
       entry.text("cheque " + ours);
@@ -79,6 +81,12 @@ final class MtEntry {
       entry.text(parts[1].replace("\n", " "));
     }
     return new MtEntry(entry, method);
+  }
+
+  /** Whether the amount has its comma. */
+  static boolean hasComma(String text) {
+    Matcher matcher = LINE.matcher(text.split("\n", 2)[0].strip());
+    return matcher.matches() && matcher.group(5).contains(",");
   }
 
   private static String known(String reference) {

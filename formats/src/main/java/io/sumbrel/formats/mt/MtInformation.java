@@ -1,11 +1,14 @@
 package io.sumbrel.formats.mt;
 
 import io.sumbrel.core.bank.StatementEntry;
+import java.util.ArrayList;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Stream;
 
 /**
  * The text of an {@code :86:}: free, or cut into fields after a business code ({@code
@@ -13,7 +16,13 @@ import java.util.regex.Pattern;
  * text (field layouts from memory).
  */
 final class MtInformation {
-  private static final Pattern CODED = Pattern.compile("\\d{3}([?<>^~])\\d{2}.*", Pattern.DOTALL);
+  /** The business code before the first field is left out by some banks. */
+  private static final Pattern CODED =
+      Pattern.compile("(?:\\d{3})?([?<>^~])\\d{2}.*", Pattern.DOTALL);
+
+  /** So many letters fill a field; a shorter one ends where the bank's line ended. */
+  private static final int FIELD_WIDTH = 27;
+
   private static final Pattern KEYWORD =
       Pattern.compile("(EREF|KREF|MREF|CRED|DEBT|SVWZ|ABWA|ABWE|COAM|OAMT|IBAN|BIC)\\+");
   private static final Pattern SLASH_CODE =
@@ -38,10 +47,7 @@ final class MtInformation {
     StringBuilder name = new StringBuilder();
     String account = "";
     String booking = "";
-    for (String field : text.substring(3).split(Pattern.quote(String.valueOf(separator)))) {
-      if (field.length() < 2 || !Character.isDigit(field.charAt(0))) {
-        continue;
-      }
+    for (String field : fields(text.substring(text.indexOf(separator) + 1), separator)) {
       String code = field.substring(0, 2);
       String value = field.substring(2);
       switch (code) {
@@ -49,7 +55,7 @@ final class MtInformation {
         case "31" -> account = value;
         case "32", "33" -> name.append(value);
         case "20", "21", "22", "23", "24", "25", "26", "27", "28", "29", "60", "61", "62", "63" ->
-            remittance.append(value);
+            remittance.append(value).append(value.length() < FIELD_WIDTH ? " " : "");
         default -> {}
       }
     }
@@ -61,15 +67,39 @@ final class MtInformation {
     entry.text(booking);
   }
 
+  /** Cut at the separators that begin a field; any other one is a sign of the text. */
+  private static List<String> fields(String text, char separator) {
+    List<String> fields = new ArrayList<>();
+    for (String part : text.split(Pattern.quote(String.valueOf(separator)), -1)) {
+      boolean begins =
+          part.length() >= 2
+              && Character.isDigit(part.charAt(0))
+              && Character.isDigit(part.charAt(1));
+      if (begins) {
+        fields.add(part);
+      } else if (!fields.isEmpty()) {
+        int last = fields.size() - 1;
+        fields.set(last, fields.get(last) + separator + part);
+      }
+    }
+    return fields;
+  }
+
   private static void slashed(String text, StatementEntry.Builder entry) {
     Map<String, String> parts = parts(text, SLASH_CODE, "REMI");
     String account = parts.getOrDefault("IBAN", parts.getOrDefault("ACC", ""));
-    entry.payer(Optional.of(tidy(parts.getOrDefault("NAME", ""))), Optional.of(tidy(account)));
+    String name =
+        Stream.of("NAME", "ORDP", "BENM")
+            .map(code -> tidy(parts.getOrDefault(code, "")))
+            .filter(n -> !n.isEmpty())
+            .findFirst()
+            .orElse("");
+    entry.payer(Optional.of(name), Optional.of(tidy(account)));
     for (String code : new String[] {"REMI", "USTD", "STRD", "CDTRREF"}) {
       entry.text(tidy(parts.getOrDefault(code, "")));
     }
     reference(parts, entry);
-    for (String code : new String[] {"OCMT", "CHGS"}) {
+    for (String code : new String[] {"RTRN", "OCMT", "CHGS"}) {
       if (parts.containsKey(code)) {
         entry.text("/" + code + "/" + tidy(parts.get(code)));
       }

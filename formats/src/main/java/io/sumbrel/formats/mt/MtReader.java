@@ -35,7 +35,10 @@ public final class MtReader extends StatementReading {
           "20", "21", "25", "25P", "28", "28C", "60F", "60M", "61", "86", "62F", "62M", "64", "65",
           "13", "13D", "34F", "90C", "90D");
   private static final Pattern BALANCE =
-      Pattern.compile("([CD])(\\d{6})([A-Z]{3})(\\d{1,15},\\d*)");
+      Pattern.compile("([CD])(\\d{6})([A-Z]{3})(\\d{1,15}(?:,\\d*)?)");
+
+  /** Marks of the line on which a message once travelled: SOH and ETX. */
+  private static final Pattern OF_THE_LINE = Pattern.compile("[\\x01\\x03]");
 
   private TextLines lines;
   private String tag = "";
@@ -77,8 +80,9 @@ public final class MtReader extends StatementReading {
   }
 
   private void line(String raw) {
-    int block = raw.indexOf("{4:");
-    String text = block >= 0 ? raw.substring(block + 3) : raw;
+    String plain = OF_THE_LINE.matcher(raw).replaceAll("");
+    int block = plain.indexOf("{4:");
+    String text = block >= 0 ? plain.substring(block + 3) : plain;
     if (block < 0 && text.startsWith("{") || text.isBlank() && tag.isEmpty()) {
       return;
     }
@@ -159,11 +163,11 @@ public final class MtReader extends StatementReading {
           Currency of =
               required(currency, "currency", "an entry stands before the opening balance.");
           entry = Optional.of(MtEntry.of(text, at, of));
+          if (!MtEntry.hasComma(text)) {
+            note("amount", "an amount without a comma was read as whole units.", at);
+          }
         }
-        case "86" -> {
-          entry.ifPresent(e -> e.information(text));
-          flush();
-        }
+        case "86" -> entry.ifPresent(e -> e.information(text));
         default -> flush();
       }
     }

@@ -123,8 +123,24 @@ public final class OfxReader extends StatementReading {
     Currency of =
         required(currency, "currency", "an entry stands before the currency of its account.");
     String type = leaf("TRNTYPE");
+    // OFX 11.4: under CURRENCY the amount is in that one; under ORIGCURRENCY it was converted
+    if (leaves.containsKey("CURRENCY") && !leaf("CURSYM").equals(of.getCurrencyCode())) {
+      throw new Refusal(
+          "currency",
+          "the amount is in %s, the account in %s; it is converted by nobody."
+              .formatted(leaf("CURSYM"), of));
+    }
     long amount = amount(leaf("TRNAMT"), of);
-    LocalDate posted = date(leaf("DTPOSTED"));
+    String day = leaf("DTPOSTED").isEmpty() ? leaf("DTTRAN") : leaf("DTPOSTED");
+    if (day.isEmpty() && (pendingList || type.equals("HOLD"))) {
+      note(
+          "pending",
+          "%s of %s is announced without a date; it was left out."
+              .formatted(AmountText.words(amount, of), leaf("NAME")),
+          entryLine);
+      return;
+    }
+    LocalDate posted = date(day);
     if (amount == 0) {
       note("zero", "the entry of 0.00 was left out.", entryLine);
       return;

@@ -3,6 +3,7 @@ package io.sumbrel.formats.camt;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import io.sumbrel.core.bank.BankStatement;
+import io.sumbrel.core.bank.Method;
 import io.sumbrel.core.bank.StatementEntry;
 import io.sumbrel.core.bank.StatementEntry.Status;
 import io.sumbrel.core.remittance.RemittanceDetail;
@@ -90,6 +91,47 @@ class CamtReaderTest {
     }
     String foreign = invoice.formatted("4712", paid.formatted("5").replace("SEK", "EUR"));
     assertThat(structuredEntry(foreign).details()).isEmpty();
+  }
+
+  private static final String BATCH_OF_TWO =
+      "<NtryDtls><TxDtls><RltdPties><Dbtr><Nm>ALDER</Nm></Dbtr></RltdPties></TxDtls>"
+          + "<TxDtls><RltdPties><Dbtr><Nm>BIRCH</Nm></Dbtr></RltdPties></TxDtls></NtryDtls>";
+
+  @Test
+  void aBatchWithoutAmountsHasNoPayerOfItsOwn() {
+    String xml = published("02").replaceFirst("<NtryDtls><Btch>.*?</NtryDtls>", BATCH_OF_TWO);
+    StatementEntry entry = read(xml).orRefuse().get(0).entries().get(0);
+    assertThat(entry.amountMinor()).isEqualTo(10_567_850L);
+    assertThat(entry.payerName()).isEmpty();
+  }
+
+  /** In a return the parties stand as in what comes back: common practice of pacs.004. */
+  @Test
+  void aReturnedDirectDebitIsTheDebtors() {
+    String returned =
+        "<NtryDtls><TxDtls><RltdPties><Dbtr><Nm>KESTREL LANE</Nm></Dbtr>"
+            + "<Cdtr><Nm>TARNWICK CLAY</Nm></Cdtr></RltdPties>"
+            + "<RtrInf><Rsn><Cd>AC04</Cd></Rsn></RtrInf></TxDtls></NtryDtls>";
+    String reference = "<AcctSvcrRef>AAAASESS-FP-ACCR-01</AcctSvcrRef>";
+    StatementEntry entry =
+        read(published("02").replace(reference, reference + returned))
+            .orRefuse()
+            .get(0)
+            .entries()
+            .get(1);
+    assertThat(entry.method()).isEqualTo(Method.RETURNED);
+    assertThat(entry.payerName()).contains("KESTREL LANE");
+  }
+
+  @Test
+  void leavesOutWhatIsAnnouncedWithoutADateAndReadsTheRest() {
+    String announced =
+        "<Ntry><Amt Ccy=\"SEK\">12</Amt><CdtDbtInd>CRDT</CdtDbtInd><Sts>FUTR</Sts></Ntry></Stmt>";
+    Parsed<List<BankStatement>> parsed = read(published("02").replace("</Stmt>", announced));
+    assertThat(parsed.orRefuse().get(0).entries()).hasSize(3);
+    assertThat(parsed.issues())
+        .singleElement()
+        .satisfies(i -> assertThat(i.words()).contains("12.00 is announced without a date"));
   }
 
   private static String refusal(String xml) {

@@ -210,6 +210,18 @@ class CsvLayoutReaderTest {
                 .get(0)
                 .movedMinor())
         .isEqualTo(-550);
+    assertThat(refusal("d,a,m\n2026-11-16,12.50,D\n2026-11-16,7.00,C\n2026-11-16,9.00,X\n", mark))
+        .contains("“X” is neither “D”, which is money out, nor “C”")
+        .contains("Line 4");
+  }
+
+  @Test
+  void takesSeparatorsAtTheEndOfRowsForNoColumns() {
+    String trailing = FILE.replace("1.250,00;3.137,50", "1.250,00;3.137,50;;");
+    assertThat(read(trailing, GERMAN).orRefuse()).isEqualTo(read(FILE, GERMAN).orRefuse());
+    String everywhere = FILE.replaceAll("(?m)(\\d,\\d\\d|Saldo)$", "$1;");
+    assertThat(read(everywhere, GERMAN).orRefuse().get(0).movedMinor())
+        .isEqualTo(read(FILE, GERMAN).orRefuse().get(0).movedMinor());
   }
 
   @Test

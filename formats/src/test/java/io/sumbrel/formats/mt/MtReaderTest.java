@@ -113,8 +113,8 @@ class MtReaderTest {
         one(
             """
             :61:261116C12,00NTRFNONREF
-            :86:166?00GUTSCHRIFT?20EREF+P-88?21SVWZ+RE TCK-20418 UND TC?22K-20455?30NORDDE
-            11?31DE48999900000000000912?32KACHEL UND ?33SCHERBE""");
+            :86:166?00GUTSCHRIFT?20EREF+P-88?21SVWZ+RE TCK-20418 UND TCK-2?22\
+            0455?30NORDDE11?31DE48999900000000000912?32KACHEL UND ?33SCHERBE""");
     assertThat(entry.payerName()).contains("KACHEL UND SCHERBE");
     assertThat(entry.payerAccount()).contains("DE48999900000000000912");
     assertThat(entry.text()).containsExactly("RE TCK-20418 UND TCK-20455", "P-88", "GUTSCHRIFT");
@@ -132,6 +132,64 @@ class MtReaderTest {
     assertThat(slashed.text()).contains("FACT TCK-30118", "P-89", "/CHGS/USD18,50");
     StatementEntry free = one(":61:261116C12,00NTRFNONREF\n:86:KESTREL LN POTTERY\n:NS:INV 20418");
     assertThat(free.text()).containsExactly("KESTREL LN POTTERY", ":NS:INV 20418");
+  }
+
+  /** A field of 27 letters goes on in the next; a shorter one ended where the bank's line did. */
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '~',
+      quoteCharacter = '"',
+      value = {
+        "166?20RE TCK-20418?21AND TCK-20455~RE TCK-20418 AND TCK-20455",
+        "166>20RE TCK-20418>21AND TCK-20455~RE TCK-20418 AND TCK-20455",
+        "?20RE TCK-20418?21AND TCK-20455~RE TCK-20418 AND TCK-20455",
+        "166?20WHY? SEE TCK-20418~WHY? SEE TCK-20418"
+      })
+  void readsCodedInformationAsBanksWriteIt(String information, String text) {
+    StatementEntry entry = one(":61:261116C12,00NTRFNONREF\n:86:" + information);
+    assertThat(entry.text()).containsExactly(text);
+  }
+
+  @Test
+  void losesNoFieldOfSlashCodes() {
+    StatementEntry entry =
+        one(":61:261116D12,00NRTINONREF\n:86:/RTRN/AC04/ORDP/TERRE VIVE ATELIERS/REMI/TCK-30118");
+    assertThat(entry.payerName()).contains("TERRE VIVE ATELIERS");
+    assertThat(entry.text()).containsExactly("TCK-30118", "/RTRN/AC04");
+  }
+
+  @Test
+  void readsEveryInformationOfAnEntry() {
+    StatementEntry entry = one(":61:261116C12,00NTRFNONREF\n:86:KESTREL LN POTTERY\n:86:INV 20418");
+    assertThat(entry.text()).containsExactly("KESTREL LN POTTERY", "INV 20418");
+  }
+
+  @Test
+  void aReversalNamesWhatItTakesBackAndNotItself() {
+    StatementEntry entry = one(":61:261116RC12,00NTRFREF1//B77");
+    assertThat(entry.bankReference()).isEqualTo("B77");
+    assertThat(entry.reversal().orElseThrow().originalReference()).isEqualTo("REF1");
+    StatementEntry unnamed = one(":61:261116RC12,00NTRFREF1");
+    assertThat(unnamed.bankReference()).isEqualTo("REF1");
+    assertThat(unnamed.reversal().orElseThrow().originalReference()).isEmpty();
+  }
+
+  @Test
+  void takesAnAmountWithoutACommaAsWholeUnitsAndSaysSo() {
+    Parsed<List<BankStatement>> parsed =
+        read(HANDBOOK.replace("D450,S", "D450S").replace("EUR3723495,", "EUR3723495"));
+    parsed.orRefuse().get(0).requireAddsUp();
+    assertThat(parsed.issues())
+        .singleElement()
+        .satisfies(i -> assertThat(i.words()).contains("read as whole units"));
+  }
+
+  @Test
+  void passesOverTheMarksOfTheLine() {
+    String wrapped =
+        "\u0001{1:F01QUAYUS33AXXX0000000000}{2:O9401200}{4:\r\n"
+            + HANDBOOK.replace("\n-\n", "\n-}\u0003\n");
+    assertThat(read(wrapped).orRefuse().get(0).movedMinor()).isEqualTo(-1_362_987);
   }
 
   @Test

@@ -55,6 +55,32 @@ class OfxReaderTest {
     return "OFXHEADER:100\nDATA:OFXSGML\nVERSION:102\nENCODING:USASCII\nCHARSET:1252\n\n" + leaves;
   }
 
+  /** OFX 2.1.1, 11.4.2 and 5.2: CURRENCY is the amount's own, ORIGCURRENCY was converted. */
+  @Test
+  void convertsNoAmountOfAnotherCurrency() {
+    String rate = "<CURRATE>1.10</CURRATE><CURSYM>EUR</CURSYM>";
+    String id = "<FITID>00003</FITID>";
+    assertThat(refusal(PUBLISHED.replace(id, id + "<CURRENCY>" + rate + "</CURRENCY>")))
+        .contains("the amount is in EUR, the account in USD");
+    requirePublished(
+        read(PUBLISHED.replace(id, id + "<ORIGCURRENCY>" + rate + "</ORIGCURRENCY>"))
+            .orRefuse()
+            .get(0));
+  }
+
+  @Test
+  void leavesOutWhatIsAnnouncedWithoutADateAndReadsTheRest() {
+    String pending =
+        "<BANKTRANLISTP><STMTTRNP><TRNTYPE>CREDIT</TRNTYPE><TRNAMT>12.00</TRNAMT>"
+            + "<NAME>KESTREL LANE</NAME></STMTTRNP></BANKTRANLISTP>";
+    Parsed<List<BankStatement>> parsed =
+        read(PUBLISHED.replace("<LEDGERBAL>", pending + "<LEDGERBAL>"));
+    requirePublished(parsed.orRefuse().get(0));
+    assertThat(parsed.issues())
+        .singleElement()
+        .satisfies(i -> assertThat(i.words()).contains("12.00 of KESTREL LANE is announced"));
+  }
+
   private static void requirePublished(BankStatement statement) {
     assertThat(statement.account()).isEqualTo("999988");
     assertThat(statement.entries())
