@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { Loading, Sentence } from '../../components/States';
 import { words } from '../../money/money';
 import { paidQuery } from './depositsApi';
+import styles from './Deposits.module.css';
 
 interface Props {
   label: string;
@@ -30,7 +31,7 @@ function Paid({ records, choose }: Omit<Props, 'label'>) {
     return <Sentence error={paid.error} retry={() => void paid.refetch()} />;
   }
   return (
-    <div role="group" aria-label="Which cheque was read wrongly">
+    <div role="group" aria-label="Which cheque was read wrongly" className={styles.wraps}>
       {paid.data.length === 0
         ? 'What these cheques paid is not in these books.'
         : 'Which was read wrongly? What it paid is corrected:'}

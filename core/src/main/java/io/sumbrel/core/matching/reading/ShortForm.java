@@ -23,19 +23,16 @@ record ShortForm(String digits, String bare) {
   private static final Pattern A_YEAR = Pattern.compile("(?:19|20)\\d\\d");
 
   /** What documents are called before their numbers; from memory. */
-  private static final String CALLED =
-      "(?i)(?<!\\p{L})(?:INV|INVOICES?|BILLS?|DOC|RE|RG|RECHN|RECHNUNG(?:EN)?|BELEG|FAC|FACT"
-          + "|FACTURES?|FACTURAS?|FATTUR[AE]|FACTUUR|FAKTURA|RFB)(?!\\p{L})";
+  private static final Pattern DOCUMENT =
+      Pattern.compile(
+          "(?i)(?<!\\p{L})(?:INV|INVOICES?|BILLS?|DOC|RE|RG|RECHN|RECHNUNG(?:EN)?|BELEG|FAC|FACT"
+              + "|FACTURES?|FACTURAS?|FATTUR[AE]|FACTUUR|FAKTURA|RFB)(?!\\p{L})");
 
-  private static final Pattern DOCUMENT = Pattern.compile(CALLED);
-
-  /** A document with nothing but numbers after it; letters may begin them. */
-  private static final Pattern DOCUMENT_JUST_BEFORE =
-      Pattern.compile(CALLED + "(?:[\\W\\d]|(?<!\\p{L})\\p{L}{1,4}(?=[-/ ]?\\d))*$");
+  /** So many letters may begin a number, or stand before one. */
+  private static final int MOST_LETTERS = 4;
 
   /** The rest of an amount or of a date. */
-  private static final Pattern GOES_ON =
-      Pattern.compile("^(?:[.,]\\d\\d(?!\\d)|[.-]\\d).*", Pattern.DOTALL);
+  private static final Pattern GOES_ON = Pattern.compile("[.,]\\d\\d(?!\\d)|[.-]\\d");
 
   static ShortForm of(Found found) {
     String digits =
@@ -57,8 +54,37 @@ record ShortForm(String digits, String bare) {
     return found.form() == NumberScan.Form.WHOLE
         && NumberScan.lastDigits(found.written()).length() >= FEWEST_OF_ANY
         && !A_YEAR.matcher(found.digits()).matches()
-        && DOCUMENT_JUST_BEFORE.matcher(text.substring(0, found.start())).find()
-        && !GOES_ON.matcher(text.substring(found.end())).matches();
+        && isAfterDocument(text, found.start())
+        && !GOES_ON.matcher(text.substring(found.end())).lookingAt();
+  }
+
+  /** Whether a document is spoken of with nothing but numbers between; letters may begin these. */
+  private static boolean isAfterDocument(String text, int start) {
+    int at = start;
+    while (at > 0) {
+      if (!Character.isLetter(text.charAt(at - 1))) {
+        at--;
+        continue;
+      }
+      int end = at;
+      while (at > 0 && Character.isLetter(text.charAt(at - 1))) {
+        at--;
+      }
+      String word = text.substring(at, end);
+      if (DOCUMENT.matcher(word).matches()) {
+        return true;
+      }
+      if (word.length() > MOST_LETTERS || !isBeforeNumber(text, end)) {
+        return false;
+      }
+    }
+    return false;
+  }
+
+  private static boolean isBeforeNumber(String text, int end) {
+    boolean apart = "-/ ".indexOf(text.charAt(end)) >= 0;
+    int at = apart ? end + 1 : end;
+    return at < text.length() && Character.isDigit(text.charAt(at));
   }
 
   /** Whether it is the end of a document's number. */

@@ -138,7 +138,10 @@ final class PoolWays {
       long owed = pool.amounts[rising[k]];
       long over = search.amount - owed;
       boolean few = from - k < KEEP_NEAR && over < owed / 2;
-      if (few || over <= 2 * owed && over % EVEN == 0 && even++ < KEEP_EVEN) {
+      if (over > 2 * owed) {
+        break;
+      }
+      if (few || over % EVEN == 0 && even++ < KEEP_EVEN) {
         search.overpaid(new int[] {pool.invoices[rising[k]]}, over, Shape.ONE);
       }
     }
