@@ -51,11 +51,11 @@ class SetRightWalkTest {
     assertThat(page.getByRole(AriaRole.STATUS).first()).containsText("Posted 592.50");
     page.navigate(ines.address() + "/arrivals");
     assertThat(ines.file("cardmill-payouts")).isVisible();
-    ines.type("11/18/2026", "582.50", "CHEQUE DEPOSIT 17 NOV");
+    ines.type("11/18/2026", "582.50", "CHEQUE DEPOSIT S-932");
     ines.accept("typed-2026-11-17.csv");
     assertThat(ines.file("typed-2026-11-17.csv")).containsText("still to explain");
 
-    page.navigate(ines.address() + "/ties?entries=582.50&records=884");
+    page.navigate(ines.address() + "/ties?entries=S-932&records=884");
     Locator entries = ines.zone("entries");
     assertThat(entries.getByRole(AriaRole.ROW)).hasCount(1);
     entries.press("Space");
@@ -94,7 +94,7 @@ class SetRightWalkTest {
     account.press("Enter");
     Locator banked =
         page.getByRole(AriaRole.ROW)
-            .filter(new Locator.FilterOptions().setHasText("CHEQUE DEPOSIT 17 NOV"));
+            .filter(new Locator.FilterOptions().setHasText("CHEQUE DEPOSIT S-932"));
     assertThat(banked).containsText("582.50");
     assertThat(banked).containsText("cheque 884, 592.50");
     Browser.assertAccessible(page);
