@@ -60,7 +60,7 @@ class SetRightWalkTest {
     assertThat(entries.getByRole(AriaRole.ROW)).hasCount(1);
     entries.press("Space");
     ines.zone("records").press("Space");
-    assertThat(page.getByText("Left to tie -10.00")).hasCount(1);
+    assertThat(page.getByText("Left to tie −10.00")).hasCount(1);
     Browser.button(page, "10.00 cheque read wrongly").press("Enter");
     Locator which =
         page.getByRole(
