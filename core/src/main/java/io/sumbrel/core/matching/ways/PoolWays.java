@@ -115,19 +115,21 @@ final class PoolWays {
 
   private void above(Pool pool, int[] rising, int from) {
     int even = 0;
+    boolean nearly = true;
     for (int k = from; k < rising.length; k++) {
       long owed = pool.amounts[rising[k]];
       long gap = owed - search.amount;
       boolean few = k - from < KEEP_NEAR;
-      if (gap > owed / 2) {
+      nearly &= few || gap <= search.mostMissing(owed, owed / 5);
+      if (gap > owed / 2 || !nearly && even == KEEP_EVEN) {
         break;
       }
-      int[] one = {pool.invoices[rising[k]]};
-      if (few || gap <= search.mostMissing(owed, owed / 5)) {
-        search.nearly(one, owed, Shape.ONE);
+      if (nearly) {
+        search.nearly(new int[] {pool.invoices[rising[k]]}, owed, Shape.ONE);
       }
-      if (few || gap % EVEN == 0 && even++ < KEEP_EVEN) {
-        search.shortPaid(one, gap, Shape.ONE);
+      if (few || even < KEEP_EVEN && gap % EVEN == 0) {
+        even += few ? 0 : 1;
+        search.shortPaid(new int[] {pool.invoices[rising[k]]}, gap, Shape.ONE);
       }
     }
   }
@@ -138,10 +140,11 @@ final class PoolWays {
       long owed = pool.amounts[rising[k]];
       long over = search.amount - owed;
       boolean few = from - k < KEEP_NEAR && over < owed / 2;
-      if (over > 2 * owed) {
+      if (over > 2 * owed || !few && even == KEEP_EVEN) {
         break;
       }
-      if (few || over % EVEN == 0 && even++ < KEEP_EVEN) {
+      if (few || over % EVEN == 0) {
+        even += few ? 0 : 1;
         search.overpaid(new int[] {pool.invoices[rising[k]]}, over, Shape.ONE);
       }
     }
