@@ -7,20 +7,16 @@ import { useSearchParams } from 'react-router';
  */
 export function useParam(name: string, isPlace = false): [string, (value: string) => void] {
   const [search, setSearch] = useSearchParams();
-  const change = (value: string) =>
-    setSearch(
-      () => {
-        // the address itself: what was rendered may be older than another change
-        const next = new URLSearchParams(window.location.search);
-        if (value) {
-          next.set(name, value);
-        } else {
-          next.delete(name);
-        }
-        return next;
-      },
-      // at once: a letter typed or a choice made next would otherwise go by what stood before
-      { replace: !isPlace, flushSync: true },
-    );
+  const change = (value: string) => {
+    // the address itself: what was rendered may be older than another change
+    const next = new URLSearchParams(window.location.search);
+    if (value) {
+      next.set(name, value);
+    } else {
+      next.delete(name);
+    }
+    // at once: a letter typed or a choice made next would otherwise go by what stood before
+    setSearch(next, { replace: !isPlace, flushSync: true });
+  };
   return [search.get(name) ?? '', change];
 }

@@ -15,6 +15,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Stream;
 
 /**
  * How a file writes its dates and amounts, stated by a person and never guessed.
@@ -36,14 +37,9 @@ public record CellStyle(DateOrder dateOrder, DecimalMark decimalMark) {
           "(?:(\\d{1,2})(?:st|nd|rd|th)?[-. ]*(\\p{L}{3,})[-.,/ ]*"
               + "|(\\p{L}{3,})\\.? (\\d{1,2})(?:st|nd|rd|th)?[-.,/ ]+)(\\d{4}|\\d{2})");
 
-  private static final List<Locale> LANGUAGES =
-      List.of(
-          Locale.ENGLISH,
-          Locale.GERMAN,
-          Locale.FRENCH,
-          Locale.ITALIAN,
-          Locale.forLanguageTag("es"),
-          Locale.forLanguageTag("nl"));
+  /** By language the names of the months, as they are compared. */
+  private static final List<List<String>> MONTHS =
+      Stream.of("en", "de", "fr", "it", "es", "nl").map(CellStyle::monthsIn).toList();
 
   /** The order in which day, month and year stand. */
   public enum DateOrder {
@@ -170,16 +166,19 @@ public record CellStyle(DateOrder dateOrder, DecimalMark decimalMark) {
   /** The number of a month by its name or the beginning of it, where only one begins so. */
   private static String month(String name) {
     String wanted = plain(name);
-    for (Locale language : LANGUAGES) {
-      List<Month> months =
-          Arrays.stream(Month.values())
-              .filter(m -> plain(m.getDisplayName(TextStyle.FULL, language)).startsWith(wanted))
-              .toList();
-      if (months.size() == 1) {
-        return Integer.toString(months.get(0).getValue());
+    for (List<String> months : MONTHS) {
+      List<String> beginningSo = months.stream().filter(m -> m.startsWith(wanted)).toList();
+      if (beginningSo.size() == 1) {
+        return Integer.toString(months.indexOf(beginningSo.get(0)) + 1);
       }
     }
     throw new DateTimeException("month " + name);
+  }
+
+  private static List<String> monthsIn(String language) {
+    return Arrays.stream(Month.values())
+        .map(m -> plain(m.getDisplayName(TextStyle.FULL, Locale.forLanguageTag(language))))
+        .toList();
   }
 
   private static String plain(String name) {

@@ -37,15 +37,9 @@ final class Findings {
 
   /**
    * What is nearly certain and in no doubt is right more often than its figures say, for most that
-   * was wrong is in doubt: in hundredths, by how much its odds are higher. Measured on invented
-   * companies.
+   * was wrong is in doubt.
    */
-  private static final int ODDS_WITHOUT_DOUBT = 220;
-
-  /** From here on they grow, and from there on in full. */
-  private static final int NEARLY_CERTAIN = 990_000;
-
-  private static final int IN_FULL = 995_000;
+  private static final GrownOdds WITHOUT_DOUBT = new GrownOdds(220, 990_000, 995_000);
 
   final MoneyIn moneyIn;
   final Reading reading;
@@ -220,18 +214,8 @@ final class Findings {
   /** What is in doubt is at most likely, however much more so than anything else. */
   private Proposal proposal(Way way, int likelihood) {
     int said =
-        way.doubt.isPresent() ? Math.min(likelihood, MOST_IN_DOUBT) : withoutDoubt(likelihood);
+        way.doubt.isPresent() ? Math.min(likelihood, MOST_IN_DOUBT) : WITHOUT_DOUBT.of(likelihood);
     return new Proposal(problem, reading, moneyIn, way, said);
-  }
-
-  private static int withoutDoubt(int likelihood) {
-    if (likelihood <= NEARLY_CERTAIN) {
-      return likelihood;
-    }
-    long share = Math.min(likelihood, IN_FULL) - NEARLY_CERTAIN;
-    long more = (ODDS_WITHOUT_DOUBT - 100) * share / (IN_FULL - NEARLY_CERTAIN);
-    long odds = (long) likelihood * (100 + more) / 100;
-    return (int) (odds * 1_000_000 / (odds + 1_000_000 - likelihood));
   }
 
   /**

@@ -34,14 +34,8 @@ public final class Planner {
   /** From here on a choice is taken as given when the rest is read again, round after round. */
   private static final int[] TAKEN_AS_GIVEN = {950_000, 850_000, 650_000};
 
-  /** In hundredths, by round: how the odds of a choice grow that a later round confirms. */
-  private static final int[] LATER_ODDS = {100, 150, 150, 150};
-
-  /** From here on they grow so much; from even on the less the nearer to it. */
-  private static final int GROWN = 650_000;
-
-  /** As likely as not, in parts of a million. */
-  private static final int EVEN = 500_000;
+  /** How likely a choice is that a later round confirms; from even on, as likely as not. */
+  private static final GrownOdds CONFIRMED = new GrownOdds(150, 500_000, 650_000);
 
   private final MatchingProblem problem;
   private final Budgets budgets;
@@ -401,21 +395,16 @@ public final class Planner {
 
   /**
    * What still stands when the nearly certain is taken off is likelier than it looks, where it is
-   * likelier than not: measured on invented companies of every population alike, by {@link
-   * #LATER_ODDS}.
+   * likelier than not: measured on invented companies of every population alike, in every round
+   * after the first.
    */
   private int[] confirmed(int sum, Choice choice) {
     int chosen = choice.chosen();
     int[] likelihoods = choice.likelihoods().clone();
-    int round = 0;
-    while (memory.rounds.get(round).choiceOf(sum) != choice) {
-      round++;
-    }
-    if (chosen >= 0 && likelihoods[chosen] >= EVEN) {
+    boolean later = memory.rounds.get(0).choiceOf(sum) != choice;
+    if (chosen >= 0 && later) {
       long was = likelihoods[chosen];
-      long more = (LATER_ODDS[round] - 100) * Math.min(was - EVEN, GROWN - EVEN) / (GROWN - EVEN);
-      long odds = was * (100 + more) / 100;
-      likelihoods[chosen] = (int) (odds * 1_000_000 / (odds + 1_000_000 - was));
+      likelihoods[chosen] = CONFIRMED.of(likelihoods[chosen]);
       for (int w = 0; w < likelihoods.length && was < 1_000_000; w++) {
         long others = 1_000_000 - likelihoods[chosen];
         likelihoods[w] =

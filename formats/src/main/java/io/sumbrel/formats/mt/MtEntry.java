@@ -38,10 +38,12 @@ final class MtEntry {
 
   private final StatementEntry.Builder entry;
   private final Method method;
+  private final boolean withoutComma;
 
-  private MtEntry(StatementEntry.Builder entry, Method method) {
+  private MtEntry(StatementEntry.Builder entry, Method method, boolean withoutComma) {
     this.entry = entry;
     this.method = method;
+    this.withoutComma = withoutComma;
   }
 
   static MtEntry of(String text, int line, Currency currency) {
@@ -80,13 +82,12 @@ final class MtEntry {
     if (parts.length > 1) {
       entry.text(parts[1].replace("\n", " "));
     }
-    return new MtEntry(entry, method);
+    return new MtEntry(entry, method, !matcher.group(5).contains(","));
   }
 
-  /** Whether the amount has its comma. */
-  static boolean hasComma(String text) {
-    Matcher matcher = LINE.matcher(text.split("\n", 2)[0].strip());
-    return matcher.matches() && matcher.group(5).contains(",");
+  /** Whether the amount has no comma, so that it is of whole units. */
+  boolean isWithoutComma() {
+    return withoutComma;
   }
 
   private static String known(String reference) {

@@ -162,8 +162,9 @@ public final class MtReader extends StatementReading {
           flush();
           Currency of =
               required(currency, "currency", "an entry stands before the opening balance.");
-          entry = Optional.of(MtEntry.of(text, at, of));
-          if (!MtEntry.hasComma(text)) {
+          MtEntry begun = MtEntry.of(text, at, of);
+          entry = Optional.of(begun);
+          if (begun.isWithoutComma()) {
             note("amount", "an amount without a comma was read as whole units.", at);
           }
         }

@@ -27,24 +27,12 @@ import org.springframework.transaction.annotation.Transactional;
 @Component
 public class Explanations {
   private static final String LAST_TURNED_BACK =
-      Stream.of("TiePartRow", "PayoutPartRow", "TakingsPartRow")
-          .map(
-              rows ->
-                  """
-                   union all select max(contra.postingDate) from %s part
-                  join PostingRow contra on contra.turnsBackId = part.postingId
-                  where part.moneyInId in :m
-                  """
-                      .formatted(rows))
-          .collect(
-              Collectors.joining(
-                  "",
-                  """
-                  select max(contra.postingDate) from PostingRow original
-                  join PostingRow contra on contra.turnsBackId = original.id
-                  where original.moneyInId in :m
-                  """,
-                  ""));
+      String.join(
+          " union all ",
+          lastTurnedBack("PostingRow", "id"),
+          lastTurnedBack("TiePartRow", "postingId"),
+          lastTurnedBack("PayoutPartRow", "postingId"),
+          lastTurnedBack("TakingsPartRow", "postingId"));
 
   private final EntityManager entities;
   private final Postings postings;
@@ -225,8 +213,17 @@ public class Explanations {
     return days.stream().max(LocalDate::compareTo);
   }
 
+  /** Of one kind of what explains a sum; joined together all would be asked of every posting. */
+  private static String lastTurnedBack(String rows, String posting) {
+    return """
+        select max(contra.postingDate) from %s part
+        join PostingRow contra on contra.turnsBackId = part.%s
+        where part.moneyInId in :m
+        """
+        .formatted(rows, posting);
+  }
+
   private Stream<LocalDate> lastTurnedBack(List<Long> money) {
-    // each kind by itself: joined together they would be asked of every posting
     return entities
         .createQuery(LAST_TURNED_BACK, LocalDate.class)
         .setParameter("m", money)

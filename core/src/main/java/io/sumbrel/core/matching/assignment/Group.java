@@ -1,6 +1,7 @@
 package io.sumbrel.core.matching.assignment;
 
 import java.util.Arrays;
+import java.util.function.BiConsumer;
 import java.util.function.IntToLongFunction;
 
 /** Claimants that are chosen for together, as a problem of their own. */
@@ -54,6 +55,20 @@ final class Group {
       choices *= members[c].points.length + 1;
     }
     return choices <= MOST_COUNTED;
+  }
+
+  /**
+   * Hands over every two that ask for the very same, by their places: of what one alone can have,
+   * the first has what it would rather have.
+   */
+  void forEachTwoAlike(BiConsumer<Integer, Integer> twoAlike) {
+    for (int first = 0; first < members.length; first++) {
+      for (int next = first + 1; next < members.length; next++) {
+        if (members[first].asksLike(members[next])) {
+          twoAlike.accept(first, next);
+        }
+      }
+    }
   }
 
   /** Whether it is the same problem as that of these members. */

@@ -78,13 +78,7 @@ final class Likelihoods {
    * is no doubt about either of them. What it would have had otherwise is the other's then.
    */
   private double[][] inOrder(double[][] share) {
-    for (int first = 0; first < share.length; first++) {
-      for (int next = first + 1; next < share.length; next++) {
-        if (group.members[first].asksLike(group.members[next])) {
-          leave(first, share[first], share[next]);
-        }
-      }
-    }
+    group.forEachTwoAlike((first, next) -> leave(first, share[first], share[next]));
     return share;
   }
 

@@ -88,16 +88,14 @@ final class Solved {
 
   /** Of two that ask for the very same the first has what it would rather have. */
   private int[] inOrder(int[] chosen) {
-    for (int first = 0; first < chosen.length; first++) {
-      for (int next = first + 1; next < chosen.length; next++) {
-        boolean rather = chosen[next] >= 0 && (chosen[first] < 0 || chosen[next] < chosen[first]);
-        if (rather && group.members[first].asksLike(group.members[next])) {
+    group.forEachTwoAlike(
+        (first, next) -> {
           int had = chosen[first];
-          chosen[first] = chosen[next];
-          chosen[next] = had;
-        }
-      }
-    }
+          if (chosen[next] >= 0 && (had < 0 || chosen[next] < had)) {
+            chosen[first] = chosen[next];
+            chosen[next] = had;
+          }
+        });
     return chosen;
   }
 

@@ -21,9 +21,6 @@ final class PoolWays {
   private static final int KEEP_NEAR = 5;
   private static final int KEEP_EVEN = 4;
 
-  /** What people leave out or add is often even. */
-  private static final int EVEN = 1_000;
-
   private static final int MOST_CUSTOMERS = 5;
 
   /** For others than these only pairs are looked for. */
@@ -127,7 +124,7 @@ final class PoolWays {
       if (nearly) {
         search.nearly(new int[] {pool.invoices[rising[k]]}, owed, Shape.ONE);
       }
-      if (few || even < KEEP_EVEN && gap % EVEN == 0) {
+      if (few || even < KEEP_EVEN && WayFeatures.isEven(gap)) {
         even += few ? 0 : 1;
         search.shortPaid(new int[] {pool.invoices[rising[k]]}, gap, Shape.ONE);
       }
@@ -143,7 +140,7 @@ final class PoolWays {
       if (over > 2 * owed || !few && even == KEEP_EVEN) {
         break;
       }
-      if (few || over % EVEN == 0) {
+      if (few || WayFeatures.isEven(over)) {
         even += few ? 0 : 1;
         search.overpaid(new int[] {pool.invoices[rising[k]]}, over, Shape.ONE);
       }

@@ -36,6 +36,7 @@ public final class WayFeatures {
   /** Any item is some of these away from any sum. */
   static final Set<Gap> GAPS_OF_CHANCE = Set.of(Gap.CENTS, Gap.CHARGE, Gap.SHORT, Gap.OVER);
 
+  private static final int EVEN = 1_000;
   private static final int MOST_SHARE = 350;
   private static final int SOON = 20;
   private static final int KEPT_BEFORE = 2;
@@ -182,18 +183,23 @@ public final class WayFeatures {
       case WITHHELD -> flag(x, Feature.WITHHELD, true);
       case SHORT -> {
         flag(x, Feature.SHORT, true);
-        flag(x, Feature.SHORT_EVEN, gap % 1000 == 0);
+        flag(x, Feature.SHORT_EVEN, isEven(gap));
         set(x, Feature.SHORT_SHARE, share(gap, search.amount + gap));
         set(x, Feature.SHORT_SMALL, doublings((double) (search.amount + gap) / gap));
       }
       case OVER -> {
         flag(x, Feature.OVER, true);
-        flag(x, Feature.OVER_EVEN, gap % 1000 == 0);
+        flag(x, Feature.OVER_EVEN, isEven(gap));
         set(x, Feature.OVER_SHARE, share(gap, search.amount));
         set(x, Feature.OVER_SMALL, doublings((double) search.amount / gap));
       }
     }
     flag(x, Feature.CREDIT_NETTED, way.usesCredits());
+  }
+
+  /** Whether a difference is so round that somebody may have chosen it. */
+  static boolean isEven(long gap) {
+    return gap % EVEN == 0;
   }
 
   /** In thousandths, as far as it says anything: of two parts like these neither is small. */
