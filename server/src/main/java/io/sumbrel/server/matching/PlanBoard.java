@@ -43,7 +43,7 @@ import org.springframework.transaction.support.TransactionSynchronizationManager
 public class PlanBoard {
   private static final Logger LOG = LoggerFactory.getLogger(PlanBoard.class);
 
-  /** Between two plans in the background. */
+  /** An act that comes sooner than this after another one is one of many in a row. */
   private static final Duration BREATH = Duration.ofMillis(500);
 
   private final AuditRecord audit;
@@ -56,8 +56,8 @@ public class PlanBoard {
   /** Books for which a plan in the background is waited for. */
   private final Set<Long> waiting = ConcurrentHashMap.newKeySet();
 
-  /** Before when, on the clock of the machine, none begins in the background. */
-  private final Map<Long, Long> nextPlan = new ConcurrentHashMap<>();
+  /** When the newest act came, on the clock of the machine. */
+  private final Map<Long, Long> newestAct = new ConcurrentHashMap<>();
 
   private final Map<Long, Board> boards = new ConcurrentHashMap<>();
   private final Map<Long, Object> planning = new ConcurrentHashMap<>();
@@ -156,15 +156,33 @@ public class PlanBoard {
   }
 
   /**
-   * At once after an act that stands alone; of many in a row now and then, since whoever asks plans
-   * what is missing anyway.
+   * At once after an act that stands alone; of many in a row when they end, since a plan made
+   * between them is old at the next one, and whoever asks plans what is missing anyway.
    */
   @TransactionalEventListener
   void planAnew(BooksChanged changed) {
     long books = changed.booksId();
-    if (boards.containsKey(books) && waiting.add(books)) {
-      long wait = nextPlan.getOrDefault(books, 0L) - System.nanoTime();
-      background.schedule(() -> planQuietly(books), Math.max(0, wait), TimeUnit.NANOSECONDS);
+    if (!boards.containsKey(books)) {
+      return;
+    }
+    long now = System.nanoTime();
+    Long before = newestAct.put(books, now);
+    if (!waiting.add(books)) {
+      return;
+    }
+    if (before == null || now - before > BREATH.toNanos()) {
+      background.execute(() -> planQuietly(books));
+    } else {
+      background.schedule(() -> planWhenQuiet(books), BREATH.toNanos(), TimeUnit.NANOSECONDS);
+    }
+  }
+
+  private void planWhenQuiet(long booksId) {
+    long left = newestAct.get(booksId) + BREATH.toNanos() - System.nanoTime();
+    if (left <= 0 || stopping) {
+      planQuietly(booksId);
+    } else {
+      background.schedule(() -> planWhenQuiet(booksId), left, TimeUnit.NANOSECONDS);
     }
   }
 
@@ -176,7 +194,6 @@ public class PlanBoard {
     }
     try {
       board(booksId);
-      nextPlan.put(booksId, System.nanoTime() + BREATH.toNanos());
     } catch (RuntimeException e) {
       if (!stopping) {
         LOG.warn("not planned in the background: {}", e.getMessage());
