@@ -6,4 +6,7 @@ public interface CsvShape {
 
   /** 1-based line of the header; lines before it are left out. */
   int headerLine();
+
+  /** How its dates and amounts are written. */
+  CellStyle style();
 }

@@ -3,8 +3,12 @@ package io.sumbrel.formats;
 import io.sumbrel.core.refusal.Refusal;
 import java.nio.charset.StandardCharsets;
 import java.util.Locale;
+import java.util.Map;
+import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /** What a file is, by its content and never by its name. */
 public enum FileKind {
@@ -16,8 +20,8 @@ public enum FileKind {
   BAI2("BAI2", Use.STATEMENT),
   OFX("OFX", Use.STATEMENT),
   STATEMENT_CSV("statement CSV", Use.STATEMENT),
-  /** CSV in columns of the bank's own: a layout says what they hold. */
-  BANK_CSV("CSV of a bank", Use.STATEMENT),
+  /** Rows in columns of the sender's own: a layout says what they hold. */
+  BANK_CSV("own columns", Use.STATEMENT),
   OPEN_ITEMS_CSV("open items CSV", Use.OPEN_ITEMS),
   UBL("UBL", Use.OPEN_ITEMS),
   LOCKBOX("lockbox", Use.DEPOSITS),
@@ -54,6 +58,15 @@ public enum FileKind {
 
   private static final Pattern ISO_20022 =
       Pattern.compile("urn:iso:std:iso:20022:tech:xsd:((?:camt|remt|pain|pacs)\\.\\d{3})");
+
+  /** Our own forms, by the columns that each of them has; what lacks one is asked about. */
+  private static final Map<FileKind, Set<String>> OUR_FORMS =
+      Map.of(
+          TILL_REPORT_CSV, Set.of("day", "till", "what", "amount", "currency"),
+          RECEIPTS_CSV, Set.of("received", "method", "amount", "currency"),
+          PAST_PAYMENTS_CSV, Set.of("paid", "payer", "amount", "currency", "customer"),
+          OPEN_ITEMS_CSV,
+              Set.of("number", "customer", "name", "date", "total", "open", "currency"));
 
   private static final Pattern UBL_ROOT =
       Pattern.compile("urn:oasis:names:specification:ubl:schema:xsd:(?:Invoice|CreditNote)-2");
@@ -178,17 +191,12 @@ public enum FileKind {
     if (first.startsWith("record,account,currency")) {
       return STATEMENT_CSV;
     }
-    if (first.contains("day") && first.contains("till") && first.contains("what")) {
-      return TILL_REPORT_CSV;
-    }
-    if (first.contains("received") && first.contains("method") && first.contains("amount")) {
-      return RECEIPTS_CSV;
-    }
-    if (first.contains("paid") && first.contains("payer") && first.contains("customer")) {
-      return PAST_PAYMENTS_CSV;
-    }
-    if (first.startsWith("number,") || first.contains(",number,") && first.contains("customer")) {
-      return OPEN_ITEMS_CSV;
+    Set<String> columns =
+        Stream.of(first.split(",")).map(String::strip).collect(Collectors.toUnmodifiableSet());
+    for (Map.Entry<FileKind, Set<String>> form : OUR_FORMS.entrySet()) {
+      if (columns.containsAll(form.getValue())) {
+        return form.getKey();
+      }
     }
     if (!text.startsWith("<") && isTable(text)) {
       return BANK_CSV;
@@ -197,6 +205,11 @@ public enum FileKind {
   }
 
   private static void requireText(byte[] head, String text, boolean wide) {
+    if (head.length > 3 && (head[0] & 0xff) == 0xd0 && (head[1] & 0xff) == 0xcf) {
+      throw new Refusal(
+          "not-readable",
+          "This is a workbook of the old form, or one with a password; save it as .xlsx without.");
+    }
     if (head.length > 1 && (head[0] == 'P' && head[1] == 'K' || (head[0] & 0xff) == 0x1f)) {
       throw new Refusal("not-readable", "This is a packed file (zip or gzip); unpack it first.");
     }

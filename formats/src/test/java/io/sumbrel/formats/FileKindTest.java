@@ -45,7 +45,9 @@ class FileKindTest {
         "<OFX><SIGNONMSGSRSV1>~OFX",
         "01,A,B,261116,0600,1,80,,2/~BAI2",
         "record,account,currency,statement,date~STATEMENT_CSV",
-        "number,customer,name,date,total~OPEN_ITEMS_CSV",
+        "number,customer,name,date,total,open,currency~OPEN_ITEMS_CSV",
+        "number,customer,name,date,total\\n1,2,3,4,5~BANK_CSV",
+        "received,payment method,amount\\n1,2,3~BANK_CSV",
         "Date;Text;Amount\\n1;2;3~BANK_CSV",
         "Date|Text|Amount\\n1|2|3~BANK_CSV"
       })

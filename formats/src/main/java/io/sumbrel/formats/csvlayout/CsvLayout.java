@@ -115,7 +115,8 @@ public record CsvLayout(
     }
   }
 
-  CellStyle style() {
+  @Override
+  public CellStyle style() {
     return new CellStyle(dateOrder, decimalMark);
   }
 

@@ -25,8 +25,8 @@ import java.util.Optional;
  * TCK-20418,K-1043,Kestrel Lane Pottery,,2026-10-14,2026-11-13,1220.00,1220.00,,USD,P-902,net 30
  * </pre>
  *
- * <p>{@code parent}, {@code due}, {@code tax}, {@code order} and {@code terms} may be blank.
- * Columns with other names are the house's own and are kept as they came.
+ * <p>{@code customer}, {@code parent}, {@code due}, {@code tax}, {@code order} and {@code terms}
+ * may be blank. Columns with other names are the house's own and are kept as they came.
  */
 public final class OpenItemCsvReader {
   private static final List<String> REQUIRED =
@@ -51,7 +51,15 @@ public final class OpenItemCsvReader {
 
   public static Parsed<OpenItemList> read(byte[] bytes) {
     List<Issue> issues = new ArrayList<>();
-    CsvTable table = CsvTable.read(bytes, issues);
+    return read(CsvTable.read(bytes, issues), issues);
+  }
+
+  /**
+   * The same of rows that were turned into these columns.
+   *
+   * @param issues what was found so far; what is found here is added
+   */
+  public static Parsed<OpenItemList> read(CsvTable table, List<Issue> issues) {
     if (!table.has(REQUIRED, issues)) {
       return new Parsed<>(Optional.empty(), issues);
     }
@@ -99,7 +107,7 @@ public final class OpenItemCsvReader {
     return new ListedItem(
         row.line(),
         cells.text("number"),
-        cells.text("customer"),
+        row.value("customer").orElse(""),
         cells.text("name"),
         row.value("parent"),
         date,

@@ -40,7 +40,15 @@ public final class PastPaymentCsvReader {
 
   public static Parsed<List<PastPayment>> read(byte[] bytes) {
     List<Issue> issues = new ArrayList<>();
-    CsvTable table = CsvTable.read(bytes, issues);
+    return read(CsvTable.read(bytes, issues), issues);
+  }
+
+  /**
+   * The same of rows that were turned into these columns.
+   *
+   * @param issues what was found so far; what is found here is added
+   */
+  public static Parsed<List<PastPayment>> read(CsvTable table, List<Issue> issues) {
     List<PastPayment> payments = new ArrayList<>();
     if (table.has(REQUIRED, issues)) {
       for (CsvTable.Row row : table.rows()) {

@@ -149,7 +149,8 @@ public record PayoutLayout(
     return word.strip().toLowerCase(Locale.ROOT);
   }
 
-  CellStyle style() {
+  @Override
+  public CellStyle style() {
     return new CellStyle(dateOrder, decimalMark);
   }
 

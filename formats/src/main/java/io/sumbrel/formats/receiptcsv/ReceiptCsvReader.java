@@ -39,7 +39,7 @@ public final class ReceiptCsvReader {
   private static final List<String> REQUIRED = List.of("received", "method", "amount", "currency");
   private static final Currency STAND_IN = Currency.getInstance("USD");
 
-  private final List<Issue> issues = new ArrayList<>();
+  private final List<Issue> issues;
   private final Map<String, Slip> slips = new LinkedHashMap<>();
   private final List<BroughtForward.OnHand> onHand = new ArrayList<>();
 
@@ -64,14 +64,25 @@ public final class ReceiptCsvReader {
     }
   }
 
-  private ReceiptCsvReader() {}
-
-  public static Parsed<BroughtForward> read(byte[] bytes) {
-    return new ReceiptCsvReader().readAll(bytes);
+  private ReceiptCsvReader(List<Issue> issues) {
+    this.issues = issues;
   }
 
-  private Parsed<BroughtForward> readAll(byte[] bytes) {
-    CsvTable table = CsvTable.read(bytes, issues);
+  public static Parsed<BroughtForward> read(byte[] bytes) {
+    List<Issue> issues = new ArrayList<>();
+    return read(CsvTable.read(bytes, issues), issues);
+  }
+
+  /**
+   * The same of rows that were turned into these columns.
+   *
+   * @param issues what was found so far; what is found here is added
+   */
+  public static Parsed<BroughtForward> read(CsvTable table, List<Issue> issues) {
+    return new ReceiptCsvReader(issues).readAll(table);
+  }
+
+  private Parsed<BroughtForward> readAll(CsvTable table) {
     if (table.has(REQUIRED, issues)) {
       for (CsvTable.Row row : table.rows()) {
         if (issues.size() < Parsed.MAX_ISSUES) {
@@ -149,12 +160,14 @@ public final class ReceiptCsvReader {
     first.members().add(receipt);
   }
 
+  /** In our own words, and in those of lists in other languages; common practice. */
   private static MemberKind method(String written) {
     return switch (written.toLowerCase(Locale.ROOT)) {
-      case "cheque" -> MemberKind.CHEQUE;
-      case "cash" -> MemberKind.CASH;
-      case "transfer" -> MemberKind.TRANSFER;
-      case "card" -> MemberKind.CARD;
+      case "cheque", "check", "scheck", "chèque", "talón", "assegno" -> MemberKind.CHEQUE;
+      case "cash", "bar", "espèces", "efectivo", "contanti", "contant" -> MemberKind.CASH;
+      case "transfer", "wire", "überweisung", "virement", "transferencia", "bonifico" ->
+          MemberKind.TRANSFER;
+      case "card", "karte", "carte", "tarjeta", "carta", "kaart" -> MemberKind.CARD;
       default -> throw new IllegalArgumentException(written);
     };
   }

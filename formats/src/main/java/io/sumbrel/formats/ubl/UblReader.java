@@ -18,23 +18,35 @@ import java.util.Deque;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
+import java.util.Set;
 import javax.xml.stream.XMLStreamConstants;
 import javax.xml.stream.XMLStreamException;
 import javax.xml.stream.XMLStreamReader;
 
 /**
  * One invoice or credit note of UBL 2 (OASIS), as an open item: what is open is its payable amount;
- * that of a credit note is written above zero and is open below. Terms are taken from a note such
- * as {@code 2/10 net 30}; a due date that is not stated is derived from them, and never assumed.
+ * that of a credit note is written above zero and is open below, and one below zero is the other
+ * way about. Terms are taken from a note such as {@code 2/10 net 30}; a due date that is not stated
+ * is derived from them, and never assumed.
  */
 public final class UblReader {
   private static final String CUSTOMER = "AccountingCustomerParty/";
+  private static final String CURRENCY = "DocumentCurrencyCode";
+  private static final String PAYABLE = "LegalMonetaryTotal/PayableAmount";
+
+  /** Where tax is stated in two currencies, that of the document is meant (BT-110, BT-111). */
+  private static final String TAX = "TaxTotal/TaxAmount";
+
+  /** Credit notes that come as an Invoice (UNTDID 1001 as EN 16931 lists it; from memory). */
+  private static final Set<String> CREDIT_TYPES =
+      Set.of("81", "83", "261", "262", "296", "308", "381", "396", "420", "458", "532");
 
   private final Map<String, String> first = new HashMap<>();
   private final Map<String, Integer> lines = new HashMap<>();
   private String root = "";
-  private String currencyOfPayable = "";
+  private final Map<String, String> currencyOf = new HashMap<>();
 
   private UblReader() {}
 
@@ -70,15 +82,19 @@ public final class UblReader {
             path.addLast(xml.getLocalName());
           }
           text.setLength(0);
-          if (String.join("/", path).equals("LegalMonetaryTotal/PayableAmount")) {
-            String code = xml.getAttributeValue(null, "currencyID");
-            currencyOfPayable = code == null ? "" : code;
+          String at = String.join("/", path);
+          if (at.equals(PAYABLE) || at.equals(TAX)) {
+            currencyOf.put(at, Objects.toString(xml.getAttributeValue(null, "currencyID"), ""));
           }
         }
         case XMLStreamConstants.CHARACTERS -> text.append(xml.getText());
         case XMLStreamConstants.END_ELEMENT -> {
           String at = String.join("/", path);
-          if (!text.toString().isBlank()) {
+          boolean foreign =
+              at.equals(TAX)
+                  && first.containsKey(CURRENCY)
+                  && !currencyOf.get(at).equals(first.get(CURRENCY));
+          if (!text.toString().isBlank() && !foreign) {
             first.putIfAbsent(at, text.toString().strip());
             lines.putIfAbsent(at, xml.getLocation().getLineNumber());
           }
@@ -91,12 +107,13 @@ public final class UblReader {
   }
 
   private ListedItem item() {
-    boolean credit = root.equals("CreditNote");
-    if (!credit && !root.equals("Invoice")) {
+    if (!root.equals("CreditNote") && !root.equals("Invoice")) {
       throw new Refusal("unknown-kind", "“" + root + "” is neither an Invoice nor a CreditNote.");
     }
+    boolean credit =
+        root.equals("CreditNote") || CREDIT_TYPES.contains(at("InvoiceTypeCode").orElse(""));
     Currency currency = currency();
-    long payable = amount("LegalMonetaryTotal/PayableAmount", currency);
+    long payable = AmountText.parse(required(PAYABLE), currency);
     if (payable == 0) {
       throw new Refusal("amount", "Nothing is payable; there is no item to take in.");
     }
@@ -118,37 +135,36 @@ public final class UblReader {
         currency,
         total,
         total,
-        at("TaxTotal/TaxAmount").map(t -> AmountText.parse(t, currency)).map(t -> credit ? -t : t),
+        at(TAX).map(t -> AmountText.parse(t, currency)).map(t -> credit ? -t : t),
         at("OrderReference/ID"),
         terms,
         Map.of());
   }
 
-  /** The seller's own number for the customer, else the customer's first identification. */
+  /**
+   * The seller's own number for the customer, else the customer's first identification, its VAT
+   * number or that of its register; empty where only a name is given, which is all that EN 16931
+   * demands (BT-44).
+   */
   private String customerNumber() {
     return at(CUSTOMER + "SupplierAssignedAccountID")
         .or(() -> at(CUSTOMER + "Party/PartyIdentification/ID"))
         .or(() -> at(CUSTOMER + "Party/EndpointID"))
         .or(() -> at(CUSTOMER + "CustomerAssignedAccountID"))
-        .orElseThrow(() -> missing("a number of the customer"));
+        .or(() -> at(CUSTOMER + "Party/PartyTaxScheme/CompanyID"))
+        .or(() -> at(CUSTOMER + "Party/PartyLegalEntity/CompanyID"))
+        .orElse("");
   }
 
   private Currency currency() {
-    String code = at("DocumentCurrencyCode").orElse(currencyOfPayable);
-    if (!currencyOfPayable.isEmpty() && !currencyOfPayable.equals(code)) {
+    String ofPayable = currencyOf.getOrDefault(PAYABLE, "");
+    String code = at(CURRENCY).orElse(ofPayable);
+    if (!ofPayable.isEmpty() && !ofPayable.equals(code)) {
       throw new Refusal(
           "currency",
-          "The payable amount is in %s, the document in %s.".formatted(currencyOfPayable, code));
+          "The payable amount is in %s, the document in %s.".formatted(ofPayable, code));
     }
     return Currencies.of(code);
-  }
-
-  private long amount(String path, Currency currency) {
-    long minor = AmountText.parse(required(path), currency);
-    if (minor < 0) {
-      throw new Refusal("amount-negative", path + " is below zero, which it may not be.");
-    }
-    return minor;
   }
 
   private Optional<LocalDate> date(String path) {

@@ -101,11 +101,39 @@ class UblReaderTest {
     assertThat(refusal(good.replace("currencyID=\"USD\"", "currencyID=\"EUR\"")))
         .isEqualTo("The payable amount is in EUR, the document in USD.");
     assertThat(refusal(good.replace("USD", "XQQ"))).contains("is no currency such as USD");
-    assertThat(refusal(good.replace("c:SupplierAssignedAccountID", "c:Other")))
-        .contains("lacks a number of the customer");
     assertThat(refusal(good.replace("</Invoice>", ""))).contains("breaks off");
     assertThat(refusal("<!DOCTYPE a [<!ENTITY b SYSTEM \"file:///etc/passwd\">]>" + good))
         .contains("contains a DOCTYPE");
+  }
+
+  @Test
+  void takesACustomerOfWhomOnlyTheNameIsGiven() {
+    String named = invoice("").replace("c:SupplierAssignedAccountID", "c:Other");
+    assertThat(item(named.getBytes(StandardCharsets.UTF_8)).customerNumber()).isEmpty();
+    String taxed =
+        named.replaceFirst(
+            "</c:Party>",
+            "<c:PartyTaxScheme><c:CompanyID>XI123456789</c:CompanyID></c:PartyTaxScheme></c:Party>");
+    assertThat(item(taxed.getBytes(StandardCharsets.UTF_8)).customerNumber())
+        .isEqualTo("XI123456789");
+  }
+
+  @Test
+  void takesCreditsThatComeAsAnInvoice() {
+    String credit = invoice("<c:InvoiceTypeCode>381</c:InvoiceTypeCode>");
+    assertThat(item(credit.getBytes(StandardCharsets.UTF_8)).totalMinor()).isEqualTo(-130_000);
+    String below = invoice("").replace("1300.00", "-1300.00");
+    assertThat(item(below.getBytes(StandardCharsets.UTF_8)).totalMinor()).isEqualTo(-130_000);
+    String both = credit.replace("1300.00", "-1300.00");
+    assertThat(item(both.getBytes(StandardCharsets.UTF_8)).totalMinor()).isEqualTo(130_000);
+  }
+
+  @Test
+  void takesTheTaxInTheCurrencyOfTheDocument() {
+    String two =
+        "<c:TaxTotal><c:TaxAmount currencyID=\"SEK\">2000.00</c:TaxAmount></c:TaxTotal>"
+            + "<c:TaxTotal><c:TaxAmount currencyID=\"USD\">200.00</c:TaxAmount></c:TaxTotal>";
+    assertThat(item(invoice(two).getBytes(StandardCharsets.UTF_8)).taxMinor()).contains(20_000L);
   }
 
   @Test
