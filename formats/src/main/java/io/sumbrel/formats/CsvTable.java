@@ -40,6 +40,15 @@ public record CsvTable(List<String> columns, List<Row> rows) {
     return missing.isEmpty();
   }
 
+  /** Some programs end each row with separators: the empty columns there are none. */
+  public static List<String> withoutBlankEnd(List<String> values, int width) {
+    int end = values.size();
+    while (end > width && values.get(end - 1).isBlank()) {
+      end--;
+    }
+    return values.subList(0, end);
+  }
+
   /** Reads the whole table. Issues are added to the list; rows that refuse are left out. */
   public static CsvTable read(byte[] bytes, List<Issue> issues) {
     List<String> columns = new ArrayList<>();
@@ -50,7 +59,7 @@ public record CsvTable(List<String> columns, List<Row> rows) {
       for (var next = lines.next();
           next.isPresent() && issues.size() < Parsed.MAX_ISSUES;
           next = lines.next()) {
-        List<String> values = next.get();
+        List<String> values = withoutBlankEnd(next.get(), columns.size());
         if (columns.isEmpty()) {
           values.forEach(c -> columns.add(c.strip().toLowerCase(Locale.ROOT)));
         } else if (values.size() != columns.size()) {

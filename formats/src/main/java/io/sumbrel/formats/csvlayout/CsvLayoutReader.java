@@ -9,6 +9,7 @@ import io.sumbrel.core.money.AmountText;
 import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.formats.CellStyle;
 import io.sumbrel.formats.CsvLines;
+import io.sumbrel.formats.CsvTable;
 import io.sumbrel.formats.Parsed;
 import io.sumbrel.formats.StatementReading;
 import io.sumbrel.formats.StatementSink;
@@ -77,10 +78,10 @@ public final class CsvLayoutReader extends StatementReading {
         continue;
       }
       if (width == 0) {
-        width = withoutBlankEnd(next.get(), 0).size();
+        width = CsvTable.withoutBlankEnd(next.get(), 0).size();
         continue;
       }
-      held.add(withoutBlankEnd(next.get(), width));
+      held.add(CsvTable.withoutBlankEnd(next.get(), width));
       lines.add(rows.line());
       if (held.size() > layout.linesAfter()) {
         row(held.remove(), lines.remove(), width);
@@ -90,15 +91,6 @@ public final class CsvLayoutReader extends StatementReading {
       throw new Refusal("empty-file", "no row with an entry was read.");
     }
     ends(frame());
-  }
-
-  /** Some programs end each row with a separator: the empty columns there are none. */
-  private static List<String> withoutBlankEnd(List<String> values, int width) {
-    int end = values.size();
-    while (end > width && values.get(end - 1).isBlank()) {
-      end--;
-    }
-    return values.subList(0, end);
   }
 
   private void row(List<String> values, int line, int width) {

@@ -134,8 +134,7 @@ public final class ListLayoutReader extends FileReading {
       withoutKey.add(line);
       return;
     }
-    int blanks = values.size() - header.size();
-    if (blanks < 0 || !values.subList(header.size(), values.size()).stream().allMatch(""::equals)) {
+    if (CsvTable.withoutBlankEnd(values, header.size()).size() != header.size()) {
       throw new Refusal(
           "csv-columns",
           "the row has %d columns, the header has %d.".formatted(values.size(), header.size()));

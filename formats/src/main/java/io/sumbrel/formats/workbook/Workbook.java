@@ -10,6 +10,7 @@ import java.io.UncheckedIOException;
 import java.io.Writer;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.Iterator;
 import java.util.List;
 import java.util.stream.Stream;
@@ -85,13 +86,16 @@ public final class Workbook implements AutoCloseable {
             new CSVPrinter(writer, CSVFormat.RFC4180.builder().setRecordSeparator("\n").get());
         Stream<Row> rows = sheets.get(sheet).openStream()) {
       int line = 1;
+      int width = 0;
       for (Iterator<Row> i = rows.iterator(); i.hasNext() && line <= mostRows; line++) {
         Row row = i.next();
         for (; line < row.getRowNum() && line <= mostRows; line++) {
           csv.println();
         }
         if (line <= mostRows) {
-          csv.printRecord(cells(row, text));
+          List<String> cells = cells(row, text, width);
+          width = cells.size();
+          csv.printRecord(cells);
         }
       }
     } catch (IOException | RuntimeException e) {
@@ -100,7 +104,8 @@ public final class Workbook implements AutoCloseable {
     return out.toByteArray();
   }
 
-  private static List<String> cells(Row row, CellText text) {
+  /** As wide as the rows before at least: what is blank at the end of a row is not written. */
+  private static List<String> cells(Row row, CellText text, int width) {
     if (row.getCellCount() > MOST_COLUMNS) {
       throw new Refusal(
           "workbook",
@@ -111,7 +116,8 @@ public final class Workbook implements AutoCloseable {
     for (Cell cell : row) {
       cells.add(cell == null ? "" : text.of(cell));
     }
-    while (cells.size() > 1 && cells.get(cells.size() - 1).isEmpty()) {
+    cells.addAll(Collections.nCopies(Math.max(0, width - cells.size()), ""));
+    while (cells.size() > Math.max(1, width) && cells.get(cells.size() - 1).isEmpty()) {
       cells.remove(cells.size() - 1);
     }
     return cells;

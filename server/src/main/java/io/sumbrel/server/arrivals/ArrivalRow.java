@@ -56,6 +56,12 @@ class ArrivalRow {
     }
   }
 
+  /** Whether somebody may say what its columns hold, or say it anew. */
+  boolean mayBeNamed() {
+    boolean open = state == ArrivalState.LAYOUT || state == ArrivalState.WAITING;
+    return open && ArrivedFiles.TABLES.contains(fileKind());
+  }
+
   ArrivalView toView(long unexplained) {
     return new ArrivalView(
         id,
@@ -72,6 +78,7 @@ class ArrivalRow {
         heldCount,
         unexplained,
         refusal,
+        mayBeNamed(),
         notes.isEmpty() ? List.of() : List.of(notes.split("\n")),
         arrivedAt,
         arrivedBy,

@@ -24,11 +24,13 @@ public class Arrivals {
 
   private final EntityManager entities;
   private final FileStore store;
+  private final ArrivedFiles files;
   private final Unclaimed unclaimed;
 
-  Arrivals(EntityManager entities, FileStore store, Unclaimed unclaimed) {
+  Arrivals(EntityManager entities, FileStore store, ArrivedFiles files, Unclaimed unclaimed) {
     this.entities = entities;
     this.store = store;
+    this.files = files;
     this.unclaimed = unclaimed;
   }
 
@@ -94,7 +96,9 @@ public class Arrivals {
   List<SourceLine> lines(long booksId, long arrivalId, int around, String near, int nth) {
     List<SourceLine> lines = new ArrayList<>();
     try {
-      TextLines text = new TextLines(new ByteArrayInputStream(original(booksId, arrivalId)));
+      byte[] read =
+          files.text(booksId, original(booksId, arrivalId), row(booksId, arrivalId).csvLayoutId);
+      TextLines text = new TextLines(new ByteArrayInputStream(read));
       for (var next = text.next();
           next.isPresent() && text.number() <= around + LINES_AROUND;
           next = text.next()) {

@@ -1,6 +1,7 @@
 package io.sumbrel.server.arrivals;
 
 import io.sumbrel.core.openitem.ListScope;
+import io.sumbrel.formats.listlayout.ListKind;
 import io.sumbrel.server.bank.AccountStands;
 import io.sumbrel.server.deposit.DepositViews;
 import io.sumbrel.server.people.Actor;
@@ -102,16 +103,8 @@ class ArrivalsController {
 
   @GetMapping("/{id}/original")
   ResponseEntity<byte[]> original(@AuthenticationPrincipal Actor actor, @PathVariable long id) {
-    String name = arrivals.find(actor.booksId(), id).fileName();
-    return ResponseEntity.ok()
-        .contentType(MediaType.APPLICATION_OCTET_STREAM)
-        .header(
-            HttpHeaders.CONTENT_DISPOSITION,
-            ContentDisposition.attachment()
-                .filename(name, StandardCharsets.UTF_8)
-                .build()
-                .toString())
-        .body(arrivals.original(actor.booksId(), id));
+    return attachment(
+        arrivals.find(actor.booksId(), id).fileName(), arrivals.original(actor.booksId(), id));
   }
 
   @PostMapping("/{id}/acceptance")
@@ -123,14 +116,42 @@ class ArrivalsController {
     return acceptFile.accept(actor, id, how);
   }
 
-  /** The first rows of a bank's own CSV. */
+  /** Our own forms of lists, and what their columns hold. */
+  @GetMapping("/forms")
+  List<ListForms.FormView> forms() {
+    return ListForms.all();
+  }
+
+  /** A form with a few rows as an example. */
+  @GetMapping("/forms/sample")
+  ResponseEntity<byte[]> form(
+      @RequestParam(defaultValue = "OPEN_ITEMS") ListKind list,
+      @RequestParam(defaultValue = "false") boolean workbook) {
+    String name = list.words().replace(' ', '-') + (workbook ? ".xlsx" : ".csv");
+    return attachment(name, workbook ? ListForms.workbook(list) : ListForms.csv(list));
+  }
+
+  private static ResponseEntity<byte[]> attachment(String name, byte[] bytes) {
+    return ResponseEntity.ok()
+        .contentType(MediaType.APPLICATION_OCTET_STREAM)
+        .header(
+            HttpHeaders.CONTENT_DISPOSITION,
+            ContentDisposition.attachment()
+                .filename(name, StandardCharsets.UTF_8)
+                .build()
+                .toString())
+        .body(bytes);
+  }
+
+  /** The first rows of a file in columns of its own. */
   @GetMapping("/{id}/sample")
   MakeLayout.SampleView sample(
       @AuthenticationPrincipal Actor actor,
       @PathVariable long id,
+      @RequestParam Optional<Integer> sheet,
       @RequestParam Optional<Character> delimiter,
       @RequestParam Optional<Integer> headerLine) {
-    return makeLayout.sample(actor, id, delimiter, headerLine);
+    return makeLayout.sample(actor, id, new MakeLayout.SampleOf(sheet, delimiter, headerLine));
   }
 
   /** What a file says when it is read by a layout; nothing is kept. */
@@ -158,8 +179,7 @@ class ArrivalsController {
       @AuthenticationPrincipal Actor actor,
       @PathVariable long id,
       @RequestBody MakeLayout.PayoutLayoutRequest request) {
-    return contents.asNew(
-        actor.booksId(), makeLayout.triedAsPayouts(actor, id, request).deposits());
+    return contents.asNew(actor.booksId(), makeLayout.tried(actor, id, request).deposits());
   }
 
   @PutMapping("/{id}/payout-layout")
@@ -168,7 +188,25 @@ class ArrivalsController {
       @AuthenticationPrincipal Actor actor,
       @PathVariable long id,
       @RequestBody MakeLayout.PayoutLayoutRequest request) {
-    return makeLayout.keepPayouts(actor, id, request);
+    return makeLayout.keep(actor, id, request);
+  }
+
+  /** What a file says when it is read as a list of the house; nothing is kept. */
+  @PostMapping("/{id}/list-layout/trial")
+  FileContents.ListTrialView tryList(
+      @AuthenticationPrincipal Actor actor,
+      @PathVariable long id,
+      @RequestBody MakeLayout.ListLayoutRequest request) {
+    return contents.tried(actor.booksId(), makeLayout.tried(actor, id, request));
+  }
+
+  @PutMapping("/{id}/list-layout")
+  @PreAuthorize("hasAuthority('BRING_IN')")
+  ArrivalView keepList(
+      @AuthenticationPrincipal Actor actor,
+      @PathVariable long id,
+      @RequestBody MakeLayout.ListLayoutRequest request) {
+    return makeLayout.keep(actor, id, request);
   }
 
   /** How a lockbox file is read, or would be. */

@@ -7,13 +7,17 @@ import io.sumbrel.core.deposit.BroughtForward;
 import io.sumbrel.core.openitem.OpenItemList;
 import io.sumbrel.core.receipt.PastPayment;
 import io.sumbrel.core.takings.TillReport;
+import io.sumbrel.formats.CsvTable;
 import io.sumbrel.formats.FileKind;
 import io.sumbrel.formats.Issue;
 import io.sumbrel.formats.Parsed;
 import io.sumbrel.formats.bai2.Bai2Reader;
 import io.sumbrel.formats.camt.CamtReader;
+import io.sumbrel.formats.csvlayout.CsvLayout;
 import io.sumbrel.formats.csvlayout.CsvLayoutReader;
 import io.sumbrel.formats.itemcsv.OpenItemCsvReader;
+import io.sumbrel.formats.listlayout.ListLayout;
+import io.sumbrel.formats.listlayout.ListLayoutReader;
 import io.sumbrel.formats.mt.MtReader;
 import io.sumbrel.formats.ofx.OfxReader;
 import io.sumbrel.formats.pastcsv.PastPaymentCsvReader;
@@ -21,8 +25,8 @@ import io.sumbrel.formats.receiptcsv.ReceiptCsvReader;
 import io.sumbrel.formats.statementcsv.StatementCsvReader;
 import io.sumbrel.formats.tillcsv.TillReportCsvReader;
 import io.sumbrel.formats.ubl.UblReader;
-import io.sumbrel.server.layout.CsvLayouts;
-import java.util.Arrays;
+import io.sumbrel.server.bank.BankAccount;
+import java.util.ArrayList;
 import java.util.Currency;
 import java.util.IdentityHashMap;
 import java.util.List;
@@ -54,10 +58,10 @@ record ArrivedFile(
   /**
    * Reads a file whose kind says all of how it is written.
    *
+   * @param bytes of a workbook, the rows of the sheet that is meant
    * @throws io.sumbrel.core.refusal.Refusal with the place and the reason
    */
-  static ArrivedFile read(byte[] bytes) {
-    FileKind kind = kindOf(bytes);
+  static ArrivedFile read(FileKind kind, byte[] bytes) {
     return switch (kind) {
       case CAMT_053, CAMT_052, CAMT_054 -> of(kind, CamtReader.read(bytes));
       case MT940, MT942 -> of(kind, MtReader.read(bytes));
@@ -87,14 +91,34 @@ record ArrivedFile(
   }
 
   /** Entries in columns of a bank's own. */
-  static ArrivedFile entries(byte[] bytes, CsvLayouts.Stored layout) {
+  static ArrivedFile entries(byte[] rows, CsvLayout layout, BankAccount account) {
     return of(
         FileKind.BANK_CSV,
-        CsvLayoutReader.read(
-            bytes,
-            layout.entries().orElseThrow(),
-            layout.account().number(),
-            layout.account().beginsWith().currency()));
+        CsvLayoutReader.read(rows, layout, account.number(), account.beginsWith().currency()));
+  }
+
+  /** A list of the house in columns of its own. */
+  static ArrivedFile list(byte[] rows, ListLayout layout) {
+    List<Issue> issues = new ArrayList<>();
+    CsvTable table = ListLayoutReader.read(rows, layout, issues);
+    return switch (layout.list()) {
+      case OPEN_ITEMS -> items(FileKind.OPEN_ITEMS_CSV, OpenItemCsvReader.read(table, issues));
+      case PAST_PAYMENTS -> past(PastPaymentCsvReader.read(table, issues));
+      case RECEIPTS -> forward(ReceiptCsvReader.read(table, issues));
+    };
+  }
+
+  /** The same with other items, and something more that is worth saying. */
+  ArrivedFile with(OpenItemList others, String note) {
+    return new ArrivedFile(
+        kind,
+        statements,
+        Optional.of(others),
+        deposits,
+        onHand,
+        past,
+        tills,
+        notes.isEmpty() ? note : notes + "\n" + note);
   }
 
   static ArrivedFile deposits(
@@ -164,10 +188,6 @@ record ArrivedFile(
             .distinct()
             .toList();
     return currencies.size() == 1 ? currencies.get(0).getCurrencyCode() : "";
-  }
-
-  static FileKind kindOf(byte[] bytes) {
-    return FileKind.of(Arrays.copyOf(bytes, Math.min(bytes.length, FileKind.HEAD_BYTES)));
   }
 
   private static ArrivedFile of(FileKind kind, Parsed<List<BankStatement>> parsed) {

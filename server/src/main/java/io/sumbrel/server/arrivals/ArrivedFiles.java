@@ -1,77 +1,199 @@
 package io.sumbrel.server.arrivals;
 
 import io.sumbrel.core.deposit.BankedDeposit;
+import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.formats.FileKind;
 import io.sumbrel.formats.payoutcsv.PayoutLayout;
 import io.sumbrel.formats.payoutcsv.PayoutReader;
 import io.sumbrel.server.bank.BankAccount;
 import io.sumbrel.server.layout.CsvLayouts;
 import io.sumbrel.server.layout.Lockboxes;
+import io.sumbrel.server.layout.Sheets;
 import java.lang.ref.SoftReference;
+import java.nio.charset.StandardCharsets;
 import java.util.Arrays;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import org.springframework.stereotype.Component;
 
-/** Reads files by their kind, and by what people said of how a bank or a processor writes. */
+/**
+ * Reads files by their kind, and by what people said of how a bank, a processor or the house itself
+ * writes. What somebody said of a header goes before what the columns are called.
+ */
 @Component
 class ArrivedFiles {
+  /** What may stand in columns of any names. */
+  static final Set<FileKind> TABLES =
+      EnumSet.of(
+          FileKind.BANK_CSV,
+          FileKind.PAYOUT_CSV,
+          FileKind.OPEN_ITEMS_CSV,
+          FileKind.PAST_PAYMENTS_CSV,
+          FileKind.RECEIPTS_CSV);
+
+  /** So many rows show whether any can be read. */
+  private static final int LOOKED_AT = 5;
+
   private final CsvLayouts layouts;
   private final Lockboxes lockboxes;
+  private final Sheets sheets;
+  private final CustomersByName customersByName;
 
   /** A large file is looked at, and accepted, soon after it came. */
   private volatile SoftReference<ReadLast> last = new SoftReference<>(null);
 
   private record ReadLast(byte[] bytes, ArrivedFile file) {}
 
-  ArrivedFiles(CsvLayouts layouts, Lockboxes lockboxes) {
+  ArrivedFiles(
+      CsvLayouts layouts, Lockboxes lockboxes, Sheets sheets, CustomersByName customersByName) {
     this.layouts = layouts;
     this.lockboxes = lockboxes;
-  }
-
-  /** The layout of a CSV whose columns are the sender's own, where one was made. */
-  Optional<CsvLayouts.Stored> layoutOf(long booksId, byte[] bytes) {
-    return ArrivedFile.kindOf(bytes) == FileKind.BANK_CSV
-        ? layouts.forFile(booksId, bytes)
-        : Optional.empty();
-  }
-
-  /** Whether somebody must first say how such a file is written. */
-  boolean wantsLayout(long booksId, byte[] bytes) {
-    return switch (ArrivedFile.kindOf(bytes)) {
-      case BANK_CSV -> layouts.forFile(booksId, bytes).isEmpty();
-      case LOCKBOX -> lockboxes.layoutOf(booksId, bytes).isEmpty();
-      default -> false;
-    };
+    this.sheets = sheets;
+    this.customersByName = customersByName;
   }
 
   /**
-   * @param layoutId of the layout by which a CSV was read at first
-   * @throws io.sumbrel.core.refusal.Refusal with the place and the reason
+   * What a file is; a workbook what one of its sheets is.
+   *
+   * @throws Refusal saying what it looks like
    */
-  ArrivedFile read(long booksId, byte[] bytes, Long layoutId) {
-    return switch (ArrivedFile.kindOf(bytes)) {
-      case BANK_CSV -> {
-        CsvLayouts.Stored stored = layouts.find(booksId, layoutId).orElseThrow();
-        yield stored
-            .payouts()
-            .map(p -> payouts(bytes, p, stored.account()))
-            .orElseGet(() -> ArrivedFile.entries(bytes, stored));
+  FileKind kindOf(byte[] bytes) {
+    List<byte[]> heads = sheets.heads(bytes);
+    if (sheets.names(bytes).isEmpty()) {
+      return kindOfRows(bytes);
+    }
+    Set<FileKind> kinds = EnumSet.noneOf(FileKind.class);
+    for (byte[] head : heads) {
+      try {
+        kinds.add(kindOfRows(head));
+      } catch (Refusal e) {
+        // a sheet without rows
       }
+    }
+    return kinds.stream()
+        .filter(k -> k != FileKind.BANK_CSV)
+        .findFirst()
+        .or(() -> kinds.stream().findFirst())
+        .orElseThrow(
+            () -> new Refusal("not-readable", "No sheet of the workbook holds rows of a list."));
+  }
+
+  private static FileKind kindOfRows(byte[] rows) {
+    return FileKind.of(Arrays.copyOf(rows, Math.min(rows.length, FileKind.HEAD_BYTES)));
+  }
+
+  /** The layout of rows in columns of the sender's own, where one was made. */
+  Optional<CsvLayouts.Stored> layoutOf(long booksId, byte[] bytes, String fileName) {
+    return TABLES.contains(kindOf(bytes))
+        ? layouts.forFile(booksId, bytes, fileName)
+        : Optional.empty();
+  }
+
+  /**
+   * Why somebody must first say how such a file is written.
+   *
+   * @param title of the file until then
+   * @param sentence what was found, where it has our columns and not our way of writing
+   */
+  record Unsaid(String title, String sentence) {}
+
+  /** Empty where it is known how a file is written. */
+  Optional<Unsaid> unsaid(long booksId, byte[] bytes, Long layoutId) {
+    FileKind kind = kindOf(bytes);
+    if (layoutId != null) {
+      return Optional.empty();
+    }
+    return switch (kind) {
+      case BANK_CSV -> Optional.of(new Unsaid("Rows in columns of the sender's own", ""));
       case LOCKBOX ->
-          ArrivedFile.deposits(FileKind.LOCKBOX, lockboxes.read(booksId, bytes), List.of());
-      default -> {
-        ReadLast known = last.get();
-        boolean same = known != null && Arrays.equals(known.bytes, bytes);
-        ArrivedFile file = same ? known.file : ArrivedFile.read(bytes);
-        last = new SoftReference<>(new ReadLast(bytes, file));
-        yield file;
-      }
+          lockboxes.layoutOf(booksId, bytes).isEmpty()
+              ? Optional.of(new Unsaid("A lockbox that is not set up", ""))
+              : Optional.empty();
+      case OPEN_ITEMS_CSV, PAST_PAYMENTS_CSV, RECEIPTS_CSV ->
+          misfit(kind, rowsOf(bytes, kind))
+              .map(why -> new Unsaid("Our columns, written in another way", why));
+      default -> Optional.empty();
     };
   }
 
-  static ArrivedFile payouts(byte[] bytes, PayoutLayout layout, BankAccount account) {
-    var parsed = PayoutReader.read(bytes, layout, account.beginsWith().currency());
+  /** What is wrong with the first row, where none of the first rows can be read by itself. */
+  private static Optional<String> misfit(FileKind kind, byte[] rows) {
+    List<String> lines =
+        new String(rows, StandardCharsets.UTF_8).lines().limit(1L + LOOKED_AT).toList();
+    Optional<String> first = Optional.empty();
+    for (String line : lines.subList(Math.min(1, lines.size()), lines.size())) {
+      try {
+        ArrivedFile.read(kind, (lines.get(0) + "\n" + line).getBytes(StandardCharsets.UTF_8));
+        return Optional.empty();
+      } catch (Refusal e) {
+        first = first.or(() -> Optional.of(e.getMessage()));
+      }
+    }
+    return first.filter(why -> lines.size() > 2);
+  }
+
+  /**
+   * @param layoutId of the layout by which rows in own columns were read at first
+   * @throws Refusal with the place and the reason
+   */
+  ArrivedFile read(long booksId, byte[] bytes, Long layoutId) {
+    ArrivedFile file = readAsWritten(booksId, bytes, layoutId);
+    return file.items().map(items -> customersByName.met(booksId, file, items)).orElse(file);
+  }
+
+  /** The text in which lines are counted: of a workbook the rows of the sheet that is read. */
+  byte[] text(long booksId, byte[] bytes, Long layoutId) {
+    if (sheets.names(bytes).isEmpty()) {
+      return bytes;
+    }
+    return layoutId == null
+        ? rowsOf(bytes, kindOf(bytes))
+        : layouts.rows(bytes, layouts.find(booksId, layoutId).orElseThrow());
+  }
+
+  private ArrivedFile readAsWritten(long booksId, byte[] bytes, Long layoutId) {
+    if (layoutId != null) {
+      CsvLayouts.Stored stored = layouts.find(booksId, layoutId).orElseThrow();
+      return by(stored, layouts.rows(bytes, stored));
+    }
+    FileKind kind = kindOf(bytes);
+    if (kind == FileKind.LOCKBOX) {
+      return ArrivedFile.deposits(kind, lockboxes.read(booksId, bytes), List.of());
+    }
+    ReadLast known = last.get();
+    boolean same = known != null && Arrays.equals(known.bytes, bytes);
+    ArrivedFile file = same ? known.file : ArrivedFile.read(kind, rowsOf(bytes, kind));
+    last = new SoftReference<>(new ReadLast(bytes, file));
+    return file;
+  }
+
+  /** Of a workbook the sheet that is of a kind. */
+  private byte[] rowsOf(byte[] bytes, FileKind kind) {
+    List<byte[]> heads = sheets.heads(bytes);
+    for (int i = 0; heads.size() > 1 && i < heads.size(); i++) {
+      if (heads.get(i).length > 1 && kindOfRows(heads.get(i)) == kind) {
+        return sheets.whole(bytes, i, Sheets.OURS);
+      }
+    }
+    return sheets.whole(bytes, 0, Sheets.OURS);
+  }
+
+  /** Rows as a layout says. */
+  static ArrivedFile by(CsvLayouts.Stored stored, byte[] rows) {
+    return stored
+        .list()
+        .map(l -> ArrivedFile.list(rows, l))
+        .or(() -> stored.payouts().map(l -> payouts(rows, l, stored.account().orElseThrow())))
+        .orElseGet(
+            () ->
+                ArrivedFile.entries(
+                    rows, stored.entries().orElseThrow(), stored.account().orElseThrow()));
+  }
+
+  private static ArrivedFile payouts(byte[] rows, PayoutLayout layout, BankAccount account) {
+    var parsed = PayoutReader.read(rows, layout, account.beginsWith().currency());
     return ArrivedFile.deposits(
         FileKind.PAYOUT_CSV,
         parsed.map(

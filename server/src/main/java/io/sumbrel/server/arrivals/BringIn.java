@@ -120,13 +120,15 @@ public class BringIn {
    * @throws Refusal when the file cannot be taken in
    */
   void read(ArrivalRow row, byte[] bytes) {
-    row.kind = ArrivedFile.kindOf(bytes).name();
-    row.csvLayoutId = files.layoutOf(row.booksId, bytes).map(CsvLayouts.Stored::id).orElse(null);
-    if (files.wantsLayout(row.booksId, bytes)) {
-      row.title =
-          row.fileKind() == FileKind.LOCKBOX
-              ? "A lockbox that is not set up"
-              : "Rows in columns of the sender's own";
+    row.kind = files.kindOf(bytes).name();
+    if (row.csvLayoutId == null) {
+      row.csvLayoutId =
+          files.layoutOf(row.booksId, bytes, row.fileName).map(CsvLayouts.Stored::id).orElse(null);
+    }
+    Optional<ArrivedFiles.Unsaid> unsaid = files.unsaid(row.booksId, bytes, row.csvLayoutId);
+    if (unsaid.isPresent()) {
+      row.title = unsaid.get().title();
+      row.notes = Column.cut(unsaid.get().sentence(), 4000);
       row.state = ArrivalState.LAYOUT;
       return;
     }

@@ -4,13 +4,17 @@ import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.formats.CellStyle;
 import io.sumbrel.formats.CsvSample;
 import io.sumbrel.formats.CsvShape;
-import io.sumbrel.formats.FileKind;
 import io.sumbrel.formats.csvlayout.CsvLayout;
+import io.sumbrel.formats.listlayout.ListColumn;
+import io.sumbrel.formats.listlayout.ListGuess;
+import io.sumbrel.formats.listlayout.ListKind;
+import io.sumbrel.formats.listlayout.ListLayout;
 import io.sumbrel.formats.payoutcsv.PayoutLayout;
 import io.sumbrel.server.audit.AuditRecord;
 import io.sumbrel.server.bank.BankAccount;
 import io.sumbrel.server.bank.BankAccounts;
 import io.sumbrel.server.layout.CsvLayouts;
+import io.sumbrel.server.layout.Sheets;
 import io.sumbrel.server.people.Actor;
 import io.sumbrel.server.persistence.FileStore;
 import jakarta.persistence.EntityManager;
@@ -21,14 +25,18 @@ import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
-/** Names the columns of a bank's own CSV: tried on the file at hand, kept for all that follow. */
+/**
+ * Names the columns of a file that has its own: tried on the file at hand, kept for all that
+ * follow.
+ */
 @Component
 public class MakeLayout {
   private final EntityManager entities;
   private final AuditRecord audit;
   private final FileStore files;
   private final CsvLayouts layouts;
-  private final BankAccounts books;
+  private final Sheets sheets;
+  private final BankAccounts accounts;
   private final BringIn bringIn;
 
   MakeLayout(
@@ -36,21 +44,42 @@ public class MakeLayout {
       AuditRecord audit,
       FileStore files,
       CsvLayouts layouts,
-      BankAccounts books,
+      Sheets sheets,
+      BankAccounts accounts,
       BringIn bringIn) {
     this.entities = entities;
     this.audit = audit;
     this.files = files;
     this.layouts = layouts;
-    this.books = books;
+    this.sheets = sheets;
+    this.accounts = accounts;
     this.bringIn = bringIn;
   }
 
-  /** A layout as a person states it, and the account whose entries it reads. */
-  public record LayoutRequest(long accountId, CsvLayout layout) {}
+  /**
+   * A layout as a person states it, and the account whose entries it reads.
+   *
+   * @param sheet of a workbook, from 0; the first where none is named
+   */
+  public record LayoutRequest(long accountId, CsvLayout layout, Optional<Integer> sheet) {}
 
   /** A layout of payouts, and the account into which the processor pays. */
-  public record PayoutLayoutRequest(long accountId, PayoutLayout layout) {}
+  public record PayoutLayoutRequest(long accountId, PayoutLayout layout, Optional<Integer> sheet) {}
+
+  /** A layout of a list of the house. */
+  public record ListLayoutRequest(ListLayout layout, Optional<Integer> sheet) {}
+
+  /** What a list may hold, by its columns. */
+  record ListChoice(String code, String words, List<LayoutChoice> columns) {
+    static ListChoice of(ListKind list) {
+      Stream<ListColumn> columns =
+          Stream.concat(Stream.of(ListColumn.NOTHING), list.columns().stream());
+      return new ListChoice(
+          list.name(),
+          list.words(),
+          columns.map(c -> new LayoutChoice(c.name(), c.words())).toList());
+    }
+  }
 
   /** Something that a layout may state, with its words for people. */
   record LayoutChoice(String code, String words) {}
@@ -63,7 +92,8 @@ public class MakeLayout {
       List<LayoutChoice> signRules,
       List<LayoutChoice> payoutColumns,
       List<LayoutChoice> rowTypes,
-      List<LayoutChoice> signsOfFees) {
+      List<LayoutChoice> signsOfFees,
+      List<ListChoice> lists) {
     static final LayoutChoices ALL =
         new LayoutChoices(
             choices(CsvLayout.Meaning.values(), CsvLayout.Meaning::words),
@@ -72,7 +102,8 @@ public class MakeLayout {
             choices(CsvLayout.SignRule.values(), CsvLayout.SignRule::words),
             choices(PayoutLayout.Holds.values(), PayoutLayout.Holds::words),
             choices(PayoutLayout.RowType.values(), PayoutLayout.RowType::words),
-            choices(PayoutLayout.SignOfFees.values(), PayoutLayout.SignOfFees::words));
+            choices(PayoutLayout.SignOfFees.values(), PayoutLayout.SignOfFees::words),
+            Stream.of(ListKind.values()).map(ListChoice::of).toList());
 
     private static <E extends Enum<E>> List<LayoutChoice> choices(
         E[] values, Function<E, String> words) {
@@ -83,29 +114,71 @@ public class MakeLayout {
   /**
    * The first rows of a file, the layout that reads it, where there is one, and the choices.
    *
+   * @param sheets the names of the sheets of a workbook
    * @param words the different words of each column, where it has few
+   * @param guesses what the rows may be, the likeliest list first
    */
   record SampleView(
       CsvSample sample,
+      List<String> sheets,
       List<List<String>> words,
       Optional<LayoutRequest> layout,
       Optional<PayoutLayoutRequest> payouts,
+      Optional<ListLayoutRequest> list,
+      List<ListGuess> guesses,
       LayoutChoices choices) {}
 
+  /** Which rows of a file are looked at, and how they are cut. */
+  record SampleOf(
+      Optional<Integer> sheet, Optional<Character> delimiter, Optional<Integer> headerLine) {}
+
   @Transactional(readOnly = true)
-  SampleView sample(
-      Actor actor, long arrivalId, Optional<Character> delimiter, Optional<Integer> headerLine) {
+  SampleView sample(Actor actor, long arrivalId, SampleOf of) {
     ArrivalRow row = csv(actor, arrivalId);
     byte[] bytes = files.original(row.hash);
-    CsvSample sample = delimiter.map(d -> CsvSample.of(bytes, d)).orElse(CsvSample.of(bytes));
     Optional<CsvLayouts.Stored> stored = layouts.find(actor.booksId(), row.csvLayoutId);
-    int header = headerLine.orElse(stored.map(s -> s.shape().headerLine()).orElse(1));
+    int sheet = of.sheet.or(() -> stored.flatMap(s -> layouts.sheetOf(bytes, s))).orElse(0);
+    byte[] rows = rows(bytes, sheet, Sheets.OURS);
+    CsvSample sample = of.delimiter.map(d -> CsvSample.of(rows, d)).orElse(CsvSample.of(rows));
+    int header = of.headerLine.orElse(stored.map(s -> s.shape().headerLine()).orElse(1));
     return new SampleView(
         sample,
-        sample.wordsOf(bytes, header),
-        stored.flatMap(s -> s.entries().map(l -> new LayoutRequest(s.account().id(), l))),
-        stored.flatMap(s -> s.payouts().map(l -> new PayoutLayoutRequest(s.account().id(), l))),
+        sheets.names(bytes),
+        sample.wordsOf(rows, header),
+        stored.flatMap(
+            s -> s.entries().map(l -> new LayoutRequest(accountOf(s), l, Optional.of(sheet)))),
+        stored.flatMap(
+            s ->
+                s.payouts().map(l -> new PayoutLayoutRequest(accountOf(s), l, Optional.of(sheet)))),
+        stored.flatMap(s -> s.list().map(l -> new ListLayoutRequest(l, Optional.of(sheet)))),
+        ListGuess.of(sample),
         LayoutChoices.ALL);
+  }
+
+  private static long accountOf(CsvLayouts.Stored stored) {
+    return stored.account().orElseThrow().id();
+  }
+
+  private byte[] rows(byte[] bytes, int sheet, CellStyle style) {
+    if (sheet < 0 || sheet >= sheets.heads(bytes).size()) {
+      throw new Refusal("layout", "The file has no such sheet.");
+    }
+    return sheets.whole(bytes, sheet, style);
+  }
+
+  /** What is tried, or kept: a layout, and for whom it reads. */
+  private record Said(CsvShape layout, Optional<Long> accountId, int sheet) {
+    static Said of(LayoutRequest request) {
+      return new Said(request.layout, Optional.of(request.accountId), request.sheet.orElse(0));
+    }
+
+    static Said of(PayoutLayoutRequest request) {
+      return new Said(request.layout, Optional.of(request.accountId), request.sheet.orElse(0));
+    }
+
+    static Said of(ListLayoutRequest request) {
+      return new Said(request.layout, Optional.empty(), request.sheet.orElse(0));
+    }
   }
 
   /**
@@ -115,53 +188,60 @@ public class MakeLayout {
    */
   @Transactional(readOnly = true)
   ArrivedFile tried(Actor actor, long arrivalId, LayoutRequest request) {
-    ArrivalRow row = csv(actor, arrivalId);
-    BankAccount account = books.one(actor.booksId(), request.accountId());
-    return ArrivedFile.entries(
-        files.original(row.hash), CsvLayouts.Stored.tried(request.layout(), account));
+    return tried(actor, arrivalId, Said.of(request));
   }
 
-  /**
-   * What the file says when it is read as payouts; nothing is kept.
-   *
-   * @throws Refusal with the first place that does not fit the layout
-   */
+  /** The same, read as payouts. */
   @Transactional(readOnly = true)
-  ArrivedFile triedAsPayouts(Actor actor, long arrivalId, PayoutLayoutRequest request) {
+  ArrivedFile tried(Actor actor, long arrivalId, PayoutLayoutRequest request) {
+    return tried(actor, arrivalId, Said.of(request));
+  }
+
+  /** The same, read as a list of the house. */
+  @Transactional(readOnly = true)
+  ArrivedFile tried(Actor actor, long arrivalId, ListLayoutRequest request) {
+    return tried(actor, arrivalId, Said.of(request));
+  }
+
+  private ArrivedFile tried(Actor actor, long arrivalId, Said said) {
     ArrivalRow row = csv(actor, arrivalId);
-    BankAccount account = books.one(actor.booksId(), request.accountId());
-    return ArrivedFiles.payouts(files.original(row.hash), request.layout(), account);
+    byte[] rows = rows(files.original(row.hash), said.sheet, said.layout.style());
+    Optional<BankAccount> account = said.accountId.map(a -> accounts.one(actor.booksId(), a));
+    return ArrivedFiles.by(new CsvLayouts.Stored(0, said.layout, "", account), rows);
   }
 
   /** Keeps the layout and reads the file by it; it then waits to be accepted. */
   @Transactional
   public ArrivalView keep(Actor actor, long arrivalId, LayoutRequest request) {
-    tried(actor, arrivalId, request);
-    return keep(actor, arrivalId, request.layout(), request.accountId());
+    return keep(actor, arrivalId, Said.of(request));
   }
 
-  /** Keeps the layout and reads the file by it; it then waits to be accepted. */
+  /** The same for payouts. */
   @Transactional
-  public ArrivalView keepPayouts(Actor actor, long arrivalId, PayoutLayoutRequest request) {
-    triedAsPayouts(actor, arrivalId, request);
-    return keep(actor, arrivalId, request.layout(), request.accountId());
+  public ArrivalView keep(Actor actor, long arrivalId, PayoutLayoutRequest request) {
+    return keep(actor, arrivalId, Said.of(request));
   }
 
-  private ArrivalView keep(Actor actor, long arrivalId, CsvShape layout, long accountId) {
+  /** The same for a list of the house. */
+  @Transactional
+  public ArrivalView keep(Actor actor, long arrivalId, ListLayoutRequest request) {
+    return keep(actor, arrivalId, Said.of(request));
+  }
+
+  private ArrivalView keep(Actor actor, long arrivalId, Said said) {
+    tried(actor, arrivalId, said);
     ArrivalRow row = csv(actor, arrivalId);
     byte[] bytes = files.original(row.hash);
-    CsvLayouts.Stored stored = layouts.keep(actor, bytes, layout, accountId);
+    CsvLayouts.Stored stored = layouts.keep(actor, bytes, said.sheet, said.layout, said.accountId);
+    row.csvLayoutId = stored.id();
     bringIn.read(row, bytes);
-    audit.append(actor, "layout-made", row.fileName, "for " + stored.account().shortName());
+    audit.append(actor, "layout-made", row.fileName, "for " + stored.owner());
     return row.toView(0);
   }
 
   private ArrivalRow csv(Actor actor, long arrivalId) {
     ArrivalRow row = BringIn.find(entities, actor.booksId(), arrivalId);
-    boolean open = row.state == ArrivalState.LAYOUT || row.state == ArrivalState.WAITING;
-    boolean ownColumns =
-        row.fileKind() == FileKind.BANK_CSV || row.fileKind() == FileKind.PAYOUT_CSV;
-    if (!open || !ownColumns) {
+    if (!row.mayBeNamed()) {
       throw new Refusal("no-layout", row.fileName + " has no columns to name.");
     }
     return row;

@@ -10,9 +10,11 @@ import java.time.Instant;
 class CsvLayoutRow {
   @Id Long id;
   long booksId;
-  long bankAccountId;
 
-  /** Bank entries, or payouts of a processor. */
+  /** Empty for a list of the house. */
+  Long bankAccountId;
+
+  /** Bank entries, payouts of a processor, or a list of the house. */
   String content;
 
   String signature;

@@ -70,7 +70,9 @@ final class FileFacts {
 
   private void item(ListedItem listed) {
     Optional<CustomerId> parent = listed.parentNumber().map(p -> customer(p, p, Optional.empty()));
-    CustomerId customer = customer(listed.customerNumber(), listed.customerName(), parent);
+    String number = listed.customerNumber();
+    CustomerId customer =
+        customer(number.isEmpty() ? listed.customerName() : number, listed.customerName(), parent);
     items.add(
         new OpenItem(
             new ItemId(items.size() + 1L),

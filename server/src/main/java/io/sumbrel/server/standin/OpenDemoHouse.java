@@ -116,10 +116,12 @@ class OpenDemoHouse implements SmartInitializingSingleton {
             arrival.id(),
             MakeLockbox.LockboxRequest.of(collections.id(), LockboxLayout.USUAL));
       } else if (file.getKey().startsWith("cardmill")) {
-        makeLayout.keepPayouts(
-            ines, arrival.id(), new MakeLayout.PayoutLayoutRequest(collections.id(), PAYOUTS));
+        makeLayout.keep(
+            ines,
+            arrival.id(),
+            new MakeLayout.PayoutLayoutRequest(collections.id(), PAYOUTS, Optional.empty()));
         layouts
-            .forFile(booksId, file.getValue())
+            .forFile(booksId, file.getValue(), file.getKey())
             .ifPresent(l -> processors.keep(ruta, l.id(), CARDMILL));
       }
     }
