@@ -26,6 +26,7 @@ import { ContentsPane } from './ContentsPane';
 import { Fetch } from './Fetch';
 import { LayoutMaker } from './LayoutMaker';
 import { LockboxMaker } from './LockboxMaker';
+import { OurForms } from './OurForms';
 import { TypedRows } from './TypedRows';
 import styles from './Arrivals.module.css';
 
@@ -134,11 +135,17 @@ export function Arrivals() {
     } else if (event.key.toLowerCase() === 't') {
       event.preventDefault();
       void navigate('/arrivals/typed');
+    } else if (event.key.toLowerCase() === 'l') {
+      event.preventDefault();
+      void navigate('/arrivals/forms');
     }
   };
 
   if (arrivalId === 'typed') {
     return <TypedRows />;
+  }
+  if (arrivalId === 'forms') {
+    return <OurForms />;
   }
   if (step === 'layout' && selected) {
     return <LayoutMaker arrival={selected} />;
@@ -182,6 +189,9 @@ export function Arrivals() {
           </span>
           <Button onClick={() => void navigate('/arrivals/typed')}>
             Type entries<Key>T</Key>
+          </Button>
+          <Button onClick={() => void navigate('/arrivals/forms')}>
+            Lists of your own<Key>L</Key>
           </Button>
         </label>
         <Fetch />
@@ -256,6 +266,7 @@ export function Arrivals() {
             place={place}
             showPlace={(to) => setSearch(to ? searchOf(to) : {}, { replace: true })}
             withdraw={withdrawSelected}
+            rename={() => void navigate(`/arrivals/${selected.id}/layout`)}
             drop={() =>
               void attempt('', async () => {
                 await drop(selected.id);
@@ -275,6 +286,9 @@ export function Arrivals() {
         )}
         {selected?.state === 'LAYOUT' && (
           <Empty>
+            {selected.notes.map((note) => (
+              <span key={note}>{note} </span>
+            ))}
             {selected.kind === 'lockbox'
               ? 'Nobody has said yet into which account this lockbox is paid.'
               : 'Nobody has said yet what the columns of this file hold.'}

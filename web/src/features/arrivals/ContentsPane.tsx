@@ -21,6 +21,8 @@ interface Props {
   showPlace: (place: Place | undefined) => void;
   drop: () => void;
   withdraw: () => void;
+  /** Says anew what its columns hold. */
+  rename: () => void;
 }
 
 /** What a file holds, proved before it counts, and where each line of it stands. */
@@ -67,6 +69,9 @@ export function ContentsPane(props: Props) {
         <a href={`/api/arrivals/${arrival.id}/original`} download={arrival.fileName}>
           The original
         </a>
+        {arrival.mayBeNamed && (
+          <Button onClick={props.rename}>Its columns hold something else</Button>
+        )}
         {(arrival.state === 'WAITING' || arrival.state === 'INFORMATION') && (
           <Button onClick={props.drop}>Take out, not accepted</Button>
         )}

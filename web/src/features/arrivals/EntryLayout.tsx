@@ -29,7 +29,9 @@ interface Stated {
 
 /** The columns of a bank's own CSV. */
 export function EntryLayout({ arrival, sample, shape, say, questions }: MakerProps) {
-  const [stated, setStated] = useState<Stated>({ columns: [], outMark: '' });
+  const [stated, setStated] = useState<Stated>(
+    sample.layout?.layout ?? { columns: [], outMark: '' },
+  );
   const tell = (part: Partial<Stated>) => setStated((before) => ({ ...before, ...part }));
   const request = requestOf(stated, sample, shape);
   const trial = useQuery({ ...trialQuery(arrival.id, request), retry: false });
@@ -84,6 +86,7 @@ function requestOf(stated: Stated, sample: Sample, shape: Shape): LayoutRequest 
   }
   return {
     accountId: shape.accountId,
+    sheet: sample.sheet,
     layout: {
       delimiter: sample.sample.delimiter,
       headerLine: shape.headerLine,

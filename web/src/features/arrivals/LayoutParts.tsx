@@ -4,7 +4,7 @@ import styles from './Arrivals.module.css';
 
 /** What a person says of any CSV, whatever its rows are. */
 export interface Shape {
-  accountId?: number;
+  accountId?: number | undefined;
   delimiter?: string;
   headerLine: number;
   linesAfter: number;
@@ -20,12 +20,14 @@ interface SelectProps {
   value: string | undefined;
   choices: Choice[];
   take: (code: string) => void;
+  /** An answer that was guessed, and is marked as long as it stands. */
+  guess?: string | undefined;
 }
 
-/** A question with a few answers, none of them given beforehand. */
-export function Select({ label, value, choices, take }: SelectProps) {
+/** A question with a few answers. */
+export function Select({ label, value, choices, take, guess }: SelectProps) {
   return (
-    <label>
+    <label className={guess !== undefined && guess === value ? styles.guessed : undefined}>
       {label}{' '}
       <select value={value ?? ''} onChange={(e) => take(e.target.value)}>
         <option value="">…</option>
@@ -73,18 +75,20 @@ interface ShapeProps {
 export function ShapeOptions({ sample, shape, say }: ShapeProps) {
   return (
     <>
-      <label>
-        Columns are parted by{' '}
-        <select
-          value={sample.sample.delimiter}
-          onChange={(e) => say({ delimiter: e.target.value })}
-        >
-          <option value=",">comma</option>
-          <option value=";">semicolon</option>
-          <option value={'\t'}>tab</option>
-          <option value="|">upright</option>
-        </select>
-      </label>
+      {sample.sheets.length === 0 && (
+        <label>
+          Columns are parted by{' '}
+          <select
+            value={sample.sample.delimiter}
+            onChange={(e) => say({ delimiter: e.target.value })}
+          >
+            <option value=",">comma</option>
+            <option value=";">semicolon</option>
+            <option value={'\t'}>tab</option>
+            <option value="|">upright</option>
+          </select>
+        </label>
+      )}
       <Count
         label="The header is line"
         value={shape.headerLine}
@@ -107,21 +111,25 @@ interface WrittenProps {
   sample: Sample;
   stated: Partial<Written>;
   tell: (part: Partial<Written>) => void;
+  /** What the rows show of it; a person looks at it. */
+  guessed?: Partial<Written>;
 }
 
-/** How dates and amounts are written; neither is ever guessed. */
-export function WrittenOptions({ sample, stated, tell }: WrittenProps) {
+/** How dates and amounts are written. */
+export function WrittenOptions({ sample, stated, tell, guessed }: WrittenProps) {
   return (
     <>
       <Select
         label="Dates stand as"
         value={stated.dateOrder}
+        guess={guessed?.dateOrder}
         choices={sample.choices.dateOrders}
         take={(code) => tell({ dateOrder: code as Written['dateOrder'] })}
       />
       <Select
         label="Before the cents stands"
         value={stated.decimalMark}
+        guess={guessed?.decimalMark}
         choices={sample.choices.decimalMarks}
         take={(code) => tell({ decimalMark: code as Written['decimalMark'] })}
       />
@@ -143,6 +151,8 @@ interface TableProps {
   headerLine: number;
   /** What each column holds, by its code. */
   columns: string[];
+  /** What was guessed of each, and is marked as long as it stands. */
+  guessed?: string[];
   choices: Choice[];
   setColumns: (columns: string[]) => void;
   setHeader: (line: number) => void;
@@ -159,7 +169,12 @@ export function SampleTable(props: TableProps) {
           <tr>
             <th>line</th>
             {columns.map((held, i) => (
-              <th key={i}>
+              <th
+                key={i}
+                className={
+                  held !== 'NOTHING' && props.guessed?.[i] === held ? styles.guessed : undefined
+                }
+              >
                 <select
                   aria-label={`Column ${i + 1} holds`}
                   value={held}

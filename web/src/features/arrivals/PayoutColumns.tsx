@@ -29,7 +29,9 @@ interface Stated {
 
 /** The columns of a card processor's list of payouts, and what its words for rows mean. */
 export function PayoutColumns({ arrival, sample, shape, say, questions }: MakerProps) {
-  const [stated, setStated] = useState<Stated>({ columns: [], types: {} });
+  const [stated, setStated] = useState<Stated>(
+    sample.payouts?.layout ?? { columns: [], types: {} },
+  );
   const tell = (part: Partial<Stated>) => setStated((before) => ({ ...before, ...part }));
   const typeColumn = stated.columns.indexOf('TYPE');
   const words = (typeColumn >= 0 && sample.words[typeColumn]) || [];
@@ -99,6 +101,7 @@ function requestOf(
   }
   return {
     accountId: shape.accountId,
+    sheet: sample.sheet,
     layout: {
       delimiter: sample.sample.delimiter,
       headerLine: shape.headerLine,

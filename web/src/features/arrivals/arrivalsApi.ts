@@ -9,6 +9,9 @@ export type Sample = Schemas['SampleView'];
 export type Layout = Schemas['CsvLayout'];
 export type PayoutLayout = Schemas['PayoutLayout'];
 export type PayoutLayoutRequest = Schemas['PayoutLayoutRequest'];
+export type ListLayout = Schemas['ListLayout'];
+export type ListLayoutRequest = Schemas['ListLayoutRequest'];
+export type ListTrial = Schemas['ListTrialView'];
 export type LockboxRequest = Schemas['LockboxRequest'];
 export type LayoutRequest = Schemas['LayoutRequest'];
 export type Connection = Schemas['ConnectionView'];
@@ -72,17 +75,27 @@ export const linesQuery = (id: number, { line, near, nth }: Place) =>
       ),
   });
 
-export const sampleQuery = (id: number, delimiter: string | undefined, headerLine: number) =>
+/** Which rows of a file are looked at, and how they are cut. */
+export interface Cut {
+  sheet?: number;
+  delimiter?: string;
+  headerLine?: number;
+}
+
+export const sampleQuery = (id: number, cut: Cut) =>
   queryOptions({
-    queryKey: ['arrivals', id, 'sample', delimiter, headerLine],
+    queryKey: ['arrivals', id, 'sample', cut],
     queryFn: () =>
       unwrap(
-        client.GET('/api/arrivals/{id}/sample', {
-          params: { path: { id }, query: delimiter ? { delimiter, headerLine } : { headerLine } },
-        }),
+        client.GET('/api/arrivals/{id}/sample', { params: { path: { id }, query: { ...cut } } }),
       ),
     placeholderData: (before) => before,
   });
+
+export const formsQuery = queryOptions({
+  queryKey: ['arrivals', 'forms'],
+  queryFn: () => unwrap(client.GET('/api/arrivals/forms')),
+});
 
 export const lockboxQuery = (id: number) =>
   queryOptions({
@@ -129,6 +142,19 @@ export const trialQuery = (id: number, request: LayoutRequest | undefined) =>
     enabled: request !== undefined,
   });
 
+export const listTrialQuery = (id: number, request: ListLayoutRequest | undefined) =>
+  queryOptions({
+    queryKey: ['arrivals', id, 'list trial', request],
+    queryFn: () =>
+      unwrap(
+        client.POST('/api/arrivals/{id}/list-layout/trial', {
+          params: { path: { id } },
+          body: request as ListLayoutRequest,
+        }),
+      ),
+    enabled: request !== undefined,
+  });
+
 export async function bringIn(file: File): Promise<Arrival> {
   const params = { query: { name: file.name } };
   return unwrap(client.POST('/api/arrivals', { params, ...asBytes(file, MOST_MEGABYTES) }));
@@ -162,6 +188,9 @@ export const keepPayoutLayout = (id: number, request: PayoutLayoutRequest) =>
   unwrap(
     client.PUT('/api/arrivals/{id}/payout-layout', { params: { path: { id } }, body: request }),
   );
+
+export const keepListLayout = (id: number, request: ListLayoutRequest) =>
+  unwrap(client.PUT('/api/arrivals/{id}/list-layout', { params: { path: { id } }, body: request }));
 
 export const keepLockbox = (id: number, request: LockboxRequest) =>
   unwrap(client.PUT('/api/arrivals/{id}/lockbox', { params: { path: { id } }, body: request }));

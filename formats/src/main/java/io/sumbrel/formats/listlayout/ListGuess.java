@@ -20,10 +20,12 @@ import java.util.regex.Pattern;
  * What the columns of a list may hold, by the words of its header, and how its cells seem to be
  * written: a proposal that a person looks at. What more than one way of writing fits is left open.
  *
+ * @param complete whether every column that such a list has at least was found
  * @param columns by position; nothing where the header says nothing that is known
  */
 public record ListGuess(
     ListKind list,
+    boolean complete,
     int headerLine,
     List<ListColumn> columns,
     Optional<DateOrder> dateOrder,
@@ -40,9 +42,11 @@ public record ListGuess(
 
   /** Wanted columns count before the others. */
   private long weight() {
-    long wanted =
-        list.wanted().stream().filter(w -> w.stream().anyMatch(columns::contains)).count();
-    return 100 * wanted / list.wanted().size() + columns.stream().filter(ListGuess::says).count();
+    return 100 * found(list, columns) / list.wanted().size() + count(columns);
+  }
+
+  private static long found(ListKind list, List<ListColumn> columns) {
+    return list.wanted().stream().filter(w -> w.stream().anyMatch(columns::contains)).count();
   }
 
   private static boolean says(ListColumn column) {
@@ -66,6 +70,7 @@ public record ListGuess(
     List<String> amounts = cells(rows, best, ListColumn.Type.AMOUNT);
     return new ListGuess(
         list,
+        found(list, best) == list.wanted().size(),
         headerLine,
         best,
         only(DateOrder.values(), dates, ListGuess::isWritten),

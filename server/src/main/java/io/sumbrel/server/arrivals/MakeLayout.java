@@ -115,12 +115,14 @@ public class MakeLayout {
    * The first rows of a file, the layout that reads it, where there is one, and the choices.
    *
    * @param sheets the names of the sheets of a workbook
+   * @param sheet the one that is shown
    * @param words the different words of each column, where it has few
    * @param guesses what the rows may be, the likeliest list first
    */
   record SampleView(
       CsvSample sample,
       List<String> sheets,
+      int sheet,
       List<List<String>> words,
       Optional<LayoutRequest> layout,
       Optional<PayoutLayoutRequest> payouts,
@@ -144,6 +146,7 @@ public class MakeLayout {
     return new SampleView(
         sample,
         sheets.names(bytes),
+        sheet,
         sample.wordsOf(rows, header),
         stored.flatMap(
             s -> s.entries().map(l -> new LayoutRequest(accountOf(s), l, Optional.of(sheet)))),
