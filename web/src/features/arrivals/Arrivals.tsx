@@ -185,7 +185,7 @@ export function Arrivals() {
             }}
           />
           <span className={styles.soft}>
-            statements, lockboxes, payouts, open items, invoices · up to 100 MB
+            statements, lockboxes, payouts, lists, invoices · up to 100 MB
           </span>
           <Button onClick={() => void navigate('/arrivals/typed')}>
             Type entries<Key>T</Key>

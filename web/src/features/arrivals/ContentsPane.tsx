@@ -37,7 +37,7 @@ export function ContentsPane(props: Props) {
     return <Sentence error={contents.error} retry={() => void contents.refetch()} />;
   }
   const { statements, deposits, onHand, past, tills } = contents.data;
-  const canGo = statements.length + past.length > 0 || arrival.kind !== 'receipts CSV';
+  const canGo = statements.length + past.length > 0 || arrival.kind !== 'list of receipts';
   return (
     <>
       {arrival.state === 'WAITING' && arrival.refusal && <Sentence error={arrival.refusal} />}

@@ -25,7 +25,7 @@ export function OurForms() {
       {forms.data.map((form) => {
         const sample = `/api/arrivals/forms/sample?list=${form.list}`;
         return (
-          <section key={form.list} aria-label={form.words}>
+          <section key={form.list} aria-label={form.words} className={styles.form}>
             <h2 className={styles.title}>{form.words}</h2>
             <p className={styles.acts}>
               <a href={sample} download>

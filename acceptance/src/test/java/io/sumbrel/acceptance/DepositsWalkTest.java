@@ -167,7 +167,7 @@ class DepositsWalkTest {
     assertThat(page.getByText("76.90").first()).isVisible();
     Browser.assertAccessible(page);
     page.getByText("Keep for every file with this header").click();
-    assertThat(ines.file("other.csv")).containsText("payouts CSV");
+    assertThat(ines.file("other.csv")).containsText("list of payouts");
   }
 
   @Test

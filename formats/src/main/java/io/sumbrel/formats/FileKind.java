@@ -22,13 +22,13 @@ public enum FileKind {
   STATEMENT_CSV("statement CSV", Use.STATEMENT),
   /** Rows in columns of the sender's own: a layout says what they hold. */
   BANK_CSV("own columns", Use.STATEMENT),
-  OPEN_ITEMS_CSV("open items CSV", Use.OPEN_ITEMS),
+  OPEN_ITEMS_CSV("list of open items", Use.OPEN_ITEMS),
   UBL("UBL", Use.OPEN_ITEMS),
   LOCKBOX("lockbox", Use.DEPOSITS),
   /** CSV of a card processor: known by a layout that somebody made. */
-  PAYOUT_CSV("payouts CSV", Use.DEPOSITS),
-  RECEIPTS_CSV("receipts CSV", Use.BROUGHT_FORWARD),
-  PAST_PAYMENTS_CSV("past payments CSV", Use.PAST_PAYMENTS),
+  PAYOUT_CSV("list of payouts", Use.DEPOSITS),
+  RECEIPTS_CSV("list of receipts", Use.BROUGHT_FORWARD),
+  PAST_PAYMENTS_CSV("list of past payments", Use.PAST_PAYMENTS),
   TILL_REPORT_CSV("till report CSV", Use.TAKINGS),
   /** No file that comes in: what somebody wrote down when a receipt was taken in by hand. */
   RECEIPT_BY_HAND("receipt by hand", Use.BY_HAND);

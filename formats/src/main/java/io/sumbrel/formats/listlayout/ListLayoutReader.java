@@ -234,22 +234,27 @@ public final class ListLayoutReader extends FileReading {
           lines.firstWindowsLine());
     }
     if (leftOut > 0) {
-      note("left-out", "%d rows were left out, as the layout says.".formatted(leftOut), 0);
+      String rows = leftOut == 1 ? "1 row was" : leftOut + " rows were";
+      note("left-out", rows + " left out, as the layout says.", 0);
     }
     if (!withoutKey.isEmpty()) {
-      String named =
+      boolean one = withoutKey.size() == 1;
+      String lines =
           withoutKey.stream()
               .limit(NAMED_LINES)
               .map(String::valueOf)
               .collect(Collectors.joining(", "));
+      String more = withoutKey.size() > NAMED_LINES ? " and more" : "";
       note(
           "without-key",
-          "%d rows have neither %s nor date and were left out: lines %s%s."
+          "%s without %s and date %s left out: %s %s%s."
               .formatted(
-                  withoutKey.size(),
+                  one ? "1 row" : withoutKey.size() + " rows",
                   layout.list().key().words(),
-                  named,
-                  withoutKey.size() > NAMED_LINES ? " and more" : ""),
+                  one ? "was" : "were",
+                  one ? "line" : "lines",
+                  lines,
+                  more),
           0);
     }
   }

@@ -109,7 +109,7 @@ class ListLayoutReaderTest {
         .extracting(Issue::words)
         .containsExactly(
             "2 rows were left out, as the layout says.",
-            "1 rows have neither number of the item nor date and were left out: lines 8.");
+            "1 row without number of the item and date was left out: line 8.");
     issues.clear();
     read(ITEMS, GERMAN, Charset.forName("windows-1252"));
     assertThat(issues).first().extracting(Issue::code).isEqualTo("encoding");

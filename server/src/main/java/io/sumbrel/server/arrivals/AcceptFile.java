@@ -196,8 +196,13 @@ public class AcceptFile {
       ArrivalRow arrival,
       StatementChain.Link link,
       Map<StatementEntry, Integer> ordinals) {
-    long statementId = statements.keep(link, arrival.id, houses.businessDate(actor.booksId()));
     Continuation reading = link.reading();
+    arrival.knownCount += reading.known().size();
+    arrival.knownMinor += reading.known().stream().mapToLong(StatementEntry::amountMinor).sum();
+    if (link.isRepeated()) {
+      return;
+    }
+    long statementId = statements.keep(link, arrival.id, houses.businessDate(actor.booksId()));
     List<MoneyIntake.Entry> entries = new ArrayList<>();
     reading
         .fresh()
@@ -212,7 +217,5 @@ public class AcceptFile {
         more -> progress.stored(arrival, more));
     arrival.acceptedCount += reading.fresh().size();
     arrival.heldCount += reading.held().size();
-    arrival.knownCount += reading.known().size();
-    arrival.knownMinor += reading.known().stream().mapToLong(StatementEntry::amountMinor).sum();
   }
 }

@@ -146,7 +146,7 @@ public class BringIn {
     }
     try {
       if (file.kind().use() == FileKind.Use.STATEMENT) {
-        chain.links(row.booksId, file.statements());
+        nameRepeated(row, chain.links(row.booksId, file.statements()));
         acceptDeposits.requireReadOnce(row.booksId, file);
       }
       acceptDeposits.require(row.booksId, file, Optional.ofNullable(row.csvLayoutId));
@@ -158,6 +158,22 @@ public class BringIn {
       }
       row.state = known ? ArrivalState.KNOWN : ArrivalState.WAITING;
       row.refusal = e.getMessage();
+    }
+  }
+
+  private static void nameRepeated(ArrivalRow row, List<StatementChain.Link> links) {
+    List<String> numbers =
+        links.stream()
+            .filter(StatementChain.Link::isRepeated)
+            .map(l -> l.statement().number())
+            .toList();
+    if (!numbers.isEmpty()) {
+      String note =
+          (numbers.size() == 1
+                  ? "Statement %s is known already and is not taken in again."
+                  : "Statements %s are known already and are not taken in again.")
+              .formatted(String.join(", ", numbers));
+      row.notes = Column.cut((row.notes + "\n" + note).strip(), 4000);
     }
   }
 

@@ -12,6 +12,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -33,8 +34,13 @@ public class StatementChain {
     this.months = months;
   }
 
-  /** A statement with its account, and what it adds. */
-  public record Link(BankStatement statement, BankAccount account, Continuation reading) {}
+  /**
+   * A statement with its account, and what it adds.
+   *
+   * @param isRepeated whether all of it was read before; it is not kept once more
+   */
+  public record Link(
+      BankStatement statement, BankAccount account, Continuation reading, boolean isRepeated) {}
 
   /**
    * @throws Refusal {@code unknown-account}, {@code currency}
@@ -44,28 +50,46 @@ public class StatementChain {
   }
 
   /**
-   * What every statement of a file adds, each after the one before it.
+   * What every statement of a file adds, each after the one before it. Those that are known already
+   * stand beside what is new: files that are fetched every week overlap.
    *
-   * @throws Refusal {@code gap}, {@code overlap}, {@code known-already}, {@code closed-month},
-   *     {@code unknown-account}
+   * @throws Refusal {@code gap}, {@code overlap}, {@code known-already} where nothing is new,
+   *     {@code closed-month}, {@code unknown-account}
    */
   public List<Link> links(long booksId, List<BankStatement> statements) {
     List<Link> links = new ArrayList<>();
     Map<Long, AccountHistory> histories = new HashMap<>();
+    Optional<Refusal> repeated = Optional.empty();
     for (BankStatement statement : statements) {
       BankAccount account = account(booksId, statement);
       AccountHistory history =
           histories.computeIfAbsent(
               account.id(), a -> history(account, earliest(account, statements)));
-      Continuation reading = Continuation.of(statement, history);
-      Stream.concat(reading.fresh().stream(), reading.held().stream())
-          .map(StatementEntry::bookingDate)
-          .min(LocalDate::compareTo)
-          .ifPresent(d -> months.requireOpen(booksId, d));
-      links.add(new Link(statement, account, reading));
-      histories.put(account.id(), after(history, statement, reading));
+      try {
+        Continuation reading = Continuation.of(statement, history);
+        requireOpen(booksId, reading);
+        links.add(new Link(statement, account, reading, false));
+        histories.put(account.id(), after(history, statement, reading));
+      } catch (Refusal e) {
+        if (!e.code().equals("known-already")) {
+          throw e;
+        }
+        repeated = Optional.of(e);
+        Continuation known = new Continuation(List.of(), statement.bookedEntries(), List.of());
+        links.add(new Link(statement, account, known, true));
+      }
+    }
+    if (repeated.isPresent() && links.stream().allMatch(Link::isRepeated)) {
+      throw repeated.get();
     }
     return links;
+  }
+
+  private void requireOpen(long booksId, Continuation reading) {
+    Stream.concat(reading.fresh().stream(), reading.held().stream())
+        .map(StatementEntry::bookingDate)
+        .min(LocalDate::compareTo)
+        .ifPresent(d -> months.requireOpen(booksId, d));
   }
 
   private static LocalDate earliest(BankAccount account, List<BankStatement> statements) {

@@ -190,7 +190,8 @@ final class FileFacts {
   }
 
   private static Refusal other(byte[] bytes, String wanted) {
-    return new Refusal("plan-file", "this is " + kindOf(bytes).words() + ", not " + wanted + ".");
+    return new Refusal(
+        "plan-file", "this is of the kind “" + kindOf(bytes).words() + "”, not " + wanted + ".");
   }
 
   /** What other files say will reach the bank as one sum. */

@@ -106,7 +106,7 @@ class OwnListsTest extends ServerTest {
         .startsWith("Line 3: open amount: “1.262,40” is not an amount");
     JsonNode read = keep(file, layout("OPEN_ITEMS", 2, COLUMNS), 0);
     assertThat(read.path("state").asString()).isEqualTo("WAITING");
-    assertThat(read.path("kind").asString()).isEqualTo("open items CSV");
+    assertThat(read.path("kind").asString()).isEqualTo("list of open items");
     assertThat(read.path("statedMinor").asLong()).isEqualTo(118_240);
     assertThat(accept(read).status()).isEqualTo(200);
     JsonNode next = bring("next.csv", ITEMS.replace("R-902", "R-903"));

@@ -55,6 +55,40 @@ class WhatIsKnownTest extends ServerTest {
     assertThat(pile()).as("of another day it is another").isEqualTo(4);
   }
 
+  /** A file that is fetched every week has the statements of the week before too. */
+  @Test
+  void aFileOfAKnownAndANewStatementBringsTheNewOne() {
+    String known = message(1, "261116", "1000,00", "50,00", "1050,00");
+    JsonNode first = upload("week1.sta", known);
+    house.accept(first.path("id").asLong(), "CHANGES_ONLY", Map.of());
+    String next = message(2, "261117", "1050,00", "30,00", "1080,00");
+    JsonNode both = upload("week2.sta", known + next);
+    assertThat(both.path("refusal").asString()).isEmpty();
+    assertThat(both.path("state").asString()).isEqualTo("WAITING");
+    assertThat(both.path("notes").get(0).asString())
+        .isEqualTo("Statement 1/1 is known already and is not taken in again.");
+    assertThat(house.accept(both.path("id").asLong(), "CHANGES_ONLY", Map.of()).status())
+        .isEqualTo(200);
+    assertThat(pile()).isEqualTo(2);
+    house.prove();
+    JsonNode again = upload("week2.sta", known + next + "\n");
+    assertThat(again.path("state").asString()).as("nothing is new now").isEqualTo("KNOWN");
+  }
+
+  private static String message(int number, String day, String from, String amount, String to) {
+    return """
+        :20:W
+        :25:%s
+        :28C:%d/1
+        :60F:C%sUSD%s
+        :61:%sC%sNTRFNONREF
+        :86:HOLLOW REED T-%d
+        :62F:C%sUSD%s
+        -
+        """
+        .formatted(House.ACCOUNT, number, day, from, day, amount, number, day, to);
+  }
+
   /** Bytes that say nothing new are not kept, and may come again. */
   @Test
   void aKnownFileIsNoRefusalAndIsNotStored() {

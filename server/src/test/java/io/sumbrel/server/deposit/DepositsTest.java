@@ -271,7 +271,7 @@ class DepositsTest extends ServerTest {
     JsonNode file = bring("po.csv", PAYOUTS);
     assertThat(file.path("state").asString()).isEqualTo("LAYOUT");
     JsonNode named = namePayoutColumns(file);
-    assertThat(named.path("kind").asString()).isEqualTo("payouts CSV");
+    assertThat(named.path("kind").asString()).isEqualTo("list of payouts");
     assertThat(named.path("statedMinor").asLong()).isEqualTo(8_670);
     accept(file);
     assertThat(pile()).hasSize(2);

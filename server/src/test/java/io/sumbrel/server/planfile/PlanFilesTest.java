@@ -213,7 +213,8 @@ class PlanFilesTest {
   void namesTheFileThatCannotBeReadAndTheReason() throws IOException {
     String items = demo("open-items-2026-11-17.csv");
     assertThat(refused("--items", items, "--money", items))
-        .contains("open-items-2026-11-17.csv: this is open items CSV, not money that came.");
+        .contains(
+            "open-items-2026-11-17.csv: this is of the kind “list of open items”, not money that came.");
     err.reset();
     assertThat(refused("--items", items, "--money", demo("nordlicht-2026-11-16-garbled.csv")))
         .contains("nordlicht-2026-11-16-garbled.csv: ")
