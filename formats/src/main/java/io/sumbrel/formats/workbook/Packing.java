@@ -5,6 +5,7 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
 import java.util.Collections;
+import java.util.Locale;
 import org.apache.commons.compress.archivers.zip.ZipArchiveEntry;
 import org.apache.commons.compress.archivers.zip.ZipFile;
 
@@ -28,6 +29,16 @@ final class Packing {
     }
     try (ZipFile zip = ZipFile.builder().setByteArray(bytes).get()) {
       return zip.getEntry("xl/workbook.xml") != null;
+    } catch (IOException | IllegalArgumentException e) {
+      return false;
+    }
+  }
+
+  /** Whether any cell may be shown as a date: a workbook without styles shows numbers. */
+  static boolean hasStyles(byte[] bytes) {
+    try (ZipFile zip = ZipFile.builder().setByteArray(bytes).get()) {
+      return Collections.list(zip.getEntries()).stream()
+          .anyMatch(e -> e.getName().toLowerCase(Locale.ROOT).endsWith("styles.xml"));
     } catch (IOException | IllegalArgumentException e) {
       return false;
     }

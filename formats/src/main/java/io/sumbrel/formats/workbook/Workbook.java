@@ -50,8 +50,8 @@ public final class Workbook implements AutoCloseable {
   public static Workbook open(byte[] bytes) {
     Packing.requireSound(bytes);
     try {
-      return new Workbook(
-          new ReadableWorkbook(new ByteArrayInputStream(bytes), new ReadingOptions(true, true)));
+      ReadingOptions options = new ReadingOptions(Packing.hasStyles(bytes), true);
+      return new Workbook(new ReadableWorkbook(new ByteArrayInputStream(bytes), options));
     } catch (IOException | RuntimeException e) {
       throw damaged(e);
     }
