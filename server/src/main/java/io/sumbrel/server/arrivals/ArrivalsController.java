@@ -42,6 +42,7 @@ class ArrivalsController {
   private final DecideHeld decideHeld;
   private final WithdrawFile withdrawFile;
   private final MakeLayout makeLayout;
+  private final TriedLists triedLists;
   private final MakeLockbox makeLockbox;
   private final TypeEntries typeEntries;
   private final AccountStands accountStands;
@@ -55,6 +56,7 @@ class ArrivalsController {
       DecideHeld decideHeld,
       WithdrawFile withdrawFile,
       MakeLayout makeLayout,
+      TriedLists triedLists,
       MakeLockbox makeLockbox,
       TypeEntries typeEntries,
       AccountStands accountStands,
@@ -66,6 +68,7 @@ class ArrivalsController {
     this.decideHeld = decideHeld;
     this.withdrawFile = withdrawFile;
     this.makeLayout = makeLayout;
+    this.triedLists = triedLists;
     this.makeLockbox = makeLockbox;
     this.typeEntries = typeEntries;
     this.accountStands = accountStands;
@@ -193,11 +196,11 @@ class ArrivalsController {
 
   /** What a file says when it is read as a list of the house; nothing is kept. */
   @PostMapping("/{id}/list-layout/trial")
-  FileContents.ListTrialView tryList(
+  TriedLists.ListTrialView tryList(
       @AuthenticationPrincipal Actor actor,
       @PathVariable long id,
       @RequestBody MakeLayout.ListLayoutRequest request) {
-    return contents.tried(actor.booksId(), makeLayout.tried(actor, id, request));
+    return triedLists.tried(actor.booksId(), makeLayout.tried(actor, id, request));
   }
 
   @PutMapping("/{id}/list-layout")

@@ -22,6 +22,14 @@ public class Sheets {
   /** A file is looked at several times as it comes. */
   private volatile SoftReference<Looked> last = new SoftReference<>(null);
 
+  private volatile SoftReference<Whole> lastWhole = new SoftReference<>(null);
+
+  private record Whole(byte[] bytes, int sheet, CellStyle style, byte[] rows) {
+    boolean isOf(byte[] otherBytes, int otherSheet, CellStyle otherStyle) {
+      return sheet == otherSheet && style.equals(otherStyle) && Arrays.equals(bytes, otherBytes);
+    }
+  }
+
   private record Looked(byte[] bytes, List<byte[]> heads, List<String> names) {}
 
   /** The beginning of each sheet; a CSV is one, and whole. */
@@ -44,8 +52,14 @@ public class Sheets {
     if (!Workbook.isOne(bytes)) {
       return bytes;
     }
+    Whole known = lastWhole.get();
+    if (known != null && known.isOf(bytes, sheet, style)) {
+      return known.rows;
+    }
     try (Workbook workbook = Workbook.open(bytes)) {
-      return workbook.csv(sheet, style, Workbook.ALL);
+      Whole whole = new Whole(bytes, sheet, style, workbook.csv(sheet, style, Workbook.ALL));
+      lastWhole = new SoftReference<>(whole);
+      return whole.rows;
     }
   }
 
