@@ -23,6 +23,7 @@ public final class ApiDocument {
   private static final Map<String, List<String>> COLUMNS =
       Map.of(
           "CsvLayout", List.of("DATE", "AMOUNT"),
+          "ListLayout", List.of("NUMBER", "NAME", "DATE", "OPEN", "MARK"),
           "PayoutLayout", List.of("PAYOUT", "DATE", "GROSS"));
 
   private final JsonNode document;
@@ -115,6 +116,10 @@ public final class ApiDocument {
     if (schema.path("format").asString("").equals("date")) {
       return "2026-11-16";
     }
-    return name.equals("delimiter") ? ";" : "x";
+    return switch (name) {
+      case "delimiter" -> ";";
+      case "currency" -> "USD";
+      default -> "x";
+    };
   }
 }

@@ -23,6 +23,7 @@ class EveryPathTest extends ServerTest {
   private static final Set<String> FOR_LOOKING =
       Set.of(
           "/api/arrivals/{id}/layout/trial",
+          "/api/arrivals/{id}/list-layout/trial",
           "/api/arrivals/{id}/payout-layout/trial",
           "/api/arrivals/{id}/lockbox/trial",
           "/api/settings/{name}");
