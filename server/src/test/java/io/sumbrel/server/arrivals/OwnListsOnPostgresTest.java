@@ -1,0 +1,6 @@
+package io.sumbrel.server.arrivals;
+
+import io.sumbrel.server.OnPostgres;
+
+@OnPostgres
+class OwnListsOnPostgresTest extends OwnListsTest {}
