@@ -24,6 +24,7 @@ import org.springframework.stereotype.Component;
 @Component
 class CustomersByName {
   private static final int MOST_NUMBER = 40;
+  private static final int KEPT_OF_LONG = 31;
 
   private final Customers customers;
 
@@ -73,7 +74,14 @@ class CustomersByName {
                       .sorted()
                       .collect(Collectors.joining(" or "))));
     }
-    return named.isEmpty() ? Column.cut(item.customerName(), MOST_NUMBER) : named.get(0).number();
+    return named.isEmpty() ? numberFor(item.customerName()) : named.get(0).number();
+  }
+
+  /** The name itself; of a long one its beginning, and what tells it from others that begin so. */
+  private static String numberFor(String name) {
+    return name.length() <= MOST_NUMBER
+        ? name
+        : Column.cut(name, KEPT_OF_LONG) + " " + Integer.toHexString(plain(name).hashCode());
   }
 
   /** Letters and figures, however they are written. */

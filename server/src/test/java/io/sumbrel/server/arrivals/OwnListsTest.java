@@ -159,6 +159,20 @@ class OwnListsTest extends ServerTest {
   }
 
   @Test
+  void keepsCustomersApartWhoseLongNamesBeginAlike() {
+    String name = "The United Guild of Potters and Kiln Masters of the ";
+    house.items(
+        "L-1,,%sNorth,2026-11-02,,10.00,10.00,,USD,,".formatted(name),
+        "L-2,,%sSouth,2026-11-02,,10.00,10.00,,USD,,".formatted(name));
+    JsonNode again =
+        bring(
+            "again.csv",
+            House.itemFile("L-3,,%sSOUTH,2026-11-03,,5.00,5.00,,USD,,".formatted(name)));
+    assertThat(again.path("notes").get(0).asString()).contains("1 are known by name, 0 are new");
+    assertThat(accept(again).status()).isEqualTo(200);
+  }
+
+  @Test
   void asksWhatOurColumnsHoldWhereTheyAreWrittenInAnotherWay() {
     String rows =
         "X-1,K-1,Zinn,02/11/2026,,10.00,10.00,,USD,,\nX-2,K-1,Zinn,13/11/2026,,1.00,1.00,,USD,,";
