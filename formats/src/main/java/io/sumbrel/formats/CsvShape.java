@@ -7,6 +7,9 @@ public interface CsvShape {
   /** 1-based line of the header; lines before it are left out. */
   int headerLine();
 
+  /** Lines at the end that are no rows. */
+  int linesAfter();
+
   /** How its dates and amounts are written. */
   CellStyle style();
 }

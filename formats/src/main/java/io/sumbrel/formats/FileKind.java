@@ -2,8 +2,8 @@ package io.sumbrel.formats;
 
 import io.sumbrel.core.refusal.Refusal;
 import java.nio.charset.StandardCharsets;
+import java.util.List;
 import java.util.Locale;
-import java.util.Map;
 import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -59,14 +59,9 @@ public enum FileKind {
   private static final Pattern ISO_20022 =
       Pattern.compile("urn:iso:std:iso:20022:tech:xsd:((?:camt|remt|pain|pacs)\\.\\d{3})");
 
-  /** Our own forms, by the columns that each of them has; what lacks one is asked about. */
-  private static final Map<FileKind, Set<String>> OUR_FORMS =
-      Map.of(
-          TILL_REPORT_CSV, Set.of("day", "till", "what", "amount", "currency"),
-          RECEIPTS_CSV, Set.of("received", "method", "amount", "currency"),
-          PAST_PAYMENTS_CSV, Set.of("paid", "payer", "amount", "currency", "customer"),
-          OPEN_ITEMS_CSV,
-              Set.of("number", "customer", "name", "date", "total", "open", "currency"));
+  /** Our own forms; where a header has the columns of two, the first of these is meant. */
+  private static final List<FileKind> OUR_FORMS =
+      List.of(TILL_REPORT_CSV, RECEIPTS_CSV, PAST_PAYMENTS_CSV, OPEN_ITEMS_CSV);
 
   private static final Pattern UBL_ROOT =
       Pattern.compile("urn:oasis:names:specification:ubl:schema:xsd:(?:Invoice|CreditNote)-2");
@@ -100,6 +95,21 @@ public enum FileKind {
 
   public String words() {
     return words;
+  }
+
+  /**
+   * The columns that every file of our own form has; none of other kinds. What lacks one is asked
+   * about.
+   */
+  public List<String> columns() {
+    return switch (this) {
+      case OPEN_ITEMS_CSV ->
+          List.of("number", "customer", "name", "date", "total", "open", "currency");
+      case RECEIPTS_CSV -> List.of("received", "method", "amount", "currency");
+      case PAST_PAYMENTS_CSV -> List.of("paid", "payer", "amount", "currency", "customer");
+      case TILL_REPORT_CSV -> List.of("day", "till", "what", "amount", "currency");
+      default -> List.of();
+    };
   }
 
   /**
@@ -192,10 +202,10 @@ public enum FileKind {
       return STATEMENT_CSV;
     }
     Set<String> columns =
-        Stream.of(first.split(",")).map(String::strip).collect(Collectors.toUnmodifiableSet());
-    for (Map.Entry<FileKind, Set<String>> form : OUR_FORMS.entrySet()) {
-      if (columns.containsAll(form.getValue())) {
-        return form.getKey();
+        Stream.of(first.split(",")).map(String::strip).collect(Collectors.toSet());
+    for (FileKind form : OUR_FORMS) {
+      if (columns.containsAll(form.columns())) {
+        return form;
       }
     }
     if (!text.startsWith("<") && isTable(text)) {

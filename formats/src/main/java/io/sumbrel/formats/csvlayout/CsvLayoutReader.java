@@ -8,6 +8,7 @@ import io.sumbrel.core.bank.StatementFrame;
 import io.sumbrel.core.money.AmountText;
 import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.formats.CellStyle;
+import io.sumbrel.formats.CsvBody;
 import io.sumbrel.formats.CsvLines;
 import io.sumbrel.formats.CsvTable;
 import io.sumbrel.formats.Parsed;
@@ -17,9 +18,7 @@ import io.sumbrel.formats.csvlayout.CsvLayout.Meaning;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.io.InputStream;
-import java.util.ArrayDeque;
 import java.util.Currency;
-import java.util.Deque;
 import java.util.List;
 import java.util.Optional;
 
@@ -37,6 +36,7 @@ public final class CsvLayoutReader extends StatementReading {
   private Row first;
   private Row last;
   private int order;
+  private int width;
 
   /** What marks money in: what stands in the first row that is not money out. */
   private Optional<String> inMark = Optional.empty();
@@ -70,30 +70,24 @@ public final class CsvLayoutReader extends StatementReading {
   @Override
   protected void readAll(InputStream in) throws IOException {
     rows = new CsvLines(in, layout.delimiter());
-    Deque<List<String>> held = new ArrayDeque<>();
-    Deque<Integer> lines = new ArrayDeque<>();
-    int width = 0;
-    for (var next = rows.next(); next.isPresent(); next = rows.next()) {
-      if (rows.line() < layout.headerLine()) {
-        continue;
-      }
-      if (width == 0) {
-        width = CsvTable.withoutBlankEnd(next.get(), 0).size();
-        continue;
-      }
-      held.add(CsvTable.withoutBlankEnd(next.get(), width));
-      lines.add(rows.line());
-      if (held.size() > layout.linesAfter()) {
-        row(held.remove(), lines.remove(), width);
-      }
-    }
+    CsvBody.read(rows, layout, header -> widthOrRow(header, 0), this::widthOrRow);
     if (first == null) {
       throw new Refusal("empty-file", "no row with an entry was read.");
     }
     ends(frame());
   }
 
-  private void row(List<String> values, int line, int width) {
+  /** The first that is not blank is the header, whichever line was stated for it. */
+  private void widthOrRow(List<String> values, int line) {
+    List<String> cells = CsvTable.withoutBlankEnd(values, width);
+    if (width == 0) {
+      width = cells.size();
+    } else {
+      row(cells, line);
+    }
+  }
+
+  private void row(List<String> values, int line) {
     attempt(
         line,
         () -> {

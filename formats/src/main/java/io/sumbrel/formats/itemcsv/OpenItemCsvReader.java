@@ -5,6 +5,7 @@ import io.sumbrel.core.openitem.OpenItemList;
 import io.sumbrel.core.openitem.Terms;
 import io.sumbrel.formats.Cells;
 import io.sumbrel.formats.CsvTable;
+import io.sumbrel.formats.FileKind;
 import io.sumbrel.formats.Issue;
 import io.sumbrel.formats.Parsed;
 import java.time.LocalDate;
@@ -29,8 +30,6 @@ import java.util.Optional;
  * may be blank. Columns with other names are the house's own and are kept as they came.
  */
 public final class OpenItemCsvReader {
-  private static final List<String> REQUIRED =
-      List.of("number", "customer", "name", "date", "total", "open", "currency");
   static final List<String> COLUMNS =
       List.of(
           "number",
@@ -60,7 +59,7 @@ public final class OpenItemCsvReader {
    * @param issues what was found so far; what is found here is added
    */
   public static Parsed<OpenItemList> read(CsvTable table, List<Issue> issues) {
-    if (!table.has(REQUIRED, issues)) {
+    if (!table.has(FileKind.OPEN_ITEMS_CSV.columns(), issues)) {
       return new Parsed<>(Optional.empty(), issues);
     }
     List<ListedItem> items = new ArrayList<>();

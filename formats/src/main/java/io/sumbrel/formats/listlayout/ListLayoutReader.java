@@ -4,6 +4,7 @@ import io.sumbrel.core.money.AmountText;
 import io.sumbrel.core.money.Currencies;
 import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.formats.CellStyle;
+import io.sumbrel.formats.CsvBody;
 import io.sumbrel.formats.CsvLines;
 import io.sumbrel.formats.CsvTable;
 import io.sumbrel.formats.FileReading;
@@ -11,10 +12,8 @@ import io.sumbrel.formats.Issue;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.io.InputStream;
-import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Currency;
-import java.util.Deque;
 import java.util.EnumMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -65,24 +64,17 @@ public final class ListLayoutReader extends FileReading {
   @Override
   protected void readAll(InputStream in) throws IOException {
     lines = new CsvLines(in, layout.delimiter());
-    Deque<Runnable> held = new ArrayDeque<>();
-    for (var next = lines.next(); next.isPresent(); next = lines.next()) {
-      if (lines.line() < layout.headerLine()) {
-        continue;
-      }
-      List<String> values = next.get();
-      if (header.isEmpty()) {
-        header = values.stream().map(String::strip).toList();
-        names = names();
-        continue;
-      }
-      int line = lines.line();
-      held.add(() -> attempt(line, () -> row(values.stream().map(String::strip).toList(), line)));
-      if (held.size() > layout.linesAfter()) {
-        held.remove().run();
-      }
-    }
+    CsvBody.read(lines, layout, this::header, this::takeRow);
     sayWhatWasLeftOut();
+  }
+
+  private void header(List<String> values) {
+    header = values.stream().map(String::strip).toList();
+    names = names();
+  }
+
+  private void takeRow(List<String> values, int line) {
+    attempt(line, () -> row(values.stream().map(String::strip).toList(), line));
   }
 
   /** Our columns, then what is kept under its own name. */

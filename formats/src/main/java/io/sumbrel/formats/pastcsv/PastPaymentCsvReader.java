@@ -3,6 +3,7 @@ package io.sumbrel.formats.pastcsv;
 import io.sumbrel.core.receipt.PastPayment;
 import io.sumbrel.formats.Cells;
 import io.sumbrel.formats.CsvTable;
+import io.sumbrel.formats.FileKind;
 import io.sumbrel.formats.Issue;
 import io.sumbrel.formats.Parsed;
 import java.time.LocalDate;
@@ -22,8 +23,6 @@ import java.util.List;
  * <p>{@code payer}, {@code payer account}, {@code invoices} and {@code discount} may be blank.
  */
 public final class PastPaymentCsvReader {
-  private static final List<String> REQUIRED =
-      List.of("paid", "payer", "amount", "currency", "customer");
   static final List<String> COLUMNS =
       List.of(
           "paid",
@@ -50,7 +49,7 @@ public final class PastPaymentCsvReader {
    */
   public static Parsed<List<PastPayment>> read(CsvTable table, List<Issue> issues) {
     List<PastPayment> payments = new ArrayList<>();
-    if (table.has(REQUIRED, issues)) {
+    if (table.has(FileKind.PAST_PAYMENTS_CSV.columns(), issues)) {
       for (CsvTable.Row row : table.rows()) {
         if (issues.size() < Parsed.MAX_ISSUES) {
           payments.add(payment(row, issues));

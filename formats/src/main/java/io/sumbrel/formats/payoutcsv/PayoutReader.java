@@ -8,6 +8,7 @@ import io.sumbrel.core.money.AmountText;
 import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.core.remittance.RemittanceDetail;
 import io.sumbrel.formats.CellStyle;
+import io.sumbrel.formats.CsvBody;
 import io.sumbrel.formats.CsvLines;
 import io.sumbrel.formats.FileReading;
 import io.sumbrel.formats.Issue;
@@ -19,10 +20,8 @@ import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.time.LocalDate;
-import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Currency;
-import java.util.Deque;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -38,6 +37,7 @@ public final class PayoutReader extends FileReading {
   private final CellStyle style;
   private final Map<String, Payout> payouts = new LinkedHashMap<>();
   private CsvLines rows;
+  private int width;
 
   /** The rows of one payout so far. */
   private static final class Payout {
@@ -83,34 +83,21 @@ public final class PayoutReader extends FileReading {
   @Override
   protected void readAll(InputStream in) throws IOException {
     rows = new CsvLines(in, layout.delimiter());
-    Deque<Runnable> held = new ArrayDeque<>();
-    int width = 0;
-    for (var next = rows.next(); next.isPresent(); next = rows.next()) {
-      if (rows.line() < layout.headerLine()) {
-        continue;
-      }
-      List<String> values = next.get();
-      if (width == 0) {
-        width = values.size();
-        continue;
-      }
-      int line = rows.line();
-      int columns = width;
-      held.add(() -> attempt(line, () -> row(values, line, columns)));
-      if (held.size() > layout.linesAfter()) {
-        held.remove().run();
-      }
-    }
+    CsvBody.read(
+        rows,
+        layout,
+        header -> width = header.size(),
+        (values, line) -> attempt(line, () -> row(values, line)));
     if (!isRefused()) {
       payouts.forEach((id, payout) -> attempt(payout.totalLine, () -> requireTotal(id, payout)));
     }
   }
 
-  private void row(List<String> values, int line, int columns) {
-    if (values.size() != columns) {
+  private void row(List<String> values, int line) {
+    if (values.size() != width) {
       throw new Refusal(
           "csv-columns",
-          "the row has %d columns, the header has %d.".formatted(values.size(), columns));
+          "the row has %d columns, the header has %d.".formatted(values.size(), width));
     }
     RowType type = type(values);
     if (type == RowType.LEFT_OUT) {

@@ -9,6 +9,7 @@ import io.sumbrel.core.deposit.MemberKind;
 import io.sumbrel.core.remittance.RemittanceDetail;
 import io.sumbrel.formats.Cells;
 import io.sumbrel.formats.CsvTable;
+import io.sumbrel.formats.FileKind;
 import io.sumbrel.formats.Issue;
 import io.sumbrel.formats.Parsed;
 import java.time.LocalDate;
@@ -36,7 +37,6 @@ import java.util.stream.Stream;
  * transfer or card.
  */
 public final class ReceiptCsvReader {
-  private static final List<String> REQUIRED = List.of("received", "method", "amount", "currency");
   private static final Currency STAND_IN = Currency.getInstance("USD");
 
   private final List<Issue> issues;
@@ -83,7 +83,7 @@ public final class ReceiptCsvReader {
   }
 
   private Parsed<BroughtForward> readAll(CsvTable table) {
-    if (table.has(REQUIRED, issues)) {
+    if (table.has(FileKind.RECEIPTS_CSV.columns(), issues)) {
       for (CsvTable.Row row : table.rows()) {
         if (issues.size() < Parsed.MAX_ISSUES) {
           row(row);

@@ -6,6 +6,7 @@ import io.sumbrel.core.takings.Takings;
 import io.sumbrel.core.takings.TillReport;
 import io.sumbrel.formats.Cells;
 import io.sumbrel.formats.CsvTable;
+import io.sumbrel.formats.FileKind;
 import io.sumbrel.formats.Issue;
 import io.sumbrel.formats.Parsed;
 import java.time.LocalDate;
@@ -36,7 +37,6 @@ import java.util.Optional;
  * counter is no sale. What is sold stands on Sales where no account is named.
  */
 public final class TillReportCsvReader {
-  private static final List<String> REQUIRED = List.of("day", "till", "what", "amount", "currency");
   private static final Currency STAND_IN = Currency.getInstance("USD");
 
   private final List<Issue> issues = new ArrayList<>();
@@ -70,7 +70,7 @@ public final class TillReportCsvReader {
 
   private Parsed<List<TillReport>> readAll(byte[] bytes) {
     CsvTable table = CsvTable.read(bytes, issues);
-    if (table.has(REQUIRED, issues)) {
+    if (table.has(FileKind.TILL_REPORT_CSV.columns(), issues)) {
       for (CsvTable.Row row : table.rows()) {
         if (issues.size() < Parsed.MAX_ISSUES) {
           row(row);

@@ -56,18 +56,45 @@ public class MakeLayout {
     this.bringIn = bringIn;
   }
 
+  /** A layout as a person states it. */
+  public sealed interface Said {
+    CsvShape layout();
+
+    Optional<Integer> sheet();
+
+    /** The account for which it reads; empty for a list of the house. */
+    Optional<Long> account();
+  }
+
   /**
-   * A layout as a person states it, and the account whose entries it reads.
+   * A layout of a bank, and the account whose entries it reads.
    *
    * @param sheet of a workbook, from 0; the first where none is named
    */
-  public record LayoutRequest(long accountId, CsvLayout layout, Optional<Integer> sheet) {}
+  public record LayoutRequest(long accountId, CsvLayout layout, Optional<Integer> sheet)
+      implements Said {
+    @Override
+    public Optional<Long> account() {
+      return Optional.of(accountId);
+    }
+  }
 
   /** A layout of payouts, and the account into which the processor pays. */
-  public record PayoutLayoutRequest(long accountId, PayoutLayout layout, Optional<Integer> sheet) {}
+  public record PayoutLayoutRequest(long accountId, PayoutLayout layout, Optional<Integer> sheet)
+      implements Said {
+    @Override
+    public Optional<Long> account() {
+      return Optional.of(accountId);
+    }
+  }
 
   /** A layout of a list of the house. */
-  public record ListLayoutRequest(ListLayout layout, Optional<Integer> sheet) {}
+  public record ListLayoutRequest(ListLayout layout, Optional<Integer> sheet) implements Said {
+    @Override
+    public Optional<Long> account() {
+      return Optional.empty();
+    }
+  }
 
   /** What a list may hold, by its columns. */
   record ListChoice(String code, String words, List<LayoutChoice> columns) {
@@ -169,73 +196,27 @@ public class MakeLayout {
     return sheets.whole(bytes, sheet, style);
   }
 
-  /** What is tried, or kept: a layout, and for whom it reads. */
-  private record Said(CsvShape layout, Optional<Long> accountId, int sheet) {
-    static Said of(LayoutRequest request) {
-      return new Said(request.layout, Optional.of(request.accountId), request.sheet.orElse(0));
-    }
-
-    static Said of(PayoutLayoutRequest request) {
-      return new Said(request.layout, Optional.of(request.accountId), request.sheet.orElse(0));
-    }
-
-    static Said of(ListLayoutRequest request) {
-      return new Said(request.layout, Optional.empty(), request.sheet.orElse(0));
-    }
-  }
-
   /**
    * What the file says when it is read so; nothing is kept.
    *
    * @throws Refusal with the first place that does not fit the layout
    */
   @Transactional(readOnly = true)
-  ArrivedFile tried(Actor actor, long arrivalId, LayoutRequest request) {
-    return tried(actor, arrivalId, Said.of(request));
-  }
-
-  /** The same, read as payouts. */
-  @Transactional(readOnly = true)
-  ArrivedFile tried(Actor actor, long arrivalId, PayoutLayoutRequest request) {
-    return tried(actor, arrivalId, Said.of(request));
-  }
-
-  /** The same, read as a list of the house. */
-  @Transactional(readOnly = true)
-  ArrivedFile tried(Actor actor, long arrivalId, ListLayoutRequest request) {
-    return tried(actor, arrivalId, Said.of(request));
-  }
-
-  private ArrivedFile tried(Actor actor, long arrivalId, Said said) {
+  ArrivedFile tried(Actor actor, long arrivalId, Said said) {
     ArrivalRow row = csv(actor, arrivalId);
-    byte[] rows = rows(files.original(row.hash), said.sheet, said.layout.style());
-    Optional<BankAccount> account = said.accountId.map(a -> accounts.one(actor.booksId(), a));
-    return ArrivedFiles.by(new CsvLayouts.Stored(0, said.layout, "", account), rows);
+    byte[] rows = rows(files.original(row.hash), said.sheet().orElse(0), said.layout().style());
+    Optional<BankAccount> account = said.account().map(a -> accounts.one(actor.booksId(), a));
+    return ArrivedFiles.by(new CsvLayouts.Stored(0, said.layout(), "", account), rows);
   }
 
   /** Keeps the layout and reads the file by it; it then waits to be accepted. */
   @Transactional
-  public ArrivalView keep(Actor actor, long arrivalId, LayoutRequest request) {
-    return keep(actor, arrivalId, Said.of(request));
-  }
-
-  /** The same for payouts. */
-  @Transactional
-  public ArrivalView keep(Actor actor, long arrivalId, PayoutLayoutRequest request) {
-    return keep(actor, arrivalId, Said.of(request));
-  }
-
-  /** The same for a list of the house. */
-  @Transactional
-  public ArrivalView keep(Actor actor, long arrivalId, ListLayoutRequest request) {
-    return keep(actor, arrivalId, Said.of(request));
-  }
-
-  private ArrivalView keep(Actor actor, long arrivalId, Said said) {
+  public ArrivalView keep(Actor actor, long arrivalId, Said said) {
     tried(actor, arrivalId, said);
     ArrivalRow row = csv(actor, arrivalId);
     byte[] bytes = files.original(row.hash);
-    CsvLayouts.Stored stored = layouts.keep(actor, bytes, said.sheet, said.layout, said.accountId);
+    CsvLayouts.Stored stored =
+        layouts.keep(actor, bytes, said.sheet().orElse(0), said.layout(), said.account());
     row.csvLayoutId = stored.id();
     bringIn.read(row, bytes);
     audit.append(actor, "layout-made", row.fileName, "for " + stored.owner());
