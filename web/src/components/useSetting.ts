@@ -28,6 +28,8 @@ export function useSetting<T>(name: string, otherwise: T): [T, (setting: T) => v
           client.PUT('/api/settings/{name}', {
             params: { path: { name } },
             body: { setting: written },
+            // what was chosen just before the page is left is kept too
+            keepalive: true,
           }),
         ),
       )

@@ -57,6 +57,11 @@ class PileWalkTest {
     return page.getByLabel(name, new Page.GetByLabelOptions().setExact(true));
   }
 
+  /** What is chosen shows at once; only what the server has kept outlives a reload. */
+  private static void kept(Runnable choice) {
+    page.waitForResponse(r -> r.url().contains("/api/settings/"), choice);
+  }
+
   @Test
   @Order(1)
   void aLikelyAndASureOneAreTickedByKeyAndPostedTogether() {
@@ -99,8 +104,8 @@ class PileWalkTest {
     button("Order of the pile: surest first").click();
     button("Order of the pile: the bank’s order").click();
     assertThat(row(0)).containsText("PINMOOR SCHOOLS BOARD");
-    labelled("low rows").check();
-    labelled("only in").check();
+    kept(() -> labelled("low rows").check());
+    kept(() -> labelled("only in").check());
     assertThat(page.getByText("MONTHLY ACCOUNT FEE")).hasCount(0);
     page.reload();
     assertThat(row(0)).containsText("PINMOOR SCHOOLS BOARD");
@@ -134,7 +139,7 @@ class PileWalkTest {
     labelled("Value").fill("20450");
     assertThat(page.getByText("1 of 30 shown")).isVisible();
     labelled("Name of this filter").fill("around two thousand");
-    page.keyboard().press("Enter");
+    kept(() -> page.keyboard().press("Enter"));
     page.reload();
     assertThat(page.getByText("1 of 30 shown")).isVisible();
     page.navigate(product.address() + "/desk");
