@@ -27,6 +27,7 @@ import { Fetch } from './Fetch';
 import { LayoutMaker } from './LayoutMaker';
 import { LockboxMaker } from './LockboxMaker';
 import { OurForms } from './OurForms';
+import { TheDay } from './TheDay';
 import { TypedRows } from './TypedRows';
 import styles from './Arrivals.module.css';
 
@@ -62,6 +63,7 @@ export function Arrivals() {
     arrivalQuery(Number(arrivalId), !arrivals.isSuccess || listed !== undefined),
   ).data;
   const selected = listed ?? (older && !GONE.includes(older.state) ? older : undefined);
+  const waiting = rows.filter((r) => r.state === 'WAITING').length;
   const next = (rows.findLast((r) => r.state === 'WAITING' && !r.refusal) ?? rows[0])?.id;
   useEffect(() => {
     if (arrivalId === undefined && next !== undefined) {
@@ -132,6 +134,9 @@ export function Arrivals() {
     } else if (event.key.toLowerCase() === 'w') {
       event.preventDefault();
       withdrawSelected();
+    } else if (event.key.toLowerCase() === 'd') {
+      event.preventDefault();
+      void navigate('/arrivals/day');
     } else if (event.key.toLowerCase() === 't') {
       event.preventDefault();
       void navigate('/arrivals/typed');
@@ -143,6 +148,9 @@ export function Arrivals() {
 
   if (arrivalId === 'typed') {
     return <TypedRows />;
+  }
+  if (arrivalId === 'day') {
+    return <TheDay />;
   }
   if (arrivalId === 'forms') {
     return <OurForms />;
@@ -209,6 +217,14 @@ export function Arrivals() {
         )}
         {arrivals.isSuccess && rows.length === 0 && (
           <Empty>Nothing has come in yet. Begin with a list of open items, then a statement.</Empty>
+        )}
+        {waiting > 1 && (
+          <p className={styles.acts}>
+            <Button onClick={() => void navigate('/arrivals/day')}>
+              Accept all that add up<Key>D</Key>
+            </Button>
+            <span className={styles.soft}>{waiting} files wait.</span>
+          </p>
         )}
         {rows.length > 0 && (
           <div

@@ -2,6 +2,7 @@ import { queryOptions } from '@tanstack/react-query';
 import { asBytes, client, type Schemas, unwrap } from '../../api/client';
 
 export type Arrival = Schemas['ArrivalView'];
+export type DayFile = Schemas['DayFile'];
 export type Contents = Schemas['ContentsView'];
 export type Statement = Contents['statements'][number];
 export type Entry = Statement['entries'][number];
@@ -160,6 +161,12 @@ export async function bringIn(file: File): Promise<Arrival> {
   return unwrap(client.POST('/api/arrivals', { params, ...asBytes(file, MOST_MEGABYTES) }));
 }
 
+/** What waits, in the order in which it is accepted in one go. */
+export const dayQuery = queryOptions({
+  queryKey: ['arrivals', 'day'],
+  queryFn: () => unwrap(client.GET('/api/arrivals/day')),
+});
+
 export const accept = (id: number, scope: Scope, choices: Choices) =>
   unwrap(
     client.POST('/api/arrivals/{id}/acceptance', {
@@ -203,6 +210,12 @@ export const connectionsQuery = queryOptions({
 export const fetchFiles = (name: string, range: Schemas['Range']) =>
   unwrap(
     client.POST('/api/connections/{name}/fetching', { params: { path: { name } }, body: range }),
+  );
+
+/** At which times of the day a connection is asked by itself. */
+export const keepTimes = (name: string, times: string[]) =>
+  unwrap(
+    client.PUT('/api/connections/{name}/times', { params: { path: { name } }, body: { times } }),
   );
 
 export const typeEntries = (request: Typed) =>

@@ -50,7 +50,20 @@ public enum FileKind {
     /** A receipt, explained as it is recorded, or on the desk. */
     BY_HAND,
     /** Teaches who pays and how; posts nothing. */
-    PAST_PAYMENTS
+    PAST_PAYMENTS;
+
+    /** What the lines of such a file are. */
+    public String lines() {
+      return switch (this) {
+        case OPEN_ITEMS -> "open items";
+        case DEPOSITS -> "parts of deposits";
+        case BROUGHT_FORWARD, BY_HAND -> "receipts";
+        case TAKINGS -> "takings";
+        case PAST_PAYMENTS -> "past payments";
+        case DETAIL -> "details of sums";
+        case STATEMENT, INFORMATION -> "entries of statements";
+      };
+    }
   }
 
   /** So much of a file is looked at. */

@@ -8,6 +8,7 @@ import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import jakarta.persistence.Version;
 import java.time.Instant;
+import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
 
@@ -35,6 +36,7 @@ class ArrivalRow {
   long knownMinor;
   int heldCount;
   Long csvLayoutId;
+  LocalDate firstDay;
   String refusal = "";
   String notes = "";
   Instant arrivedAt;

@@ -37,6 +37,7 @@ class ArrivalsController {
 
   private final Arrivals arrivals;
   private final FileContents contents;
+  private final DaysFiles daysFiles;
   private final BringIn bringIn;
   private final AcceptFile acceptFile;
   private final DecideHeld decideHeld;
@@ -51,6 +52,7 @@ class ArrivalsController {
   ArrivalsController(
       Arrivals arrivals,
       FileContents contents,
+      DaysFiles daysFiles,
       BringIn bringIn,
       AcceptFile acceptFile,
       DecideHeld decideHeld,
@@ -63,6 +65,7 @@ class ArrivalsController {
       ImportProgress progress) {
     this.arrivals = arrivals;
     this.contents = contents;
+    this.daysFiles = daysFiles;
     this.bringIn = bringIn;
     this.acceptFile = acceptFile;
     this.decideHeld = decideHeld;
@@ -78,6 +81,12 @@ class ArrivalsController {
   @GetMapping
   List<ArrivalView> arrivals(@AuthenticationPrincipal Actor actor) {
     return arrivals.all(actor.booksId());
+  }
+
+  /** What waits, in the order in which it is accepted in one go. */
+  @GetMapping("/day")
+  List<DaysFiles.DayFile> day(@AuthenticationPrincipal Actor actor) {
+    return daysFiles.waiting(actor.booksId());
   }
 
   /** One file, however old it is. */

@@ -1,5 +1,6 @@
 package io.sumbrel.server.arrivals;
 
+import io.sumbrel.core.bank.Balance;
 import io.sumbrel.core.bank.BankStatement;
 import io.sumbrel.core.bank.StatementEntry;
 import io.sumbrel.core.deposit.BankedDeposit;
@@ -26,7 +27,9 @@ import io.sumbrel.formats.statementcsv.StatementCsvReader;
 import io.sumbrel.formats.tillcsv.TillReportCsvReader;
 import io.sumbrel.formats.ubl.UblReader;
 import io.sumbrel.server.bank.BankAccount;
+import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.Currency;
 import java.util.IdentityHashMap;
 import java.util.List;
@@ -168,6 +171,17 @@ record ArrivedFile(
     return past.size()
         + onHand.size()
         + deposits.stream().mapToInt(b -> b.deposit().members().size()).sum();
+  }
+
+  /** The first day that it speaks of; a list of open items or past payments speaks of none. */
+  Optional<LocalDate> firstDay() {
+    return Stream.of(
+            statements.stream().flatMap(s -> s.entries().stream()).map(StatementEntry::bookingDate),
+            statements.stream().flatMap(s -> s.frame().closing().stream()).map(Balance::date),
+            deposits.stream().map(b -> b.deposit().date()),
+            tills.stream().map(TillReport::day))
+        .flatMap(Function.identity())
+        .min(Comparator.naturalOrder());
   }
 
   /** What these come to, in minor units. */

@@ -137,6 +137,7 @@ public class BringIn {
     file.items().ifPresent(ReadOpenItems::requireFits);
     row.notes = Column.cut(file.notes(), 4000);
     describe(row, file);
+    row.firstDay = file.firstDay().orElse(null);
     row.refusal = "";
     row.state = ArrivalState.WAITING;
     dateBounds.require(row.booksId, file);

@@ -70,6 +70,12 @@ public class Houses {
     return entities.find(BooksRow.class, booksId).name;
   }
 
+  /** The zone whose clocks the house goes by. */
+  @Transactional(readOnly = true)
+  public ZoneId zone(long booksId) {
+    return ZoneId.of(entities.find(BooksRow.class, booksId).zone);
+  }
+
   /** The day that the house works in: the real one in its zone, unless one is set. */
   @Transactional(readOnly = true)
   public LocalDate businessDate(long booksId) {

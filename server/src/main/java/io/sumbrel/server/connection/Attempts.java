@@ -81,6 +81,22 @@ class Attempts {
         .map(Attempts::view);
   }
 
+  /** The last attempt of somebody, or of what acts by itself. */
+  @Transactional(readOnly = true)
+  Optional<Attempt> lastBy(long booksId, String connection, String by) {
+    return entities
+        .createQuery(
+            "from ConnectionAttemptRow where booksId = :b and connection = :c and attemptedBy = :by order by id desc",
+            ConnectionAttemptRow.class)
+        .setParameter("b", booksId)
+        .setParameter("c", connection)
+        .setParameter("by", by)
+        .setMaxResults(1)
+        .getResultStream()
+        .findFirst()
+        .map(Attempts::view);
+  }
+
   private static Attempt view(ConnectionAttemptRow row) {
     return new Attempt(
         row.attemptedAt,

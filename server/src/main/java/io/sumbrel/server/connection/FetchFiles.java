@@ -15,7 +15,7 @@ import org.springframework.stereotype.Component;
  */
 @Component
 public class FetchFiles {
-  private static final int MOST_DAYS = 92;
+  static final int MOST_DAYS = 92;
 
   private final List<Connection> connections;
   private final BringIn bringIn;
@@ -38,20 +38,28 @@ public class FetchFiles {
   }
 
   /** What an attempt brought; a failure is a sentence. */
-  record Outcome(int brought, int known, String failure) {}
+  record Outcome(int brought, int known, String failure) {
+    boolean isSomething() {
+      return brought + known > 0 || !failure.isEmpty();
+    }
+  }
 
   /**
    * @throws Refusal {@code no-connection}, {@code range}
    */
   Attempts.Attempt fetch(Actor actor, String name, Range range) {
     range.require();
-    Connection connection =
-        connections.stream()
-            .filter(c -> c.name().equals(name))
-            .findFirst()
-            .orElseThrow(
-                () -> new Refusal("no-connection", "There is no connection " + name + "."));
-    return attempts.keep(actor, name, range, bring(actor, connection, range));
+    return attempts.keep(actor, name, range, bring(actor, named(name), range));
+  }
+
+  /**
+   * @throws Refusal {@code no-connection}
+   */
+  Connection named(String name) {
+    return connections.stream()
+        .filter(c -> c.name().equals(name))
+        .findFirst()
+        .orElseThrow(() -> new Refusal("no-connection", "There is no connection " + name + "."));
   }
 
   private Outcome bring(Actor actor, Connection connection, Range range) {

@@ -62,7 +62,10 @@ class PlanReader {
           "file-information",
           "file-known",
           "file-refused",
-          "file-dropped");
+          "file-dropped",
+          "files-fetched",
+          "fetching-failed",
+          "fetch-times-set");
 
   /** With more items changed since the indexes were built, these are built anew. */
   private static final int MOST_CHANGES = 500;
