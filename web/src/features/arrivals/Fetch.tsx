@@ -48,6 +48,7 @@ export function Fetch() {
       <label>
         to <input type="date" value={range.to} onChange={(e) => setTo(e.target.value)} />
       </label>
+      {session.data?.simulatedBank && <Link to="/simulated-bank">the simulated bank</Link>}
       {connections.data.map((c) => (
         <span key={c.name} className={styles.connection}>
           {c.asked ? (
@@ -60,7 +61,6 @@ export function Fetch() {
           {c.asked && <Times connection={c} mayChange={mayChange} />}
         </span>
       ))}
-      {session.data?.simulatedBank && <Link to="/simulated-bank">the simulated bank</Link>}
       {said && <span role="status">{said}</span>}
       {problem && <Sentence error={problem} />}
     </section>

@@ -34,7 +34,7 @@ export function TheDay() {
   };
 
   return (
-    <div className={styles.typed}>
+    <div>
       {day.data.length === 0 ? (
         <Empty>No file waits to be accepted.</Empty>
       ) : (
@@ -45,7 +45,7 @@ export function TheDay() {
           lackingOf={lackingOf}
           title={(taken) => `${taken.length} of ${day.data.length} files to accept`}
           words={(taken) =>
-            `${totalsOf(taken)}Lists of open items are taken as what is new or changed. Space takes a file out.`
+            `It holds ${totalsOf(taken) || 'nothing'}. Lists of open items are taken as what is new or changed. Space takes a file out.`
           }
           heads={HEADS}
           cellsOf={cellsOf}
@@ -106,9 +106,9 @@ function totalsOf(taken: DayFile[]): string {
       const sums = sumsOf(
         oneCurrency.map((f) => ({ currency: f.currency, amountMinor: f.statedMinor })),
       );
-      return `${count} ${lines}${sums && `, ${sums}`}. `;
+      return `${lines} ${count}${sums && `: ${sums}`}`;
     })
-    .join('');
+    .join('; ');
 }
 
 function newOf(count: number, known: number): string {
