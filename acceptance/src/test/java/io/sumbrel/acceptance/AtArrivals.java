@@ -22,8 +22,8 @@ final class AtArrivals {
     this.page = page;
   }
 
-  static AtArrivals begin() throws IOException, InterruptedException {
-    Product product = Product.demo();
+  static AtArrivals begin(String... settings) throws IOException, InterruptedException {
+    Product product = Product.demo(settings);
     Browser browser = new Browser();
     Page page = signedIn(product, browser, "Ines");
     AtArrivals ines = new AtArrivals(product, browser, page);
