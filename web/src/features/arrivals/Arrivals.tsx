@@ -21,6 +21,7 @@ import {
   type Scope,
   withdraw,
 } from './arrivalsApi';
+import { AccountMeant } from './AccountMeant';
 import { Accounts } from './Accounts';
 import { ContentsPane } from './ContentsPane';
 import { Fetch } from './Fetch';
@@ -35,6 +36,30 @@ import styles from './Arrivals.module.css';
 const MOST_FILES = 200;
 
 const GONE: Arrival['state'][] = ['DROPPED', 'WITHDRAWN'];
+
+/** What somebody has to say of a file first, and where. */
+const ASKED: Record<Arrival['asks'], { step: string; act: string; waits: string; unsaid: string }> =
+  {
+    NOTHING: { step: '', act: '', waits: '', unsaid: '' },
+    COLUMNS: {
+      step: 'layout',
+      act: 'Name its columns',
+      waits: 'its columns are to be named',
+      unsaid: 'Nobody has said yet what the columns of this file hold.',
+    },
+    LOCKBOX: {
+      step: 'lockbox',
+      act: 'Set the lockbox up',
+      waits: 'its lockbox is to be set up',
+      unsaid: 'Nobody has said yet into which account this lockbox is paid.',
+    },
+    ACCOUNT: {
+      step: 'account',
+      act: 'Name its account',
+      waits: 'its account is to be named',
+      unsaid: 'Nobody has said yet which of them it is.',
+    },
+  };
 
 /** What came in, by file: what each says and what was read, side by side. */
 export function Arrivals() {
@@ -106,8 +131,7 @@ export function Arrivals() {
   /** Enter leads on: a file is accepted, or its columns are named first. */
   const goOn = () => {
     if (selected?.state === 'LAYOUT') {
-      const maker = selected.kind === 'lockbox' ? 'lockbox' : 'layout';
-      void navigate(`/arrivals/${selected.id}/${maker}`);
+      void navigate(`/arrivals/${selected.id}/${ASKED[selected.asks].step}`);
     } else if (selected?.state === 'WAITING') {
       void attempt(`Taking in ${selected.fileName} …`, () => accept(selected.id, scope, choices));
     }
@@ -159,6 +183,9 @@ export function Arrivals() {
     return <LayoutMaker arrival={selected} />;
   }
 
+  if (step === 'account' && selected) {
+    return <AccountMeant arrival={selected} />;
+  }
   if (step === 'lockbox' && selected) {
     return <LockboxMaker arrival={selected} />;
   }
@@ -305,9 +332,7 @@ export function Arrivals() {
             {selected.notes.map((note) => (
               <span key={note}>{note} </span>
             ))}
-            {selected.kind === 'lockbox'
-              ? 'Nobody has said yet into which account this lockbox is paid.'
-              : 'Nobody has said yet what the columns of this file hold.'}
+            {ASKED[selected.asks].unsaid}
           </Empty>
         )}
       </aside>
@@ -414,13 +439,11 @@ function Stand({ row, chosen, goOn }: Omit<RowProps, 'pick'>) {
     case 'LAYOUT':
       return chosen ? (
         <Button variant="contained" tabIndex={-1} onClick={once(goOn)}>
-          {row.kind === 'lockbox' ? 'Set the lockbox up' : 'Name its columns'}
+          {ASKED[row.asks].act}
           <Key>↵</Key>
         </Button>
       ) : (
-        <span className={styles.waiting}>
-          {row.kind === 'lockbox' ? 'its lockbox is to be set up' : 'its columns are to be named'}
-        </span>
+        <span className={styles.waiting}>{ASKED[row.asks].waits}</span>
       );
     case 'REFUSED':
       return <span className={styles.refused}>refused, nothing stored</span>;

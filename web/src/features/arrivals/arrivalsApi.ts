@@ -161,6 +161,20 @@ export async function bringIn(file: File): Promise<Arrival> {
   return unwrap(client.POST('/api/arrivals', { params, ...asBytes(file, MOST_MEGABYTES) }));
 }
 
+/** Which account a file may mean, where it may be one of several. */
+export const accountQuestionQuery = (id: number) =>
+  queryOptions({
+    queryKey: ['arrivals', id, 'account'],
+    queryFn: () => unwrap(client.GET('/api/arrivals/{id}/account', { params: { path: { id } } })),
+  });
+
+export const nameAccount = (id: number, bankAccountId: number) =>
+  unwrap(
+    client.PUT('/api/arrivals/{id}/account/{bankAccountId}', {
+      params: { path: { id, bankAccountId } },
+    }),
+  );
+
 /** What waits, in the order in which it is accepted in one go. */
 export const dayQuery = queryOptions({
   queryKey: ['arrivals', 'day'],

@@ -8,6 +8,7 @@ import com.microsoft.playwright.options.AriaRole;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.regex.Pattern;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.MethodOrderer;
@@ -72,7 +73,7 @@ class TheDayWalkTest {
     assertThat(ines.file("quayline-collections-2026-11-17.ofx")).containsText("new");
     ines.key("Escape");
     assertThat(ines.file("nordlicht-2026-11-17.sta")).containsText("still to explain");
-    assertThat(ines.file("invoice-TCK-20625.xml")).containsText("waits to be accepted");
+    assertThat(ines.file("invoice-TCK-20625.xml")).containsText("Accept");
   }
 
   /** Out of order by their names; the day puts them right. */
@@ -118,5 +119,26 @@ class TheDayWalkTest {
     gone.click();
     assertThat(gone).hasCount(0);
     ruta.context().close();
+  }
+
+  /** A number that may be either of two of our accounts is asked about once, by key. */
+  @Test
+  @Order(4)
+  void whichAccountIsMeantIsAskedOnce() {
+    String both = statement(224, "113409,13", "10,00", "113419,13");
+    ines.bring("both.sta", both.replace("0048104417", "XX00481044174810442500"));
+    assertThat(ines.file("both.sta")).containsText("Name its account");
+    ines.key("Enter");
+    assertThat(page.getByText("Which account is meant?")).isVisible();
+    Browser.assertAccessible(page);
+    ines.key("Escape");
+    button("Name its account").click();
+    page.getByRole(
+            AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("0048104417")))
+        .click();
+    assertThat(ines.file("both.sta")).containsText("Accept");
+    String next = statement(225, "113419,13", "10,00", "113429,13");
+    ines.bring("next.sta", next.replace("0048104417", "XX00481044174810442500"));
+    assertThat(ines.file("next.sta")).containsText("Quayline ··4417");
   }
 }

@@ -24,8 +24,14 @@ public abstract class FileReading {
     if (!isRefused() && !whenEmpty().isEmpty()) {
       issues.add(Issue.refuses("empty-file", whenEmpty(), 0));
     }
+    if (!isRefused()) {
+      sumUp();
+    }
     return issues;
   }
+
+  /** Says at the end what is true of the file as a whole. */
+  protected void sumUp() {}
 
   /** Reads the format. A {@link Refusal} ends the reading at {@link #line}. */
   protected abstract void readAll(InputStream in) throws IOException;

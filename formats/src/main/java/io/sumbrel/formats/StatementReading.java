@@ -15,6 +15,7 @@ public abstract class StatementReading extends FileReading {
   private final StatementSink sink;
   private int statements;
   private long entries;
+  private long unbooked;
   private String lastStatement = "none";
 
   protected StatementReading(StatementSink sink) {
@@ -39,8 +40,26 @@ public abstract class StatementReading extends FileReading {
     return statements == 0 ? "The file contains no statement." : "";
   }
 
+  @Override
+  protected final void sumUp() {
+    if (unbooked > 0) {
+      note(
+          "not-booked",
+          unbooked == 1
+              ? "One entry is not booked yet: it is shown, and counts nowhere."
+              : "%d entries are not booked yet: they are shown, and count nowhere."
+                  .formatted(unbooked),
+          0);
+    }
+    sumUpForm();
+  }
+
+  /** Says at the end what only this form knows of the file as a whole. */
+  protected void sumUpForm() {}
+
   protected final void entry(StatementEntry entry) {
     entries++;
+    unbooked += entry.isBooked() ? 0 : 1;
     sink.entry(entry);
   }
 

@@ -1,7 +1,6 @@
 package io.sumbrel.core.bank;
 
 import java.util.Currency;
-import java.util.Locale;
 import java.util.Objects;
 import java.util.Optional;
 
@@ -25,20 +24,6 @@ public record StatementFrame(
     Objects.requireNonNull(number);
     Objects.requireNonNull(opening);
     Objects.requireNonNull(closing);
-  }
-
-  /** Whether it is of an account, whose number banks write with blanks, dashes, leading zeros. */
-  public boolean isOf(String accountNumber) {
-    return isSameAccount(account, accountNumber);
-  }
-
-  /** Whether two numbers name one account, however they are written. */
-  public static boolean isSameAccount(String one, String other) {
-    return bare(one).equals(bare(other));
-  }
-
-  private static String bare(String number) {
-    return number.replaceAll("[^A-Za-z0-9]", "").replaceFirst("^0+", "").toUpperCase(Locale.ROOT);
   }
 
   /** Whether it states where it begins and where it ends, so that balances can decide. */

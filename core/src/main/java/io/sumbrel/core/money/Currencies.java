@@ -30,6 +30,12 @@ public final class Currencies {
     return currency;
   }
 
+  /** Whether three letters are a code of ISO 4217. */
+  public static boolean isCode(String letters) {
+    return Currency.getAvailableCurrencies().stream()
+        .anyMatch(c -> c.getCurrencyCode().equals(letters));
+  }
+
   /** The decimals of every currency that has not two, by its code. */
   public static Map<String, Integer> unusualDecimals() {
     Map<String, Integer> unusual = new TreeMap<>();

@@ -60,17 +60,6 @@ class BankStatementTest {
   }
 
   @Test
-  void knowsItsAccountHoweverTheBankWritesTheNumber() {
-    StatementFrame frame = statement(1, 1).frame();
-    assertThat(new StatementFrame("0048-1044 17", USD, "", frame.opening(), frame.closing()))
-        .matches(f -> f.isOf("0048104417"))
-        .matches(f -> f.isOf("48104417"))
-        .matches(f -> !f.isOf("48104418"));
-    assertThat(new StatementFrame("de48 9999 0000", USD, "", frame.opening(), frame.closing()))
-        .matches(f -> f.isOf("DE4899990000"));
-  }
-
-  @Test
   void hasNothingToProveWhereNoBalanceIsStated() {
     BankStatement bare =
         new BankStatement(

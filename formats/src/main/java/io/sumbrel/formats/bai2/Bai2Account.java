@@ -14,6 +14,8 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
 
 /** One account of a group: its 03, its details, and what its 49 must agree with. */
 final class Bai2Account {
@@ -31,6 +33,7 @@ final class Bai2Account {
   private final List<String> notes = new ArrayList<>();
   private Header header;
   private long detailTotal;
+  private final Set<String> unmoving = new TreeSet<>();
   private int lines;
   private List<StatementEntry> entries;
 
@@ -65,6 +68,11 @@ final class Bai2Account {
   }
 
   List<String> notes() {
+    if (!unmoving.isEmpty()) {
+      notes.add(
+          "details of account %s that move no money were left out (type codes %s)."
+              .formatted(number, String.join(", ", unmoving)));
+    }
     return notes;
   }
 
@@ -130,6 +138,7 @@ final class Bai2Account {
       notes.add("the amount at line %d is negative; its sign was kept.".formatted(record.line()));
     }
     if (code.side() == 0 || written == 0) {
+      unmoving.add(type);
       return;
     }
     int after = afterFunds(fields, 2);

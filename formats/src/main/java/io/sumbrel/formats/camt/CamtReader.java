@@ -30,6 +30,9 @@ public final class CamtReader extends StatementReading {
   private CamtStatement statement;
   private CamtEntry entry;
 
+  /** A page whose statement goes on behind it. */
+  private CamtStatement openPage;
+
   private CamtReader(StatementSink sink) {
     super(sink);
   }
@@ -78,6 +81,13 @@ public final class CamtReader extends StatementReading {
           }
           default -> {}
         }
+      }
+      if (openPage != null) {
+        refuse(
+            "truncated",
+            "%s is not the last of its pages, and the file ends behind it. Bring the pages in as one file; nothing of it was stored."
+                .formatted(openPage.pageWords()),
+            openPage.line());
       }
     } catch (XMLStreamException e) {
       int at = e.getLocation() == null ? 0 : e.getLocation().getLineNumber();
@@ -163,6 +173,15 @@ public final class CamtReader extends StatementReading {
 
   private void endStatement(CamtStatement ended) {
     ended.requireSummary();
-    ends(ended.frame());
+    if (openPage != null) {
+      CamtStatement before = openPage;
+      openPage = null;
+      ended.follows(before);
+    }
+    if (ended.isContinued()) {
+      openPage = ended;
+    } else {
+      ends(ended.frame());
+    }
   }
 }

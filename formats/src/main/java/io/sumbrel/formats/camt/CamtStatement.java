@@ -27,6 +27,9 @@ final class CamtStatement {
   private String balanceSide = "";
   private Optional<LocalDate> balanceDate = Optional.empty();
 
+  private String page = "";
+  private boolean isLastPage = true;
+
   private long entries;
   private long booked;
   private long sum;
@@ -90,6 +93,8 @@ final class CamtStatement {
         }
       }
       case "ElctrncSeqNb" -> sequence = text;
+      case "PgNb" -> page = text;
+      case "LastPgInd" -> isLastPage = !text.equals("false") && !text.equals("0");
       case "Cd" ->
           balanceCode = parent.equals("CdOrPrtry") || parent.equals("Tp") ? text : balanceCode;
       case "Amt" -> balanceAmount = parent.equals("Bal") ? text : balanceAmount;
@@ -100,6 +105,27 @@ final class CamtStatement {
       case "Sum" -> saidSum = parent.equals("TtlNtries") ? text : saidSum;
       default -> {}
     }
+  }
+
+  /** Whether its closing stands on a page that follows (StmtPgntn of ISO 20022). */
+  boolean isContinued() {
+    return !isLastPage && balance("CLBD", "last ITBD").isEmpty();
+  }
+
+  /**
+   * Of a page without an opening that of the page before it holds, where it is of one statement.
+   */
+  void follows(CamtStatement before) {
+    if (account.equals(before.account)
+        && sequence.equals(before.sequence)
+        && balance("OPBD", "PRCD", "ITBD").isEmpty()) {
+      before.balance("OPBD", "PRCD", "ITBD").ifPresent(b -> balances.put("OPBD", b));
+    }
+  }
+
+  /** What it is called among the pages of a file. */
+  String pageWords() {
+    return "page %s of statement %s".formatted(page, sequence.isEmpty() ? id : sequence);
   }
 
   void endBalance() {

@@ -35,6 +35,17 @@ public final class CsvLayoutReader extends StatementReading {
   private CsvLines rows;
   private Row first;
   private Row last;
+
+  /** The last row that states a balance, and what the rows since it come to. */
+  private Row lastStated;
+
+  private long movedSince;
+  private int stated;
+
+  /** Rows before the first balance, or behind the last so far. */
+  private int outside;
+
+  private int since;
   private int order;
   private int width;
 
@@ -105,30 +116,76 @@ public final class CsvLayoutReader extends StatementReading {
       note("zero", "the entry of 0.00 was left out.", row.entry().place());
       return;
     }
-    if (last != null) {
+    if (row.balance().isPresent()) {
       requireChain(row);
+      stated++;
+      outside = lastStated == null ? outside : outside - since;
+      since = 0;
+      lastStated = row;
+      movedSince = 0;
+    } else {
+      outside++;
+      since += lastStated == null ? 0 : 1;
+      movedSince += row.entry().amountMinor();
     }
     first = first == null ? row : first;
     last = row;
     entry(row.entry());
   }
 
-  /** Oldest first: before + this = this balance. Newest first: the other way about. */
+  /**
+   * The rows between two balances lead from one to the other. Oldest first: before + between + this
+   * = this balance. Newest first: the other way about.
+   */
   private void requireChain(Row row) {
-    if (row.balance().isEmpty() || last.balance().isEmpty()) {
+    if (lastStated == null) {
       return;
     }
-    boolean oldestFirst = last.balance().get() + row.entry().amountMinor() == row.balance().get();
-    boolean newestFirst = row.balance().get() + last.entry().amountMinor() == last.balance().get();
+    long before = lastStated.balance().orElseThrow();
+    long now = row.balance().orElseThrow();
+    boolean oldestFirst = before + movedSince + row.entry().amountMinor() == now;
+    boolean newestFirst = now + movedSince + lastStated.entry().amountMinor() == before;
     boolean fits = order > 0 ? oldestFirst : order < 0 ? newestFirst : oldestFirst || newestFirst;
     if (!fits) {
       throw new Refusal(
           "does-not-add-up",
-          "the balance %s and that of the row before do not lead to one another."
-              .formatted(words(row.balance().get())));
+          "the balance %s and that of %s do not lead to one another."
+              .formatted(
+                  words(now),
+                  lastStated == last
+                      ? "the row before"
+                      : "line %d, with the rows between,".formatted(lastStated.entry().place())));
     }
     if (order == 0 && oldestFirst != newestFirst) {
       order = oldestFirst ? 1 : -1;
+    }
+  }
+
+  /** A column of balances that proves nothing, or not everything, is said to. */
+  @Override
+  protected void sumUpForm() {
+    if (layout.column(Meaning.BALANCE) < 0) {
+      return;
+    }
+    if (stated < 2 && first != last) {
+      note(
+          "balance",
+          stated == 0
+              ? "no row states a balance: nothing proves that none is missing."
+              : "only line %d states a balance: nothing proves that no row is missing."
+                  .formatted(lastStated.entry().place()),
+          0);
+    } else if (order == 0 && first != last) {
+      note(
+          "balance",
+          "the balances fit both ways, oldest first and newest first: they prove nothing about the beginning and the end.",
+          0);
+    } else if (outside > 0) {
+      note(
+          "balance",
+          "%d rows stand before the first balance or behind the last: no balance proves them."
+              .formatted(outside),
+          0);
     }
   }
 

@@ -44,6 +44,10 @@ public final class LockboxReader extends FileReading {
   private Record cheque;
   private int chequePlace;
   private int counted;
+
+  /** Cheques of the batch that are for nothing: counted by the bank, and left out. */
+  private int nothing;
+
   private int boxCount;
   private long boxMinor;
 
@@ -177,7 +181,12 @@ public final class LockboxReader extends FileReading {
         chequePlace,
         () -> {
           long amount = record.number(LockboxField.CHEQUE_AMOUNT);
-          if (amount <= 0) {
+          if (amount == 0) {
+            nothing++;
+            note("zero", "the cheque of 0.00 was left out.", chequePlace);
+            return;
+          }
+          if (amount < 0) {
             throw new Refusal("amount", "a cheque of %s cannot be.".formatted(words(amount)));
           }
           cheques.add(
@@ -210,8 +219,9 @@ public final class LockboxReader extends FileReading {
     requireEqual(
         "batch " + batch,
         new Total(record.number(LockboxField.BATCH_COUNT), record.number(LockboxField.BATCH_TOTAL)),
-        new Total(whole.cheques().size(), whole.totalMinor()));
-    boxCount += whole.cheques().size();
+        new Total(whole.cheques().size() + nothing, whole.totalMinor()));
+    boxCount += whole.cheques().size() + nothing;
+    nothing = 0;
     boxMinor += whole.totalMinor();
     batches.add(whole);
     cheques.clear();

@@ -46,6 +46,9 @@ public final class MtReader extends StatementReading {
   private final StringBuilder value = new StringBuilder();
   private Message message;
 
+  /** A page whose statement goes on in the next message. */
+  private Message openPage;
+
   private MtReader(StatementSink sink) {
     super(sink);
   }
@@ -71,6 +74,9 @@ public final class MtReader extends StatementReading {
     }
     field();
     endMessage();
+    if (openPage != null) {
+      openPage.requireClosing();
+    }
     if (lines.firstWindowsLine() > 0) {
       note(
           "encoding",
@@ -150,6 +156,7 @@ public final class MtReader extends StatementReading {
         case "60F", "60M" -> opening = Optional.of(balance(text));
         case "62F", "62M" -> {
           flush();
+          follow();
           closing = Optional.of(balance(text));
         }
         case "34F" -> {
@@ -160,6 +167,7 @@ public final class MtReader extends StatementReading {
         }
         case "61" -> {
           flush();
+          follow();
           Currency of =
               required(currency, "currency", "an entry stands before the opening balance.");
           MtEntry begun = MtEntry.of(text, at, of);
@@ -205,15 +213,46 @@ public final class MtReader extends StatementReading {
           Written.shortDate(matcher.group(2)), matcher.group(1).equals("C") ? minor : -minor);
     }
 
+    /** Some banks state the opening on the first page only, and the closing on the last. */
+    private void follow() {
+      if (openPage != null && opening.isEmpty() && openPage.isBefore(this)) {
+        opening = openPage.opening;
+        currency = openPage.currency;
+        openPage = null;
+      }
+    }
+
+    private boolean isBefore(Message next) {
+      return account.equals(next.account) && page(0).equals(next.page(0)) && !page(1).isEmpty();
+    }
+
+    /** Of a number such as 47/2 the statement and its page. */
+    private String page(int part) {
+      String[] parts = number.split("/");
+      return part < parts.length ? parts[part] : "";
+    }
+
+    void requireClosing() {
+      throw truncated("the message of line %d ends without its closing balance.".formatted(line));
+    }
+
     void end() {
       flush();
+      follow();
+      if (openPage != null) {
+        openPage.requireClosing();
+      }
       Currency of =
           required(currency, "balance", "the message of line " + line + " has no opening balance.");
       if (account.isEmpty()) {
         throw new Refusal("account", "the message of line " + line + " names no account.");
       }
       if (!interim && closing.isEmpty()) {
-        throw truncated("the message of line %d ends without its closing balance.".formatted(line));
+        if (page(1).isEmpty() || opening.isEmpty()) {
+          requireClosing();
+        }
+        openPage = this;
+        return;
       }
       if (!interim && opening.isEmpty()) {
         throw new Refusal("balance", "the message of line " + line + " has no opening balance.");

@@ -27,6 +27,8 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 
 /**
  * Statements of Open Financial Exchange, version 1 (SGML) and 2 (XML). The sign of {@code TRNAMT}
@@ -36,6 +38,10 @@ import java.util.Optional;
  */
 public final class OfxReader extends StatementReading {
   private static final int HEAD = 1024;
+  private static final Pattern XML_ENCODING =
+      Pattern.compile("(?i)<\\?xml[^>]*encoding\\s*=\\s*[\"']([A-Za-z0-9._-]+)");
+  private static final Pattern ENCODING = Pattern.compile("(?i)ENCODING:\\s*([A-Z0-9-]+)");
+  private static final Pattern CHARSET = Pattern.compile("(?i)CHARSET:\\s*([A-Z0-9-]+)");
 
   private OfxTokens tokens;
   private final Map<String, String> leaves = new HashMap<>();
@@ -76,17 +82,52 @@ public final class OfxReader extends StatementReading {
     }
   }
 
-  /** As the head says; windows-1252 where it says nothing (common practice of version 1 files). */
+  /**
+   * As the head says (OFX 2.2 for XML; CHARSET and ENCODING of version 1); windows-1252 where it
+   * says nothing that is known (common practice of version 1 files).
+   */
   private static Charset charset(BufferedInputStream in) throws IOException {
     in.mark(HEAD);
     String head = new String(in.readNBytes(HEAD), StandardCharsets.ISO_8859_1);
     in.reset();
-    String upper = head.toUpperCase(Locale.ROOT);
-    boolean utf8 =
-        upper.contains("ENCODING:UTF-8")
-            || upper.contains("<?XML") && !upper.contains("ENCODING=\"WINDOWS-1252\"")
-            || head.startsWith("\u00EF\u00BB\u00BF");
-    return utf8 ? StandardCharsets.UTF_8 : Charset.forName("windows-1252");
+    if (head.startsWith("\u00EF\u00BB\u00BF")) {
+      return StandardCharsets.UTF_8;
+    }
+    Matcher xml = XML_ENCODING.matcher(head);
+    if (xml.find()) {
+      return known(xml.group(1)).orElse(StandardCharsets.UTF_8);
+    }
+    if (head.toUpperCase(Locale.ROOT).contains("<?XML")) {
+      return StandardCharsets.UTF_8;
+    }
+    Matcher encoding = ENCODING.matcher(head);
+    if (encoding.find() && encoding.group(1).toUpperCase(Locale.ROOT).matches("UTF-?8|UNICODE")) {
+      return StandardCharsets.UTF_8;
+    }
+    Matcher charset = CHARSET.matcher(head);
+    String name = charset.find() ? charset.group(1) : "";
+    return known(name.matches("\\d{3,4}") ? "windows-" + name : name)
+        .or(() -> known("ISO-" + name))
+        .orElse(Charset.forName("windows-1252"));
+  }
+
+  private static Optional<Charset> known(String name) {
+    try {
+      return Optional.of(Charset.forName(name));
+    } catch (IllegalArgumentException e) {
+      return Optional.empty();
+    }
+  }
+
+  /** Bytes that cannot be what the head says they are. */
+  @Override
+  protected void sumUpForm() {
+    if (tokens.firstDoubtful() > 0) {
+      note(
+          "encoding",
+          "some letters here are not of the encoding that the file states; they are shown as �.",
+          tokens.firstDoubtful());
+    }
   }
 
   private void token(OfxTokens.Token token) {

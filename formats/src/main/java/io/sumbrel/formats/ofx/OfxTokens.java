@@ -19,6 +19,7 @@ final class OfxTokens {
 
   private final BufferedReader in;
   private int line = 1;
+  private int firstDoubtful;
 
   /**
    * @param tag the name in upper case; {@code /NAME} at an end
@@ -40,6 +41,11 @@ final class OfxTokens {
 
   int line() {
     return line;
+  }
+
+  /** The first line with bytes that are none of the encoding; 0 for none. */
+  int firstDoubtful() {
+    return firstDoubtful;
   }
 
   /** Goes on to the first tag. */
@@ -105,6 +111,9 @@ final class OfxTokens {
     int c = in.read();
     if (c == '\n') {
       line++;
+    }
+    if (c == '\uFFFD' && firstDoubtful == 0) {
+      firstDoubtful = line;
     }
     if (c == 0) {
       throw new Refusal("not-readable", "the file holds binary data; it is not a text file.");

@@ -6,6 +6,7 @@ import io.sumbrel.core.bank.BankStatement;
 import io.sumbrel.core.bank.Method;
 import io.sumbrel.core.bank.StatementEntry;
 import io.sumbrel.formats.Damage;
+import io.sumbrel.formats.Issue;
 import io.sumbrel.formats.Parsed;
 import java.nio.charset.StandardCharsets;
 import java.time.LocalDate;
@@ -99,6 +100,23 @@ class Bai2ReaderTest {
     Parsed<List<BankStatement>> parsed = read(off);
     assertThat(parsed.orRefuse().get(0).entries().get(0).amountMinor()).isEqualTo(60_000);
     assertThat(parsed.issues()).anyMatch(i -> i.message().contains("do not make its deposit"));
+  }
+
+  /** AS-OF-DATE MODIFIER 1, interim previous-day; from memory. */
+  @Test
+  void saysThatAnInterimGroupCountsNowhereAndWhatMovesNoMoney() {
+    Parsed<List<BankStatement>> interim = read(DAY.replace("2359,USD,2/", "2359,USD,1/"));
+    assertThat(interim.orRefuse().get(0).bookedCount()).isZero();
+    assertThat(interim.issues().get(0).words())
+        .isEqualTo("4 entries are not booked yet: they are shown, and count nowhere.");
+    Parsed<List<BankStatement>> unmoving =
+        read(DAY.replace("16,698,2500,Z,F1,,ACCOUNT FEE", "16,890,2500,Z,F1,,A MESSAGE"));
+    assertThat(unmoving.orRefuse().get(0).entries()).hasSize(3);
+    assertThat(unmoving.issues().stream().map(Issue::words))
+        .anyMatch(
+            w ->
+                w.contains(
+                    "details of account 0048104417 that move no money were left out (type codes 890)"));
   }
 
   @Test

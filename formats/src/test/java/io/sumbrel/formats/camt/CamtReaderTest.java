@@ -175,6 +175,59 @@ class CamtReaderTest {
   }
 
   @Test
+  void saysHowManyEntriesCountNowhere() {
+    String pending = published("08").replaceFirst("<Cd>BOOK</Cd></Sts>", "<Cd>PDNG</Cd></Sts>");
+    assertThat(read(pending).issues())
+        .singleElement()
+        .satisfies(
+            i ->
+                assertThat(i.words())
+                    .isEqualTo("One entry is not booked yet: it is shown, and counts nowhere."));
+  }
+
+  /** The published example as two pages: StmtPgntn of ISO 20022, PgNb and LastPgInd. */
+  private static String inPages(String last) {
+    String one = published("08");
+    String first =
+        one.replaceFirst(
+                "<Acct>",
+                "<ElctrncSeqNb>7</ElctrncSeqNb><StmtPgntn><PgNb>1</PgNb><LastPgInd>false</LastPgInd></StmtPgntn><Acct>")
+            .replaceAll("(?s)<Bal><Tp><CdOrPrtry><Cd>CLBD.*?</Bal>", "")
+            .replaceAll("(?s)<TxsSummry>.*?</TxsSummry>", "")
+            .replaceAll("(?s)<Ntry><Amt Ccy=\"SEK\">30000.*?</Ntry>", "");
+    String second =
+        one.replaceFirst(
+                "<Acct>",
+                "<ElctrncSeqNb>%s</ElctrncSeqNb><StmtPgntn><PgNb>2</PgNb><LastPgInd>true</LastPgInd></StmtPgntn><Acct>"
+                    .formatted(last))
+            .replaceAll("(?s)<Bal><Tp><CdOrPrtry><Cd>OPBD.*?</Bal>", "")
+            .replaceAll("(?s)<TxsSummry>.*?</TxsSummry>", "")
+            .replaceAll("(?s)<Ntry><Amt Ccy=\"SEK\">(105678.50|200000)<.*?</Ntry>", "");
+    int from = second.indexOf("<Stmt>");
+    return first.replace(
+        "</BkToCstmrStmt>",
+        second.substring(from, second.indexOf("</BkToCstmrStmt>")) + "</BkToCstmrStmt>");
+  }
+
+  @Test
+  void joinsPagesOfWhichTheFirstOpensAndTheLastCloses() {
+    List<BankStatement> joined = read(inPages("7")).orRefuse();
+    assertThat(joined)
+        .singleElement()
+        .satisfies(
+            s -> {
+              assertThat(s.entries()).hasSize(3);
+              assertThat(s.frame().opening().orElseThrow().minor()).isEqualTo(50_000_000);
+              s.requireAddsUp();
+            });
+    assertThat(refusal(inPages("8"))).contains("the opening balance is missing");
+    String alone = inPages("7").replaceAll("(?s)</Stmt>\\s*<Stmt>.*</Stmt>", "</Stmt>");
+    assertThat(refusal(alone))
+        .contains("page 1 of statement 7 is not the last of its pages")
+        .contains("Bring the pages in as one file");
+  }
+
+  @Test
   void refusesWhatContradictsItself() {
     String good = published("08");
     assertThat(refusal(good.replace("<NbOfNtries>3", "<NbOfNtries>4")))

@@ -9,6 +9,7 @@ import io.sumbrel.formats.CellStyle.DateOrder;
 import io.sumbrel.formats.CellStyle.DecimalMark;
 import io.sumbrel.formats.CsvSample;
 import io.sumbrel.formats.Damage;
+import io.sumbrel.formats.Issue;
 import io.sumbrel.formats.Parsed;
 import io.sumbrel.formats.csvlayout.CsvLayout.Meaning;
 import io.sumbrel.formats.csvlayout.CsvLayout.SignRule;
@@ -16,6 +17,7 @@ import java.nio.charset.StandardCharsets;
 import java.time.LocalDate;
 import java.util.Currency;
 import java.util.List;
+import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -87,6 +89,52 @@ class CsvLayoutReaderTest {
     assertThat(refusal(FILE.replace("-12,50", "-12,05"), GERMAN))
         .isEqualTo(
             "Line 6: the balance 1,900.00 and that of the row before do not lead to one another.");
+  }
+
+  /** Some banks state the balance once a day, behind its last entry (common practice). */
+  @Test
+  void provesRowsBetweenTwoBalancesAndSaysWhatNoneProves() {
+    String head = "a;b\nc;d\nDate;Name;Text;Amount;Balance\n";
+    String rows =
+        "14.11.26;A;;1,00;\n14.11.26;B;;2,00;103,00\n15.11.26;C;;4,00;\n15.11.26;D;;8,00;115,00\n16.11.26;E;;16,00;\nSum\n";
+    Parsed<List<BankStatement>> parsed = read(head + rows, GERMAN);
+    assertThat(parsed.orRefuse().get(0).movedMinor()).isEqualTo(3_100);
+    assertThat(parsed.issues())
+        .singleElement()
+        .satisfies(
+            i ->
+                assertThat(i.words())
+                    .isEqualTo(
+                        "2 rows stand before the first balance or behind the last: no balance proves them."));
+    assertThat(refusal(head + rows.replace("C;;4,00", "C;;5,00"), GERMAN))
+        .isEqualTo(
+            "Line 7: the balance 115.00 and that of line 5, with the rows between, do not lead to one another.");
+    String newestFirst =
+        "16.11.26;E;;16,00;131,00\n15.11.26;D;;8,00;\n15.11.26;C;;4,00;107,00\n14.11.26;B;;2,00;103,00\nSum\n";
+    Parsed<List<BankStatement>> turned = read(head + newestFirst, GERMAN);
+    turned.orRefuse().get(0).requireAddsUp();
+    assertThat(turned.orRefuse().get(0).frame().opening().orElseThrow().minor()).isEqualTo(10_100);
+    assertThat(turned.issues()).isEmpty();
+  }
+
+  @Test
+  void saysWhenBalancesProveNothing() {
+    String head = "a;b\nc;d\nDate;Name;Text;Amount;Balance\n";
+    assertThat(notes(head + "14.11.26;A;;1,00;\n14.11.26;B;;2,00;\nSum\n"))
+        .isEqualTo("no row states a balance: nothing proves that none is missing.");
+    assertThat(notes(head + "14.11.26;A;;1,00;\n14.11.26;B;;2,00;103,00\nSum\n"))
+        .isEqualTo("only line 5 states a balance: nothing proves that no row is missing.");
+    assertThat(notes(head + "14.11.26;A;;5,00;105,00\n14.11.26;B;;2,00;107,00\nSum\n"))
+        .as("oldest first is the only way")
+        .isEmpty();
+    assertThat(notes(head + "14.11.26;A;;5,00;100,00\n14.11.26;B;;-5,00;95,00\nSum\n"))
+        .startsWith("the balances fit both ways");
+  }
+
+  private static String notes(String file) {
+    Parsed<List<BankStatement>> parsed = read(file, GERMAN);
+    parsed.orRefuse();
+    return parsed.issues().stream().map(Issue::words).collect(Collectors.joining(" | "));
   }
 
   @ParameterizedTest

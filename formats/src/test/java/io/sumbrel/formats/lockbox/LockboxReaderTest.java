@@ -155,6 +155,20 @@ class LockboxReaderTest {
     assertThat(read(loose).orRefuse()).hasSize(2);
   }
 
+  /** An empty envelope is counted by some banks as a cheque for nothing (common practice). */
+  @Test
+  void aChequeForNothingIsLeftOutAndSaid() {
+    List<String> zero = with(10, FILE.get(10).replace("0000000001", "0000000000"));
+    zero.set(11, FILE.get(11).replace("0000000001", "0000000000"));
+    zero.set(12, FILE.get(12).replace("0000208401", "0000208400"));
+    Parsed<List<LockboxBatch>> parsed = read(zero);
+    assertThat(parsed.orRefuse().get(1).cheques()).isEmpty();
+    assertThat(parsed.issues().get(0).words())
+        .isEqualTo("Line 11: the cheque of 0.00 was left out.");
+    assertThat(refusal(with(10, FILE.get(10).replace("0000000001", "0000000000"))))
+        .contains("states 1 cheques of 0.01, there are 1 of 0.00");
+  }
+
   @Test
   void aRoutingNumberWithAWrongDigitIsNotedAndKept() {
     Parsed<List<LockboxBatch>> parsed =

@@ -239,6 +239,35 @@ class MtReaderTest {
     assertThat(refusal(":61:090528D1,2FCHG4//6\n")).contains("before the “:20:”");
   }
 
+  /** Pages are told by the number behind the stroke of :28C: (SWIFT handbook; from memory). */
+  @Test
+  void joinsPagesOfWhichTheFirstOpensAndTheLastCloses() {
+    String page =
+        """
+        :20:P
+        :25:0048104417
+        :28C:7/%d
+        %s:61:261116C12,00NTRFX
+        %s-
+        """;
+    String opening = ":60F:C261115USD1000,00\n";
+    String closing = ":62F:C261116USD1036,00\n";
+    String first = page.formatted(1, opening, "");
+    String last = page.formatted(3, "", closing);
+    List<BankStatement> joined = read(first + page.formatted(2, "", "") + last).orRefuse();
+    assertThat(joined)
+        .singleElement()
+        .satisfies(
+            s -> {
+              assertThat(s.number()).isEqualTo("7/3");
+              assertThat(s.entries()).hasSize(3);
+              s.requireAddsUp();
+            });
+    assertThat(refusal(first + last.replace("7/3", "8/3")))
+        .contains("an entry stands before the opening balance");
+    assertThat(refusal(first)).contains("ends without its closing balance");
+  }
+
   @Test
   void survivesDamage() {
     Damage.survive(

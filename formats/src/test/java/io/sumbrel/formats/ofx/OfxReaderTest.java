@@ -13,6 +13,8 @@ import java.nio.charset.StandardCharsets;
 import java.time.LocalDate;
 import java.util.List;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 
 class OfxReaderTest {
   /**
@@ -114,6 +116,38 @@ class OfxReaderTest {
         read(PUBLISHED.replace("<TRNTYPE>ATM", "<TRNTYPE>HOLD")).orRefuse().get(0);
     assertThat(statement.entries().get(1).status()).isEqualTo(Status.PENDING);
     assertThat(statement.movedMinor()).isEqualTo(-20_000);
+  }
+
+  /** ENCODING and CHARSET of the head of version 1, and the XML declaration of version 2. */
+  @ParameterizedTest
+  @CsvSource({
+    "ENCODING:USASCII, CHARSET:1252, windows-1252",
+    "ENCODING:USASCII, CHARSET:1250, windows-1250",
+    "ENCODING:USASCII, CHARSET:8859-1, ISO-8859-1",
+    "ENCODING:USASCII, CHARSET:ISO-8859-1, ISO-8859-1",
+    "ENCODING:UTF-8, CHARSET:NONE, UTF-8",
+    "ENCODING:UNICODE, CHARSET:NONE, UTF-8",
+    "ENCODING:USASCII, CHARSET:NONE, windows-1252"
+  })
+  void readsTheEncodingThatTheHeadStates(String encoding, String charset, String meant) {
+    String named = older(PUBLISHED).replace("<CHECKNUM>1000", "<NAME>Müller");
+    String stated = named.replace("ENCODING:USASCII", encoding).replace("CHARSET:1252", charset);
+    Parsed<List<BankStatement>> parsed = OfxReader.read(stated.getBytes(Charset.forName(meant)));
+    assertThat(parsed.orRefuse().get(0).entries().get(0).payerName()).contains("Müller");
+    assertThat(parsed.issues()).isEmpty();
+  }
+
+  @Test
+  void readsXmlInItsStatedEncodingAndDoubtsWhatCannotBe() {
+    String named = PUBLISHED.replace("<CHECKNUM>1000</CHECKNUM>", "<NAME>Müller</NAME>");
+    byte[] latin = named.replace("UTF-8", "ISO-8859-1").getBytes(StandardCharsets.ISO_8859_1);
+    assertThat(OfxReader.read(latin).orRefuse().get(0).entries().get(0).payerName())
+        .contains("Müller");
+    Parsed<List<BankStatement>> wrong = OfxReader.read(named.getBytes(StandardCharsets.ISO_8859_1));
+    assertThat(wrong.orRefuse().get(0).entries()).hasSize(2);
+    assertThat(wrong.issues().get(0).words())
+        .isEqualTo(
+            "Line 10: some letters here are not of the encoding that the file states; they are shown as �.");
   }
 
   @Test

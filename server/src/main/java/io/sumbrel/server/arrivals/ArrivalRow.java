@@ -37,6 +37,7 @@ class ArrivalRow {
   int heldCount;
   Long csvLayoutId;
   LocalDate firstDay;
+  boolean asksAccount;
   String refusal = "";
   String notes = "";
   Instant arrivedAt;
@@ -64,6 +65,16 @@ class ArrivalRow {
     return open && ArrivedFiles.TABLES.contains(fileKind());
   }
 
+  ArrivalAsks asks() {
+    if (state != ArrivalState.LAYOUT) {
+      return ArrivalAsks.NOTHING;
+    }
+    if (asksAccount) {
+      return ArrivalAsks.ACCOUNT;
+    }
+    return fileKind() == FileKind.LOCKBOX ? ArrivalAsks.LOCKBOX : ArrivalAsks.COLUMNS;
+  }
+
   ArrivalView toView(long unexplained) {
     return new ArrivalView(
         id,
@@ -80,6 +91,7 @@ class ArrivalRow {
         heldCount,
         unexplained,
         refusal,
+        asks(),
         mayBeNamed(),
         notes.isEmpty() ? List.of() : List.of(notes.split("\n")),
         arrivedAt,

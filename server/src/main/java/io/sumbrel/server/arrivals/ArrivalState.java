@@ -2,7 +2,7 @@ package io.sumbrel.server.arrivals;
 
 /** Where a file stands. */
 public enum ArrivalState {
-  /** A bank's own CSV whose columns nobody has named yet. */
+  /** Somebody has to say first what its columns hold, or whose account it is. */
   LAYOUT,
   WAITING,
   ACCEPTED,

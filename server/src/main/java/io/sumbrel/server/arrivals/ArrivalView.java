@@ -12,6 +12,7 @@ import java.util.Optional;
  * @param unexplained how many of its lines are still in the pile
  * @param heldCount how many are possibly double and wait for a person's word
  * @param refusal why it was refused, or why it cannot be accepted yet, as a sentence
+ * @param asks what somebody has to say of it first
  * @param mayBeNamed whether somebody may say what its columns hold
  * @param notes what the reader found worth saying
  */
@@ -30,6 +31,7 @@ public record ArrivalView(
     int heldCount,
     long unexplained,
     String refusal,
+    ArrivalAsks asks,
     boolean mayBeNamed,
     List<String> notes,
     Instant arrivedAt,

@@ -45,6 +45,7 @@ class ArrivalsController {
   private final MakeLayout makeLayout;
   private final TriedLists triedLists;
   private final MakeLockbox makeLockbox;
+  private final NameAccount nameAccount;
   private final TypeEntries typeEntries;
   private final AccountStands accountStands;
   private final ImportProgress progress;
@@ -60,6 +61,7 @@ class ArrivalsController {
       MakeLayout makeLayout,
       TriedLists triedLists,
       MakeLockbox makeLockbox,
+      NameAccount nameAccount,
       TypeEntries typeEntries,
       AccountStands accountStands,
       ImportProgress progress) {
@@ -73,6 +75,7 @@ class ArrivalsController {
     this.makeLayout = makeLayout;
     this.triedLists = triedLists;
     this.makeLockbox = makeLockbox;
+    this.nameAccount = nameAccount;
     this.typeEntries = typeEntries;
     this.accountStands = accountStands;
     this.progress = progress;
@@ -242,6 +245,21 @@ class ArrivalsController {
       @PathVariable long id,
       @RequestBody MakeLockbox.LockboxRequest request) {
     return makeLockbox.keep(actor, id, request);
+  }
+
+  /** Which account a file may mean. */
+  @GetMapping("/{id}/account")
+  NameAccount.AccountQuestion account(@AuthenticationPrincipal Actor actor, @PathVariable long id) {
+    return nameAccount.question(actor, id);
+  }
+
+  @PutMapping("/{id}/account/{bankAccountId}")
+  @PreAuthorize("hasAuthority('BRING_IN')")
+  ArrivalView nameAccount(
+      @AuthenticationPrincipal Actor actor,
+      @PathVariable long id,
+      @PathVariable long bankAccountId) {
+    return nameAccount.keep(actor, id, bankAccountId);
   }
 
   @PostMapping("/typed")

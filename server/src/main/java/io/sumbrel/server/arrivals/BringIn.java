@@ -136,7 +136,20 @@ public class BringIn {
     row.kind = file.kind().name();
     file.items().ifPresent(ReadOpenItems::requireFits);
     row.notes = Column.cut(file.notes(), 4000);
-    describe(row, file);
+    row.asksAccount = false;
+    try {
+      describe(row, file);
+    } catch (Refusal e) {
+      if (!e.code().equals("which-account")) {
+        throw e;
+      }
+      row.asksAccount = true;
+      row.title = "An account that may be one of several";
+      row.notes = Column.cut(e.getMessage(), 4000);
+      row.refusal = "";
+      row.state = ArrivalState.LAYOUT;
+      return;
+    }
     row.firstDay = file.firstDay().orElse(null);
     row.refusal = "";
     row.state = ArrivalState.WAITING;

@@ -75,10 +75,15 @@ class DaysFiles {
   }
 
   private String lacking(ArrivalRow row) {
-    if (row.state == ArrivalState.LAYOUT) {
-      return row.fileKind() == FileKind.LOCKBOX
-          ? "Its lockbox is to be set up."
-          : "Its columns are to be named.";
+    switch (row.asks()) {
+      case COLUMNS:
+        return "Its columns are to be named.";
+      case LOCKBOX:
+        return "Its lockbox is to be set up.";
+      case ACCOUNT:
+        return "Its account is to be named.";
+      default:
+        break;
     }
     return row.refusal.isEmpty() && isList(row) ? disagreeing(row) : row.refusal;
   }

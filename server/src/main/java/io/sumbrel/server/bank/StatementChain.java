@@ -43,7 +43,7 @@ public class StatementChain {
       BankStatement statement, BankAccount account, Continuation reading, boolean isRepeated) {}
 
   /**
-   * @throws Refusal {@code unknown-account}, {@code currency}
+   * @throws Refusal {@code unknown-account}, {@code currency}, {@code which-account}
    */
   public BankAccount account(long booksId, BankStatement statement) {
     return accounts.numbered(booksId, statement.account(), statement.currency());
@@ -64,7 +64,7 @@ public class StatementChain {
       BankAccount account = account(booksId, statement);
       AccountHistory history =
           histories.computeIfAbsent(
-              account.id(), a -> history(account, earliest(account, statements)));
+              account.id(), a -> history(account, earliest(booksId, account, statements)));
       try {
         Continuation reading = Continuation.of(statement, history);
         requireOpen(booksId, reading);
@@ -92,9 +92,9 @@ public class StatementChain {
         .ifPresent(d -> months.requireOpen(booksId, d));
   }
 
-  private static LocalDate earliest(BankAccount account, List<BankStatement> statements) {
+  private LocalDate earliest(long booksId, BankAccount account, List<BankStatement> statements) {
     return statements.stream()
-        .filter(s -> s.frame().isOf(account.number()))
+        .filter(s -> account(booksId, s).id() == account.id())
         .flatMap(s -> s.bookedEntries().stream())
         .map(StatementEntry::bookingDate)
         .min(LocalDate::compareTo)

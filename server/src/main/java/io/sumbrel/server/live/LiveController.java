@@ -55,6 +55,7 @@ class LiveController {
           Map.entry("files-fetched", Set.of("connections")),
           Map.entry("fetching-failed", Set.of("connections")),
           Map.entry("fetch-times-set", Set.of("connections")),
+          Map.entry("account-meant", Set.of("arrivals")),
           Map.entry("layout-made", Set.of("arrivals")),
           Map.entry("lockbox-set-up", Set.of("arrivals")),
           Map.entry("month-closed", Set.of("books", "desk")),

@@ -63,6 +63,7 @@ class PlanReader {
           "file-known",
           "file-refused",
           "file-dropped",
+          "account-meant",
           "files-fetched",
           "fetching-failed",
           "fetch-times-set");
