@@ -18,7 +18,7 @@ export function ItemList({ list, arrival, scope, setScope, choices, setChoices }
   return (
     <>
       <h2 className={styles.title}>Open items</h2>
-      {waiting && arrival.kind !== 'UBL' && (
+      {waiting && arrival.kind.startsWith('list') && (
         <fieldset className={styles.scope}>
           <legend>This list names</legend>
           {(['CHANGES_ONLY', 'COMPLETE'] as const).map((s) => (

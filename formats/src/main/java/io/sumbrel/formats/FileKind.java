@@ -24,6 +24,7 @@ public enum FileKind {
   BANK_CSV("own columns", Use.STATEMENT),
   OPEN_ITEMS_CSV("list of open items", Use.OPEN_ITEMS),
   UBL("UBL", Use.OPEN_ITEMS),
+  CII("CII", Use.OPEN_ITEMS),
   LOCKBOX("lockbox", Use.DEPOSITS),
   /** CSV of a card processor: known by a layout that somebody made. */
   PAYOUT_CSV("list of payouts", Use.DEPOSITS),
@@ -78,6 +79,8 @@ public enum FileKind {
 
   private static final Pattern UBL_ROOT =
       Pattern.compile("urn:oasis:names:specification:ubl:schema:xsd:(?:Invoice|CreditNote)-2");
+  private static final String CII_ROOT =
+      "urn:un:unece:uncefact:data:standard:CrossIndustryInvoice:100";
   private static final Pattern MT_TAG = Pattern.compile("(?m)(?:^|\\{4:\\s*):(\\d{2}[A-Z]?):");
 
   /** A byte order mark, SOH, blanks and empty lines. */
@@ -108,6 +111,11 @@ public enum FileKind {
 
   public String words() {
     return words;
+  }
+
+  /** Whether it is one invoice or credit note, and no list of what is open. */
+  public boolean isDocument() {
+    return this == UBL || this == CII;
   }
 
   /**
@@ -149,6 +157,9 @@ public enum FileKind {
     }
     if (UBL_ROOT.matcher(text).find()) {
       return UBL;
+    }
+    if (text.contains(CII_ROOT)) {
+      return CII;
     }
     if (OFX_HEAD.matcher(text).matches()) {
       return OFX;

@@ -127,7 +127,7 @@ public class AcceptFile {
     switch (file.kind().use()) {
       case OPEN_ITEMS -> {
         // one document is no list of everything that is open
-        boolean one = file.kind() == FileKind.UBL;
+        boolean one = file.kind().isDocument();
         openItems.read(
             actor,
             row,

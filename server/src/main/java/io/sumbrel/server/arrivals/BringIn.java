@@ -262,7 +262,7 @@ public class BringIn {
     if (file.items().isPresent()) {
       OpenItemList list = file.items().get();
       row.title =
-          file.kind() == FileKind.UBL
+          file.kind().isDocument()
               ? cut(list.items().get(0).kind().words() + " " + list.items().get(0).number())
               : "Open items";
       row.statedCount = list.items().size();

@@ -23,6 +23,8 @@ import io.sumbrel.formats.FileKind;
 import io.sumbrel.formats.Parsed;
 import io.sumbrel.formats.bai2.Bai2Reader;
 import io.sumbrel.formats.camt.CamtReader;
+import io.sumbrel.formats.invoice.CiiReader;
+import io.sumbrel.formats.invoice.UblReader;
 import io.sumbrel.formats.itemcsv.OpenItemCsvReader;
 import io.sumbrel.formats.lockbox.LockboxLayout;
 import io.sumbrel.formats.lockbox.LockboxReader;
@@ -30,7 +32,6 @@ import io.sumbrel.formats.mt.MtReader;
 import io.sumbrel.formats.ofx.OfxReader;
 import io.sumbrel.formats.pastcsv.PastPaymentCsvReader;
 import io.sumbrel.formats.statementcsv.StatementCsvReader;
-import io.sumbrel.formats.ubl.UblReader;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Currency;
@@ -63,6 +64,7 @@ final class FileFacts {
                 switch (kindOf(bytes)) {
                   case OPEN_ITEMS_CSV -> OpenItemCsvReader.read(bytes).orRefuse();
                   case UBL -> UblReader.read(bytes).orRefuse();
+                  case CII -> CiiReader.read(bytes).orRefuse();
                   default -> throw other(bytes, "open items");
                 });
     list.items().forEach(this::item);

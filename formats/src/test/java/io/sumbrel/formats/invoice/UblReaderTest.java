@@ -1,4 +1,4 @@
-package io.sumbrel.formats.ubl;
+package io.sumbrel.formats.invoice;
 
 import static org.assertj.core.api.Assertions.assertThat;
 

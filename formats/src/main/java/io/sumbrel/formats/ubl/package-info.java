@@ -1,2 +1,0 @@
-/** Invoices and credit notes of the Universal Business Language 2. Entry: {@code UblReader}. */
-package io.sumbrel.formats.ubl;
