@@ -220,7 +220,7 @@ export function Arrivals() {
             }}
           />
           <span className={styles.soft}>
-            statements, lockboxes, payouts, lists, invoices · up to 100 MB
+            statements, lockboxes, payouts, lists, invoices · up to 1 GB
           </span>
           <Button onClick={() => void navigate('/arrivals/typed')}>
             Type entries<Key>T</Key>

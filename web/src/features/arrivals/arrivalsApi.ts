@@ -20,7 +20,7 @@ export type Typed = Schemas['TypedRequest'];
 export type Scope = 'COMPLETE' | 'CHANGES_ONLY';
 export type Choices = Record<string, 'KEEP_OURS' | 'SETTLED_ELSEWHERE'>;
 
-const MOST_MEGABYTES = 100;
+const MOST_MEGABYTES = 1024;
 
 export const arrivalsQuery = queryOptions({
   queryKey: ['arrivals'],

@@ -121,7 +121,7 @@ public class AcceptFile {
         .setParameter("id", arrivalId)
         .getResultList();
     ArrivalRow row = BringIn.waiting(entities, actor.booksId(), arrivalId);
-    ArrivedFile file = files.read(actor.booksId(), store.original(row.hash), row.csvLayoutId);
+    ArrivedFile file = files.read(actor.booksId(), store.file(row.hash), row.csvLayoutId);
     row.decide(ArrivalState.ACCEPTED, actor.name(), clock.instant());
     row.refusal = "";
     switch (file.kind().use()) {

@@ -5,10 +5,11 @@ import io.sumbrel.formats.FileKind;
 import io.sumbrel.formats.TextLines;
 import io.sumbrel.server.persistence.Column;
 import io.sumbrel.server.persistence.FileStore;
+import io.sumbrel.server.persistence.StoredFile;
 import io.sumbrel.server.receipt.Unclaimed;
 import jakarta.persistence.EntityManager;
-import java.io.ByteArrayInputStream;
 import java.io.IOException;
+import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.util.ArrayList;
 import java.util.List;
@@ -76,12 +77,12 @@ public class Arrivals {
   }
 
   @Transactional(readOnly = true)
-  byte[] original(long booksId, long arrivalId) {
+  StoredFile original(long booksId, long arrivalId) {
     ArrivalRow row = row(booksId, arrivalId);
     if (row.state == ArrivalState.REFUSED || row.state == ArrivalState.KNOWN) {
       throw new Refusal("not-found", "Nothing of " + row.fileName + " was stored.");
     }
-    return store.original(row.hash);
+    return store.file(row.hash);
   }
 
   /** Lines of the original around a place, as they stand in the file. */
@@ -95,10 +96,9 @@ public class Arrivals {
   @Transactional(readOnly = true)
   List<SourceLine> lines(long booksId, long arrivalId, int around, String near, int nth) {
     List<SourceLine> lines = new ArrayList<>();
-    try {
-      byte[] read =
-          files.text(booksId, original(booksId, arrivalId), row(booksId, arrivalId).csvLayoutId);
-      TextLines text = new TextLines(new ByteArrayInputStream(read));
+    try (InputStream read =
+        files.text(booksId, original(booksId, arrivalId), row(booksId, arrivalId).csvLayoutId)) {
+      TextLines text = new TextLines(read);
       for (var next = text.next();
           next.isPresent() && text.number() <= around + LINES_AROUND;
           next = text.next()) {

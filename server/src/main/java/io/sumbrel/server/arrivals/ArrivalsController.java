@@ -11,6 +11,9 @@ import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Optional;
+import org.springframework.core.io.ByteArrayResource;
+import org.springframework.core.io.FileSystemResource;
+import org.springframework.core.io.Resource;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
@@ -117,9 +120,10 @@ class ArrivalsController {
   }
 
   @GetMapping("/{id}/original")
-  ResponseEntity<byte[]> original(@AuthenticationPrincipal Actor actor, @PathVariable long id) {
+  ResponseEntity<Resource> original(@AuthenticationPrincipal Actor actor, @PathVariable long id) {
     return attachment(
-        arrivals.find(actor.booksId(), id).fileName(), arrivals.original(actor.booksId(), id));
+        arrivals.find(actor.booksId(), id).fileName(),
+        new FileSystemResource(arrivals.original(actor.booksId(), id).path()));
   }
 
   @PostMapping("/{id}/acceptance")
@@ -139,14 +143,15 @@ class ArrivalsController {
 
   /** A form with a few rows as an example. */
   @GetMapping("/forms/sample")
-  ResponseEntity<byte[]> form(
+  ResponseEntity<Resource> form(
       @RequestParam(defaultValue = "OPEN_ITEMS") ListKind list,
       @RequestParam(defaultValue = "false") boolean workbook) {
     String name = list.words().replace(' ', '-') + (workbook ? ".xlsx" : ".csv");
-    return attachment(name, workbook ? ListForms.workbook(list) : ListForms.csv(list));
+    return attachment(
+        name, new ByteArrayResource(workbook ? ListForms.workbook(list) : ListForms.csv(list)));
   }
 
-  private static ResponseEntity<byte[]> attachment(String name, byte[] bytes) {
+  private static ResponseEntity<Resource> attachment(String name, Resource bytes) {
     return ResponseEntity.ok()
         .contentType(MediaType.APPLICATION_OCTET_STREAM)
         .header(

@@ -12,6 +12,7 @@ import io.sumbrel.formats.CsvTable;
 import io.sumbrel.formats.FileKind;
 import io.sumbrel.formats.Issue;
 import io.sumbrel.formats.Parsed;
+import io.sumbrel.formats.StatementReading;
 import io.sumbrel.formats.bai2.Bai2Reader;
 import io.sumbrel.formats.camt.CamtReader;
 import io.sumbrel.formats.csvlayout.CsvLayout;
@@ -28,6 +29,10 @@ import io.sumbrel.formats.receiptcsv.ReceiptCsvReader;
 import io.sumbrel.formats.statementcsv.StatementCsvReader;
 import io.sumbrel.formats.tillcsv.TillReportCsvReader;
 import io.sumbrel.server.bank.BankAccount;
+import io.sumbrel.server.persistence.StoredFile;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -59,6 +64,34 @@ record ArrivedFile(
     String notes) {
   private static final int NOTES = 5;
 
+  private static final Map<FileKind, StatementReading.Format> STREAMED =
+      Map.of(
+          FileKind.CAMT_053, CamtReader::into,
+          FileKind.CAMT_052, CamtReader::into,
+          FileKind.CAMT_054, CamtReader::into,
+          FileKind.MT940, MtReader::into,
+          FileKind.MT942, MtReader::into,
+          FileKind.BAI2, Bai2Reader::into,
+          FileKind.OFX, OfxReader::into);
+
+  /** Whether a file of a kind is read piece by piece, however large it is. */
+  static boolean isStreamed(FileKind kind) {
+    return STREAMED.containsKey(kind);
+  }
+
+  /**
+   * Reads a file that is {@linkplain #isStreamed streamed}.
+   *
+   * @throws io.sumbrel.core.refusal.Refusal with the place and the reason
+   */
+  static ArrivedFile stream(FileKind kind, StoredFile file) {
+    try (InputStream in = file.open()) {
+      return of(kind, StatementReading.collect(in, STREAMED.get(kind)));
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+  }
+
   /**
    * Reads a file whose kind says all of how it is written.
    *
@@ -67,10 +100,6 @@ record ArrivedFile(
    */
   static ArrivedFile read(FileKind kind, byte[] bytes) {
     return switch (kind) {
-      case CAMT_053, CAMT_052, CAMT_054 -> of(kind, CamtReader.read(bytes));
-      case MT940, MT942 -> of(kind, MtReader.read(bytes));
-      case BAI2 -> of(kind, Bai2Reader.read(bytes));
-      case OFX -> of(kind, OfxReader.read(bytes));
       case STATEMENT_CSV -> of(kind, StatementCsvReader.read(bytes));
       case OPEN_ITEMS_CSV -> items(kind, OpenItemCsvReader.read(bytes));
       case UBL -> items(kind, UblReader.read(bytes));
@@ -78,8 +107,7 @@ record ArrivedFile(
       case RECEIPTS_CSV -> forward(ReceiptCsvReader.read(bytes));
       case PAST_PAYMENTS_CSV -> past(PastPaymentCsvReader.read(bytes));
       case TILL_REPORT_CSV -> tills(TillReportCsvReader.read(bytes));
-      case BANK_CSV, PAYOUT_CSV, LOCKBOX, RECEIPT_BY_HAND ->
-          throw new IllegalArgumentException("unread: " + kind);
+      default -> throw new IllegalArgumentException("unread: " + kind);
     };
   }
 

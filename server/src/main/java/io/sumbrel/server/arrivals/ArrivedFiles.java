@@ -5,10 +5,15 @@ import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.formats.FileKind;
 import io.sumbrel.formats.payoutcsv.PayoutLayout;
 import io.sumbrel.formats.payoutcsv.PayoutReader;
+import io.sumbrel.formats.workbook.Workbook;
 import io.sumbrel.server.bank.BankAccount;
 import io.sumbrel.server.layout.CsvLayouts;
 import io.sumbrel.server.layout.Lockboxes;
 import io.sumbrel.server.layout.Sheets;
+import io.sumbrel.server.persistence.FileStore;
+import io.sumbrel.server.persistence.StoredFile;
+import java.io.ByteArrayInputStream;
+import java.io.InputStream;
 import java.lang.ref.SoftReference;
 import java.nio.charset.StandardCharsets;
 import java.util.Arrays;
@@ -36,6 +41,9 @@ class ArrivedFiles {
   /** So many rows show whether any can be read. */
   private static final int LOOKED_AT = 5;
 
+  /** So large may a file be that is not read as a stream. */
+  private static final int MOST_MEGABYTES = 100;
+
   private final CsvLayouts layouts;
   private final Lockboxes lockboxes;
   private final Sheets sheets;
@@ -44,7 +52,7 @@ class ArrivedFiles {
   /** A large file is looked at, and accepted, soon after it came. */
   private volatile SoftReference<ReadLast> last = new SoftReference<>(null);
 
-  private record ReadLast(byte[] bytes, ArrivedFile file) {}
+  private record ReadLast(String hash, ArrivedFile file) {}
 
   ArrivedFiles(
       CsvLayouts layouts, Lockboxes lockboxes, Sheets sheets, CustomersByName customersByName) {
@@ -59,11 +67,22 @@ class ArrivedFiles {
    *
    * @throws Refusal saying what it looks like
    */
-  FileKind kindOf(byte[] bytes) {
-    List<byte[]> heads = sheets.heads(bytes);
-    if (sheets.names(bytes).isEmpty()) {
-      return kindOfRows(bytes);
-    }
+  FileKind kindOf(StoredFile file) {
+    byte[] head = file.head(FileKind.HEAD_BYTES);
+    return Workbook.isOne(head) ? kindOfSheets(sheets.heads(bytes(file))) : FileKind.of(head);
+  }
+
+  /**
+   * All of a file that is not read as a stream.
+   *
+   * @throws Refusal {@code too-large}
+   */
+  static byte[] bytes(StoredFile file) {
+    FileStore.requireSize(file.size(), MOST_MEGABYTES);
+    return file.bytes();
+  }
+
+  private static FileKind kindOfSheets(List<byte[]> heads) {
     Set<FileKind> kinds = EnumSet.noneOf(FileKind.class);
     for (byte[] head : heads) {
       try {
@@ -85,9 +104,9 @@ class ArrivedFiles {
   }
 
   /** The layout of rows in columns of the sender's own, where one was made. */
-  Optional<CsvLayouts.Stored> layoutOf(long booksId, byte[] bytes, String fileName) {
-    return TABLES.contains(kindOf(bytes))
-        ? layouts.forFile(booksId, bytes, fileName)
+  Optional<CsvLayouts.Stored> layoutOf(long booksId, StoredFile file, String fileName) {
+    return TABLES.contains(kindOf(file))
+        ? layouts.forFile(booksId, bytes(file), fileName)
         : Optional.empty();
   }
 
@@ -100,19 +119,19 @@ class ArrivedFiles {
   record Unsaid(String title, String sentence) {}
 
   /** Empty where it is known how a file is written. */
-  Optional<Unsaid> unsaid(long booksId, byte[] bytes, Long layoutId) {
-    FileKind kind = kindOf(bytes);
+  Optional<Unsaid> unsaid(long booksId, StoredFile file, Long layoutId) {
+    FileKind kind = kindOf(file);
     if (layoutId != null) {
       return Optional.empty();
     }
     return switch (kind) {
       case BANK_CSV -> Optional.of(new Unsaid("Rows in columns of the sender's own", ""));
       case LOCKBOX ->
-          lockboxes.layoutOf(booksId, bytes).isEmpty()
+          lockboxes.layoutOf(booksId, bytes(file)).isEmpty()
               ? Optional.of(new Unsaid("A lockbox that is not set up", ""))
               : Optional.empty();
       case OPEN_ITEMS_CSV, PAST_PAYMENTS_CSV, RECEIPTS_CSV ->
-          misfit(kind, rowsOf(bytes, kind))
+          misfit(kind, rowsOf(bytes(file), kind))
               .map(why -> new Unsaid("Our columns, written in another way", why));
       default -> Optional.empty();
     };
@@ -138,35 +157,42 @@ class ArrivedFiles {
    * @param layoutId of the layout by which rows in own columns were read at first
    * @throws Refusal with the place and the reason
    */
-  ArrivedFile read(long booksId, byte[] bytes, Long layoutId) {
-    ArrivedFile file = readAsWritten(booksId, bytes, layoutId);
+  ArrivedFile read(long booksId, StoredFile stored, Long layoutId) {
+    ArrivedFile file = readAsWritten(booksId, stored, layoutId);
     return file.items().map(items -> customersByName.met(booksId, file, items)).orElse(file);
   }
 
   /** The text in which lines are counted: of a workbook the rows of the sheet that is read. */
-  byte[] text(long booksId, byte[] bytes, Long layoutId) {
-    if (sheets.names(bytes).isEmpty()) {
-      return bytes;
+  InputStream text(long booksId, StoredFile file, Long layoutId) {
+    if (!Workbook.isOne(file.head(FileKind.HEAD_BYTES))) {
+      return file.open();
     }
-    return layoutId == null
-        ? rowsOf(bytes, kindOf(bytes))
-        : layouts.rows(bytes, layouts.find(booksId, layoutId).orElseThrow());
+    byte[] bytes = bytes(file);
+    return new ByteArrayInputStream(
+        layoutId == null
+            ? rowsOf(bytes, kindOf(file))
+            : layouts.rows(bytes, layouts.find(booksId, layoutId).orElseThrow()));
   }
 
-  private ArrivedFile readAsWritten(long booksId, byte[] bytes, Long layoutId) {
+  private ArrivedFile readAsWritten(long booksId, StoredFile file, Long layoutId) {
     if (layoutId != null) {
       CsvLayouts.Stored stored = layouts.find(booksId, layoutId).orElseThrow();
-      return by(stored, layouts.rows(bytes, stored));
+      return by(stored, layouts.rows(bytes(file), stored));
     }
-    FileKind kind = kindOf(bytes);
+    FileKind kind = kindOf(file);
     if (kind == FileKind.LOCKBOX) {
-      return ArrivedFile.deposits(kind, lockboxes.read(booksId, bytes), List.of());
+      return ArrivedFile.deposits(kind, lockboxes.read(booksId, bytes(file)), List.of());
     }
     ReadLast known = last.get();
-    boolean same = known != null && Arrays.equals(known.bytes, bytes);
-    ArrivedFile file = same ? known.file : ArrivedFile.read(kind, rowsOf(bytes, kind));
-    last = new SoftReference<>(new ReadLast(bytes, file));
-    return file;
+    if (known != null && known.hash.equals(file.hash())) {
+      return known.file;
+    }
+    ArrivedFile read =
+        ArrivedFile.isStreamed(kind)
+            ? ArrivedFile.stream(kind, file)
+            : ArrivedFile.read(kind, rowsOf(bytes(file), kind));
+    last = new SoftReference<>(new ReadLast(file.hash(), read));
+    return read;
   }
 
   /** Of a workbook the sheet that is of a kind. */

@@ -14,6 +14,7 @@ import io.sumbrel.server.people.Actor;
 import io.sumbrel.server.persistence.Column;
 import io.sumbrel.server.persistence.FileStore;
 import io.sumbrel.server.persistence.RowIds;
+import io.sumbrel.server.persistence.StoredFile;
 import jakarta.persistence.EntityManager;
 import java.io.InputStream;
 import java.time.Clock;
@@ -80,7 +81,7 @@ public class BringIn {
    * @throws Refusal {@code too-large}, {@code same-file} with when and by whom
    */
   public ArrivalView bringIn(Actor actor, String fileName, InputStream content) {
-    FileStore.Received received = store.receive(content, FileStore.MOST_MEGABYTES);
+    StoredFile received = store.receive(content, FileStore.MOST_MEGABYTES);
     try {
       return inOneAct.execute(t -> taken(actor, fileName, received));
     } finally {
@@ -88,11 +89,11 @@ public class BringIn {
     }
   }
 
-  private ArrivalView taken(Actor actor, String fileName, FileStore.Received received) {
+  private ArrivalView taken(Actor actor, String fileName, StoredFile received) {
     requireNew(actor.booksId(), received.hash());
     ArrivalRow row = row(actor, fileName, received);
     try {
-      read(row, received.bytes());
+      read(row, received);
     } catch (Refusal e) {
       row.refusal = e.getMessage();
       row.state = ArrivalState.REFUSED;
@@ -119,20 +120,23 @@ public class BringIn {
    *
    * @throws Refusal when the file cannot be taken in
    */
-  void read(ArrivalRow row, byte[] bytes) {
-    row.kind = files.kindOf(bytes).name();
+  void read(ArrivalRow row, StoredFile original) {
+    row.kind = files.kindOf(original).name();
     if (row.csvLayoutId == null) {
       row.csvLayoutId =
-          files.layoutOf(row.booksId, bytes, row.fileName).map(CsvLayouts.Stored::id).orElse(null);
+          files
+              .layoutOf(row.booksId, original, row.fileName)
+              .map(CsvLayouts.Stored::id)
+              .orElse(null);
     }
-    Optional<ArrivedFiles.Unsaid> unsaid = files.unsaid(row.booksId, bytes, row.csvLayoutId);
+    Optional<ArrivedFiles.Unsaid> unsaid = files.unsaid(row.booksId, original, row.csvLayoutId);
     if (unsaid.isPresent()) {
       row.title = unsaid.get().title();
       row.notes = Column.cut(unsaid.get().sentence(), 4000);
       row.state = ArrivalState.LAYOUT;
       return;
     }
-    ArrivedFile file = files.read(row.booksId, bytes, row.csvLayoutId);
+    ArrivedFile file = files.read(row.booksId, original, row.csvLayoutId);
     row.kind = file.kind().name();
     file.items().ifPresent(ReadOpenItems::requireFits);
     row.notes = Column.cut(file.notes(), 4000);
@@ -203,7 +207,7 @@ public class BringIn {
             .getResultList();
     for (ArrivalRow row : waiting) {
       try {
-        read(row, store.original(row.hash));
+        read(row, store.file(row.hash));
       } catch (Refusal e) {
         row.refusal = e.getMessage();
       }
@@ -237,7 +241,7 @@ public class BringIn {
     }
   }
 
-  private ArrivalRow row(Actor actor, String fileName, FileStore.Received received) {
+  private ArrivalRow row(Actor actor, String fileName, StoredFile received) {
     ArrivalRow row = new ArrivalRow();
     row.id = ids.next();
     row.booksId = actor.booksId();

@@ -91,7 +91,7 @@ class DaysFiles {
   /** Where a list and the books disagree a person looks at it by itself. */
   private String disagreeing(ArrivalRow row) {
     try {
-      var list = files.read(row.booksId, store.original(row.hash), row.csvLayoutId).items();
+      var list = files.read(row.booksId, store.file(row.hash), row.csvLayoutId).items();
       long count =
           ListComparison.of(
                   list.orElseThrow(),

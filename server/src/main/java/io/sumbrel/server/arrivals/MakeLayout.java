@@ -17,6 +17,7 @@ import io.sumbrel.server.layout.CsvLayouts;
 import io.sumbrel.server.layout.Sheets;
 import io.sumbrel.server.people.Actor;
 import io.sumbrel.server.persistence.FileStore;
+import io.sumbrel.server.persistence.StoredFile;
 import jakarta.persistence.EntityManager;
 import java.util.List;
 import java.util.Optional;
@@ -164,7 +165,7 @@ public class MakeLayout {
   @Transactional(readOnly = true)
   SampleView sample(Actor actor, long arrivalId, SampleOf of) {
     ArrivalRow row = csv(actor, arrivalId);
-    byte[] bytes = files.original(row.hash);
+    byte[] bytes = ArrivedFiles.bytes(files.file(row.hash));
     Optional<CsvLayouts.Stored> stored = layouts.find(actor.booksId(), row.csvLayoutId);
     int sheet = of.sheet.or(() -> stored.flatMap(s -> layouts.sheetOf(bytes, s))).orElse(0);
     byte[] rows = rows(bytes, sheet, Sheets.OURS);
@@ -204,7 +205,11 @@ public class MakeLayout {
   @Transactional(readOnly = true)
   ArrivedFile tried(Actor actor, long arrivalId, Said said) {
     ArrivalRow row = csv(actor, arrivalId);
-    byte[] rows = rows(files.original(row.hash), said.sheet().orElse(0), said.layout().style());
+    byte[] rows =
+        rows(
+            ArrivedFiles.bytes(files.file(row.hash)),
+            said.sheet().orElse(0),
+            said.layout().style());
     Optional<BankAccount> account = said.account().map(a -> accounts.one(actor.booksId(), a));
     return ArrivedFiles.by(new CsvLayouts.Stored(0, said.layout(), "", account), rows);
   }
@@ -214,11 +219,12 @@ public class MakeLayout {
   public ArrivalView keep(Actor actor, long arrivalId, Said said) {
     tried(actor, arrivalId, said);
     ArrivalRow row = csv(actor, arrivalId);
-    byte[] bytes = files.original(row.hash);
+    StoredFile file = files.file(row.hash);
     CsvLayouts.Stored stored =
-        layouts.keep(actor, bytes, said.sheet().orElse(0), said.layout(), said.account());
+        layouts.keep(
+            actor, ArrivedFiles.bytes(file), said.sheet().orElse(0), said.layout(), said.account());
     row.csvLayoutId = stored.id();
-    bringIn.read(row, bytes);
+    bringIn.read(row, file);
     audit.append(actor, "layout-made", row.fileName, "for " + stored.owner());
     return row.toView(0);
   }

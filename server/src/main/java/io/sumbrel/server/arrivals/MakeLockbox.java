@@ -121,7 +121,7 @@ public class MakeLockbox {
     byte[] bytes = bytes(actor, arrivalId);
     Set<String> boxes = LockboxReader.boxes(bytes, request.toLayout());
     lockboxes.keep(actor, boxes, request.accountId(), request.toLayout());
-    bringIn.read(row, bytes);
+    bringIn.read(row, files.file(row.hash));
     audit.append(actor, "lockbox-set-up", row.fileName, "lockbox " + String.join(", ", boxes));
     return row.toView(0);
   }
@@ -132,6 +132,6 @@ public class MakeLockbox {
     if (!open || row.fileKind() != FileKind.LOCKBOX) {
       throw new Refusal("no-layout", row.fileName + " is no lockbox file that waits.");
     }
-    return files.original(row.hash);
+    return ArrivedFiles.bytes(files.file(row.hash));
   }
 }

@@ -66,7 +66,7 @@ class NameAccount {
     ArrivalRow row = BringIn.find(entities, actor.booksId(), arrivalId);
     Named asked = asked(row);
     BankAccount meant = accounts.mean(actor, asked.number(), asked.currency(), bankAccountId);
-    bringIn.read(row, store.original(row.hash));
+    bringIn.read(row, store.file(row.hash));
     audit.append(actor, "account-meant", asked.number(), meant.shortName());
     return row.toView(0);
   }
@@ -74,7 +74,7 @@ class NameAccount {
   private Named asked(ArrivalRow row) {
     return Stream.of(row)
         .filter(r -> r.asks() == ArrivalAsks.ACCOUNT)
-        .map(r -> files.read(r.booksId, store.original(r.hash), r.csvLayoutId))
+        .map(r -> files.read(r.booksId, store.file(r.hash), r.csvLayoutId))
         .flatMap(
             file ->
                 Stream.concat(

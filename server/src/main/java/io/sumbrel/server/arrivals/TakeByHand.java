@@ -12,6 +12,7 @@ import io.sumbrel.server.deposit.Deposits;
 import io.sumbrel.server.people.Actor;
 import io.sumbrel.server.persistence.FileStore;
 import io.sumbrel.server.persistence.RowIds;
+import io.sumbrel.server.persistence.StoredFile;
 import io.sumbrel.server.receipt.MoneyIntake;
 import jakarta.persistence.EntityManager;
 import java.io.ByteArrayInputStream;
@@ -78,7 +79,7 @@ public class TakeByHand {
   public record Taken(long id, MoneyInId money) {}
 
   /** Writes down what is taken in, before the act in which it is. */
-  public FileStore.Received write(Deposits.Taken taken) {
+  public StoredFile write(Deposits.Taken taken) {
     return write(
         HEADER
             + row(
@@ -88,12 +89,12 @@ public class TakeByHand {
   }
 
   /** The same of what a till reports. */
-  public FileStore.Received write(TillReport report) {
+  public StoredFile write(TillReport report) {
     return write(TillReportCsvWriter.write(report));
   }
 
   /** The same of receipts that the bank shows as one sum. */
-  public FileStore.Received write(Deposit deposit) {
+  public StoredFile write(Deposit deposit) {
     return write(
         HEADER
             + deposit.members().stream()
@@ -101,7 +102,7 @@ public class TakeByHand {
                 .collect(Collectors.joining()));
   }
 
-  private FileStore.Received write(String text) {
+  private StoredFile write(String text) {
     return store.receive(
         new ByteArrayInputStream(text.getBytes(StandardCharsets.UTF_8)), FileStore.MOST_MEGABYTES);
   }
@@ -113,8 +114,7 @@ public class TakeByHand {
    * @throws io.sumbrel.core.refusal.Refusal as {@link TakeTakings#take}
    */
   @Transactional(propagation = Propagation.MANDATORY)
-  public List<TakeTakings.ToPlace> take(
-      Actor actor, TillReport report, FileStore.Received written) {
+  public List<TakeTakings.ToPlace> take(Actor actor, TillReport report, StoredFile written) {
     List<Long> amounts = takeTakings.amounts(actor.booksId(), List.of(report));
     ArrivalRow row =
         row(
@@ -134,7 +134,7 @@ public class TakeByHand {
 
   /** Keeps a receipt; it stands in the pile until a tape explains it. */
   @Transactional(propagation = Propagation.MANDATORY)
-  public Taken take(Actor actor, Deposits.Taken taken, FileStore.Received written) {
+  public Taken take(Actor actor, Deposits.Taken taken, StoredFile written) {
     DepositMember receipt = taken.receipt();
     ArrivalRow row =
         row(
@@ -173,8 +173,7 @@ public class TakeByHand {
 
   /** Keeps what several paid together, as one deposit; each stands in the pile. */
   @Transactional(propagation = Propagation.MANDATORY)
-  public TakenTogether take(
-      Actor actor, Deposit deposit, long bankAccountId, FileStore.Received written) {
+  public TakenTogether take(Actor actor, Deposit deposit, long bankAccountId, StoredFile written) {
     int count = deposit.members().size();
     ArrivalRow row =
         row(
@@ -200,7 +199,7 @@ public class TakeByHand {
     return new TakenTogether(stored.id(), money);
   }
 
-  private ArrivalRow row(Actor actor, Written what, FileStore.Received written) {
+  private ArrivalRow row(Actor actor, Written what, StoredFile written) {
     ArrivalRow row = new ArrivalRow();
     row.id = ids.next();
     row.booksId = actor.booksId();

@@ -19,7 +19,7 @@ import io.sumbrel.server.month.Months;
 import io.sumbrel.server.party.Customers;
 import io.sumbrel.server.people.Actor;
 import io.sumbrel.server.people.People;
-import io.sumbrel.server.persistence.FileStore;
+import io.sumbrel.server.persistence.StoredFile;
 import io.sumbrel.server.requests.RepeatedRequests;
 import io.sumbrel.server.rules.Limits;
 import java.time.LocalDate;
@@ -113,7 +113,7 @@ class RecordReceipt {
    */
   RecordedView record(Actor actor, ReceiptRequest request, String key) {
     Deposits.Taken receipt = receipt(actor, request);
-    FileStore.Received written = takeByHand.write(receipt);
+    StoredFile written = takeByHand.write(receipt);
     try {
       return inOneAct.execute(t -> recorded(actor, request, key, receipt, written));
     } finally {
@@ -122,11 +122,7 @@ class RecordReceipt {
   }
 
   private RecordedView recorded(
-      Actor actor,
-      ReceiptRequest request,
-      String key,
-      Deposits.Taken receipt,
-      FileStore.Received written) {
+      Actor actor, ReceiptRequest request, String key, Deposits.Taken receipt, StoredFile written) {
     RepeatedRequests.Asked asked = new RepeatedRequests.Asked(key, "receipt", request);
     // the same request sent twice at once waits here for its answer
     people.lock(actor);

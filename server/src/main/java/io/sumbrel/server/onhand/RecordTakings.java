@@ -16,7 +16,7 @@ import io.sumbrel.server.desk.PostTape;
 import io.sumbrel.server.openitem.Items;
 import io.sumbrel.server.people.Actor;
 import io.sumbrel.server.people.People;
-import io.sumbrel.server.persistence.FileStore;
+import io.sumbrel.server.persistence.StoredFile;
 import io.sumbrel.server.requests.RepeatedRequests;
 import io.sumbrel.server.rules.Limits;
 import java.time.LocalDate;
@@ -173,7 +173,7 @@ class RecordTakings {
                   AmountText.words(view.differenceMinor(), report.currency()),
                   AmountText.words(shown.differenceMinor, report.currency())));
     }
-    FileStore.Received written = takeByHand.write(report);
+    StoredFile written = takeByHand.write(report);
     try {
       return inOneAct.execute(t -> recorded(actor, shown, key, report, written));
     } finally {
@@ -182,7 +182,7 @@ class RecordTakings {
   }
 
   private TakingsDone recorded(
-      Actor actor, TakingsShown shown, String key, TillReport report, FileStore.Received written) {
+      Actor actor, TakingsShown shown, String key, TillReport report, StoredFile written) {
     RepeatedRequests.Asked asked = new RepeatedRequests.Asked(key, "takings", shown);
     // the same request sent twice at once waits here for its answer
     people.lock(actor);

@@ -24,7 +24,7 @@ import io.sumbrel.server.openitem.Items;
 import io.sumbrel.server.party.Customers;
 import io.sumbrel.server.people.Actor;
 import io.sumbrel.server.people.People;
-import io.sumbrel.server.persistence.FileStore;
+import io.sumbrel.server.persistence.StoredFile;
 import io.sumbrel.server.receipt.MoneyLine;
 import io.sumbrel.server.receipt.MoneyLines;
 import io.sumbrel.server.requests.RepeatedRequests;
@@ -149,7 +149,7 @@ class SplitPayers {
   PayersDone split(Actor actor, PayersSplit request, String key) {
     Parted parted = parted(actor, request.of);
     Deposit deposit = deposit(actor, parted, request.receipts);
-    FileStore.Received written = takeByHand.write(deposit);
+    StoredFile written = takeByHand.write(deposit);
     try {
       return inOneAct.execute(t -> done(actor, request, key, deposit, written));
     } finally {
@@ -158,7 +158,7 @@ class SplitPayers {
   }
 
   private PayersDone done(
-      Actor actor, PayersSplit request, String key, Deposit deposit, FileStore.Received written) {
+      Actor actor, PayersSplit request, String key, Deposit deposit, StoredFile written) {
     RepeatedRequests.Asked asked =
         new RepeatedRequests.Asked(key, "payers " + request.of.moneyId, request);
     people.lock(actor);

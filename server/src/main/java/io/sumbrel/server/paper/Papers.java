@@ -9,6 +9,7 @@ import io.sumbrel.server.people.Actor;
 import io.sumbrel.server.persistence.Column;
 import io.sumbrel.server.persistence.FileStore;
 import io.sumbrel.server.persistence.RowIds;
+import io.sumbrel.server.persistence.StoredFile;
 import jakarta.persistence.EntityManager;
 import java.io.InputStream;
 import java.time.Clock;
@@ -123,7 +124,7 @@ public class Papers {
    *     not-found}; nothing is kept then
    */
   public void add(Actor actor, Subject subject, long id, String name, InputStream content) {
-    FileStore.Received received = files.receive(content, MOST_MEGABYTES);
+    StoredFile received = files.receive(content, MOST_MEGABYTES);
     try {
       PaperKind kind = PaperKind.of(received.bytes());
       inOneAct.executeWithoutResult(t -> add(actor, subject, id, name, kind, received));
@@ -133,12 +134,7 @@ public class Papers {
   }
 
   private void add(
-      Actor actor,
-      Subject subject,
-      long id,
-      String name,
-      PaperKind kind,
-      FileStore.Received received) {
+      Actor actor, Subject subject, long id, String name, PaperKind kind, StoredFile received) {
     String of = subjects.nameOf(actor, subject, id);
     PaperRow row = new PaperRow();
     row.id = ids.next();
@@ -173,7 +169,7 @@ public class Papers {
   @Transactional(readOnly = true)
   public Content content(Actor actor, long id) {
     PaperRow row = found(actor, id);
-    return new Content(row.fileName, row.kind, files.original(row.hash));
+    return new Content(row.fileName, row.kind, files.file(row.hash).bytes());
   }
 
   private PaperRow found(Actor actor, long id) {

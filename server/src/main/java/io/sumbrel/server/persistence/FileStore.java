@@ -25,8 +25,8 @@ import org.springframework.transaction.support.TransactionSynchronizationManager
  */
 @Component
 public class FileStore {
-  /** So many bytes has a file of a bank or a seller at the most. */
-  public static final int MOST_MEGABYTES = 100;
+  /** So large is a file of a bank or a seller at the most. */
+  public static final int MOST_MEGABYTES = 1024;
 
   private static final String ASIDE = "in-";
   private static final String PART = ".part";
@@ -51,28 +51,13 @@ public class FileStore {
     }
   }
 
-  /** A file that has come in and is not kept yet. */
-  public record Received(Path path, String hash, long size) {
-    public byte[] bytes() {
-      return FileStore.read(path);
-    }
-
-    public void discard() {
-      try {
-        Files.deleteIfExists(path);
-      } catch (IOException e) {
-        throw new UncheckedIOException(e);
-      }
-    }
-  }
-
   /**
    * Streams to a file aside while hashing. Whoever sends may be slow: no transaction is open, and
    * with it no connection to the database.
    *
    * @throws Refusal {@code too-large} above so many megabytes; nothing is kept then
    */
-  public Received receive(InputStream in, int mostMegabytes) {
+  public StoredFile receive(InputStream in, int mostMegabytes) {
     if (TransactionSynchronizationManager.isActualTransactionActive()) {
       throw new IllegalStateException("a file is received inside a transaction");
     }
@@ -83,14 +68,14 @@ public class FileStore {
       MessageDigest sha = MessageDigest.getInstance("SHA-256");
       long size = copy(new DigestInputStream(in, sha), aside, mostMegabytes);
       whole = true;
-      return new Received(aside, HexFormat.of().formatHex(sha.digest()), size);
+      return new StoredFile(aside, HexFormat.of().formatHex(sha.digest()), size);
     } catch (IOException e) {
       throw new UncheckedIOException(e);
     } catch (NoSuchAlgorithmException e) {
       throw new IllegalStateException(e);
     } finally {
       if (!whole && aside != null) {
-        new Received(aside, "", 0).discard();
+        new StoredFile(aside, "", 0).discard();
       }
     }
   }
@@ -120,7 +105,7 @@ public class FileStore {
   }
 
   /** Keeps a received file for good. */
-  public void keep(Received received) {
+  public void keep(StoredFile received) {
     try {
       WholeFile.put(received.path(), path(received.hash()));
     } catch (IOException e) {
@@ -128,13 +113,11 @@ public class FileStore {
     }
   }
 
-  public byte[] original(String hash) {
-    return read(path(hash));
-  }
-
-  private static byte[] read(Path path) {
+  /** A file that is kept. */
+  public StoredFile file(String hash) {
+    Path path = path(hash);
     try {
-      return Files.readAllBytes(path);
+      return new StoredFile(path, hash, Files.size(path));
     } catch (IOException e) {
       throw new UncheckedIOException(e);
     }

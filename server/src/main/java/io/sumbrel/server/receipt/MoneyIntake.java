@@ -58,31 +58,37 @@ public class MoneyIntake {
    */
   @Transactional(propagation = Propagation.MANDATORY)
   public void entries(Origin origin, Currency currency, List<Entry> entries, IntConsumer stored) {
-    List<MoneyInRow> rows = new ArrayList<>();
-    for (Entry entry : entries) {
-      MoneyInRow row = MoneyInRow.of(entry.fact(), currency, entry.standing());
-      row.id = ids.next();
-      row.booksId = origin.booksId();
-      row.bankAccountId = origin.bankAccountId();
-      row.statementId = origin.statementId();
-      row.arrivalId = origin.arrivalId();
-      row.ordinal = entry.ordinal();
-      rows.add(row);
-    }
     // reversals last: what they take back may stand in the same statement
-    Map<Boolean, List<MoneyInRow>> byReversal =
-        rows.stream().collect(Collectors.partitioningBy(r -> r.originalReference != null));
-    insertInChunks(byReversal.get(false), stored);
-    byReversal.get(true).forEach(r -> r.reversesId = original(r));
-    insertInChunks(byReversal.get(true), stored);
+    Map<Boolean, List<Entry>> byReversal =
+        entries.stream().collect(Collectors.partitioningBy(e -> e.fact().reversal().isPresent()));
+    inPortions(byReversal.get(false), origin, currency, stored);
+    inPortions(byReversal.get(true), origin, currency, stored);
   }
 
-  private void insertInChunks(List<MoneyInRow> rows, IntConsumer stored) {
-    for (int from = 0; from < rows.size(); from += CHUNK) {
-      int to = Math.min(rows.size(), from + CHUNK);
-      insert(rows.subList(from, to));
-      stored.accept(to - from);
+  private void inPortions(
+      List<Entry> entries, Origin origin, Currency currency, IntConsumer stored) {
+    for (int from = 0; from < entries.size(); from += CHUNK) {
+      List<MoneyInRow> rows =
+          entries.subList(from, Math.min(entries.size(), from + CHUNK)).stream()
+              .map(e -> row(e, origin, currency))
+              .toList();
+      rows.stream()
+          .filter(r -> r.originalReference != null)
+          .forEach(r -> r.reversesId = original(r));
+      insert(rows);
+      stored.accept(rows.size());
     }
+  }
+
+  private MoneyInRow row(Entry entry, Origin origin, Currency currency) {
+    MoneyInRow row = MoneyInRow.of(entry.fact(), currency, entry.standing());
+    row.id = ids.next();
+    row.booksId = origin.booksId();
+    row.bankAccountId = origin.bankAccountId();
+    row.statementId = origin.statementId();
+    row.arrivalId = origin.arrivalId();
+    row.ordinal = entry.ordinal();
+    return row;
   }
 
   private void insert(List<MoneyInRow> rows) {
