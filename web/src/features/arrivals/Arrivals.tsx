@@ -19,6 +19,7 @@ import {
   type Place,
   progressQuery,
   type Scope,
+  stop,
   withdraw,
 } from './arrivalsApi';
 import { AccountMeant } from './AccountMeant';
@@ -232,10 +233,14 @@ export function Arrivals() {
         <Fetch />
         {busy && <p role="status">{busy}</p>}
         {progress.data?.map((p) => (
-          <label key={p.arrivalId} className={styles.progress}>
-            {p.stored} of {p.total} entries are taken in; it goes on if you leave.
-            <progress value={p.stored} max={p.total} />
-          </label>
+          <div key={p.arrivalId} className={styles.progress}>
+            <label>
+              {p.stored} of {p.total} entries are taken in{leftOf(p.secondsLeft)}; it goes on if you
+              leave.
+              <progress value={p.stored} max={p.total} />
+            </label>
+            <Button onClick={() => void stop(p.arrivalId)}>Stop, nothing stored</Button>
+          </div>
         ))}
         {problem && <Sentence error={problem} />}
         {arrivals.isPending && <Loading />}
@@ -338,6 +343,10 @@ export function Arrivals() {
       </aside>
     </div>
   );
+}
+
+function leftOf(seconds: number | undefined): string {
+  return seconds === undefined ? '' : `, about ${seconds} s left`;
 }
 
 function searchOf({ line, near, nth }: Place): Record<string, string> {

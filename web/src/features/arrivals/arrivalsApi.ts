@@ -189,6 +189,10 @@ export const accept = (id: number, scope: Scope, choices: Choices) =>
     }),
   );
 
+/** Stops taking a file in: nothing of it is stored. */
+export const stop = (id: number) =>
+  unwrap(client.DELETE('/api/arrivals/{id}/acceptance', { params: { path: { id } } }));
+
 export const drop = (id: number) =>
   unwrap(client.DELETE('/api/arrivals/{id}', { params: { path: { id } } }));
 

@@ -78,12 +78,13 @@ public record Continuation(
 
     /** Same number, same dates, amounts, references and texts: known, whatever the balances say. */
     private boolean isRepeated() {
-      Map<AccountHistory.Known, Long> entries =
-          counted(here.stream().map(AccountHistory.Known::of).toList());
-      return !here.isEmpty()
-          && history.statements().stream()
-              .filter(s -> s.number().equals(statement.number()))
-              .anyMatch(s -> counted(s.entries()).equals(entries));
+      return history.statements().stream()
+          .filter(s -> s.number().equals(statement.number()))
+          .filter(s -> !here.isEmpty() && s.entries().size() == here.size())
+          .anyMatch(
+              s ->
+                  counted(s.entries())
+                      .equals(counted(here.stream().map(AccountHistory.Known::of).toList())));
     }
 
     private static Map<AccountHistory.Known, Long> counted(List<AccountHistory.Known> entries) {

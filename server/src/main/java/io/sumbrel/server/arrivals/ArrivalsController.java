@@ -306,6 +306,14 @@ class ArrivalsController {
     return progress.of(actor.booksId());
   }
 
+  /** Stops taking a file in: nothing of it is stored. */
+  @DeleteMapping("/{id}/acceptance")
+  @PreAuthorize("hasAuthority('BRING_IN')")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void stop(@AuthenticationPrincipal Actor actor, @PathVariable long id) {
+    progress.stop(actor.booksId(), id);
+  }
+
   @GetMapping("/accounts")
   List<AccountStands.AccountStand> accounts(@AuthenticationPrincipal Actor actor) {
     return accountStands.all(actor.booksId());

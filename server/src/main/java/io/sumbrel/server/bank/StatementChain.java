@@ -69,7 +69,9 @@ public class StatementChain {
         Continuation reading = Continuation.of(statement, history);
         requireOpen(booksId, reading);
         links.add(new Link(statement, account, reading, false));
-        histories.put(account.id(), after(history, statement, reading));
+        if (statement != statements.get(statements.size() - 1)) {
+          histories.put(account.id(), after(history, statement, reading));
+        }
       } catch (Refusal e) {
         if (!e.code().equals("known-already")) {
           throw e;
