@@ -7,6 +7,7 @@ import io.sumbrel.core.ledger.AccountCode;
 import io.sumbrel.core.receipt.MoneyInId;
 import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.server.persistence.InParts;
+import io.sumbrel.server.persistence.Pieces;
 import jakarta.persistence.EntityManager;
 import jakarta.persistence.TypedQuery;
 import java.time.LocalDate;
@@ -36,10 +37,12 @@ public class MoneyLines {
 
   private final EntityManager entities;
   private final SetAsides setAsides;
+  private final Pieces pieces;
 
-  MoneyLines(EntityManager entities, SetAsides setAsides) {
+  MoneyLines(EntityManager entities, SetAsides setAsides, Pieces pieces) {
     this.entities = entities;
     this.setAsides = setAsides;
+    this.pieces = pieces;
   }
 
   /** Every sum that counts, in the order of booking. */
@@ -536,10 +539,17 @@ public class MoneyLines {
   /** All that is said of the sums that a file brought, for their hash. */
   @Transactional(readOnly = true)
   public void write(long arrivalId, Consumer<Object> cells) {
-    entities
-        .createQuery("from MoneyInRow where arrivalId = :a order by id", MoneyInRow.class)
-        .setParameter("a", arrivalId)
-        .getResultStream()
+    pieces
+        .<MoneyInRow>inTurn(
+            (reading, last) ->
+                reading
+                    .createQuery(
+                        "from MoneyInRow where arrivalId = :a and id > :last order by id",
+                        MoneyInRow.class)
+                    .setParameter("a", arrivalId)
+                    .setParameter("last", last.map(m -> m.id).orElse(0L))
+                    .setMaxResults(Pieces.SIZE)
+                    .list())
         .forEach(m -> m.write(cells));
   }
 }
