@@ -9,6 +9,7 @@ import java.util.Spliterators;
 import java.util.function.BiFunction;
 import java.util.function.Function;
 import java.util.function.Supplier;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import java.util.stream.StreamSupport;
 import org.hibernate.Session;
@@ -94,6 +95,18 @@ public class Pieces {
         return now.get();
       }
     };
+  }
+
+  /** Keys that are known, by piece. */
+  public <T> List<List<T>> of(List<T> keys) {
+    return IntStream.range(0, (keys.size() + SIZE - 1) / SIZE)
+        .mapToObj(i -> keys.subList(i * SIZE, Math.min(keys.size(), (i + 1) * SIZE)))
+        .toList();
+  }
+
+  /** One piece by itself. */
+  public <T> List<T> read(Function<StatelessSession, List<T>> piece) {
+    return read((reading, last) -> piece.apply(reading), Optional.empty());
   }
 
   private <T> List<T> read(

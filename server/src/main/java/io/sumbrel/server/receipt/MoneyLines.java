@@ -35,6 +35,10 @@ public class MoneyLines {
   /** + 0: what is named is looked up, not all sums of the house. */
   private static final String LOOKED_UP = "m.booksId + 0 = :b and m.standing = COUNTS ";
 
+  /** + 0: found by the range of ids, not by the file, of which all rows would be looked at. */
+  private static final String OF_FILE =
+      "from MoneyInRow where arrivalId + 0 = :a and id between :from and :to order by id";
+
   private final EntityManager entities;
   private final SetAsides setAsides;
   private final Pieces pieces;
@@ -539,17 +543,22 @@ public class MoneyLines {
   /** All that is said of the sums that a file brought, for their hash. */
   @Transactional(readOnly = true)
   public void write(long arrivalId, Consumer<Object> cells) {
-    pieces
-        .<MoneyInRow>inTurn(
-            (reading, last) ->
-                reading
-                    .createQuery(
-                        "from MoneyInRow where arrivalId = :a and id > :last order by id",
-                        MoneyInRow.class)
-                    .setParameter("a", arrivalId)
-                    .setParameter("last", last.map(m -> m.id).orElse(0L))
-                    .setMaxResults(Pieces.SIZE)
-                    .list())
-        .forEach(m -> m.write(cells));
+    List<Long> ids =
+        entities
+            .createQuery("select id from MoneyInRow where arrivalId = :a order by id", Long.class)
+            .setParameter("a", arrivalId)
+            .getResultList();
+    for (List<Long> piece : pieces.of(ids)) {
+      pieces
+          .read(
+              reading ->
+                  reading
+                      .createQuery(OF_FILE, MoneyInRow.class)
+                      .setParameter("a", arrivalId)
+                      .setParameter("from", piece.get(0))
+                      .setParameter("to", piece.get(piece.size() - 1))
+                      .getResultList())
+          .forEach(m -> m.write(cells));
+    }
   }
 }
