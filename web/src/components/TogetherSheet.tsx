@@ -22,7 +22,7 @@ interface Props<T> {
   idOf: (row: T) => number;
   /** Why a row cannot be taken; empty when it can. */
   lackingOf: (row: T) => string;
-  title: (taken: T[]) => string;
+  title: (taken: T[], all: number) => string;
   /** What it comes to, and what will be done. */
   words: (taken: T[]) => string;
   heads: { words: string; figures?: boolean }[];
@@ -104,7 +104,7 @@ export function TogetherSheet<T>(props: Props<T>) {
       tabIndex={0}
       onKeyDown={onKeyDown}
     >
-      <h2>{props.title(taken)}</h2>
+      <h2>{props.title(taken, rows.length)}</h2>
       <p className={styles.soft}>{props.words(taken)}</p>
       <p className={styles.acts} aria-live="polite">
         {begun && (

@@ -43,7 +43,7 @@ export function TheDay() {
           rows={day.data}
           idOf={idOf}
           lackingOf={lackingOf}
-          title={(taken) => `${taken.length} of ${day.data.length} files to accept`}
+          title={(taken, all) => `${taken.length} of ${all} files to accept`}
           words={(taken) =>
             `It holds ${totalsOf(taken) || 'nothing'}. Lists of open items are taken as what is new or changed. Space takes a file out.`
           }

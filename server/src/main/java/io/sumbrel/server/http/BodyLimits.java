@@ -1,6 +1,7 @@
 package io.sumbrel.server.http;
 
 import io.sumbrel.core.refusal.Refusal;
+import io.sumbrel.server.persistence.FileStore;
 import jakarta.servlet.FilterChain;
 import jakarta.servlet.ReadListener;
 import jakarta.servlet.ServletException;
@@ -26,7 +27,7 @@ class BodyLimits extends OncePerRequestFilter {
   /** A name, a password, a few answers: more is no sign-in. */
   private static final long MOST_BEFORE_SIGN_IN = 16L << 10;
 
-  private static final long MOST_OF_FILES = 100L << 20;
+  private static final long MOST_OF_FILES = (long) FileStore.MOST_MEGABYTES << 20;
 
   /** Every body has that long, and a second more for each so many bytes. */
   private static final Duration GRACE = Duration.ofSeconds(30);

@@ -4,12 +4,15 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import io.sumbrel.core.money.Money;
+import io.sumbrel.formats.FileKind;
 import io.sumbrel.server.House;
 import io.sumbrel.server.ServerTest;
 import io.sumbrel.server.bank.BankAccounts;
 import io.sumbrel.server.persistence.Column;
 import io.sumbrel.server.persistence.FileStore;
+import io.sumbrel.server.persistence.StoredFile;
 import java.io.ByteArrayInputStream;
+import java.nio.file.Path;
 import java.time.LocalDate;
 import java.util.Currency;
 import java.util.List;
@@ -194,6 +197,16 @@ class WhatIsKnownTest extends ServerTest {
         .doesNotContain("1100")
         .doesNotHaveDuplicates()
         .hasSize(12);
+  }
+
+  /** What is not read as a stream must fit into memory. */
+  @Test
+  void aListMayNotBeAsLargeAsAStatement() {
+    assertThatThrownBy(
+            () -> ArrivedFiles.bytes(new StoredFile(Path.of("list.csv"), "", 101L << 20)))
+        .hasMessage("The file is larger than 100 MB; nothing of it was stored.");
+    assertThat(ArrivedFile.isStreamed(FileKind.MT940)).isTrue();
+    assertThat(ArrivedFile.isStreamed(FileKind.OPEN_ITEMS_CSV)).isFalse();
   }
 
   /** Whoever sends a body may be slow: with a transaction a connection would wait for them. */
