@@ -25,7 +25,7 @@ export function TheDay() {
     // one after the other: what follows waits for what comes before it
     for (const { file } of taken) {
       const outcome = await accept(file.id, 'CHANGES_ONLY', {}).then(
-        (row) => ({ done: true, words: newOf(row.acceptedCount, row.knownCount) }),
+        (row) => ({ done: true, words: outcomeOf(row) }),
         (e: unknown) => ({ done: false, words: sentenceOf(e) }),
       );
       tell(new Map([[file.id, outcome]]));
@@ -111,6 +111,12 @@ function totalsOf(taken: DayFile[]): string {
     .join('; ');
 }
 
-function newOf(count: number, known: number): string {
-  return known > 0 ? `${count} new, ${known} known already` : `${count} new`;
+function outcomeOf({ acceptedCount, knownCount, heldCount }: DayFile['file']): string {
+  return [
+    `${acceptedCount} new`,
+    knownCount > 0 ? `${knownCount} known already` : '',
+    heldCount > 0 ? `${heldCount} held as possibly double` : '',
+  ]
+    .filter((w) => w !== '')
+    .join(', ');
 }

@@ -1,5 +1,6 @@
 -- The first day that a file speaks of: files of one account are accepted in the order of their days.
 alter table arrival add column first_day date;
+alter table arrival add column waits_for_earlier boolean default false not null;
 
 create table fetch_times (
   id bigint primary key,

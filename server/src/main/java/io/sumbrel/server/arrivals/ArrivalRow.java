@@ -37,6 +37,10 @@ class ArrivalRow {
   int heldCount;
   Long csvLayoutId;
   LocalDate firstDay;
+
+  /** Whether it cannot be accepted only because a statement before it is missing. */
+  boolean waitsForEarlier;
+
   boolean asksAccount;
   String refusal = "";
   String notes = "";

@@ -122,6 +122,8 @@ public class BringIn {
    */
   void read(ArrivalRow row, StoredFile original) {
     row.kind = files.kindOf(original).name();
+    row.asksAccount = false;
+    row.waitsForEarlier = false;
     if (row.csvLayoutId == null) {
       row.csvLayoutId =
           files
@@ -140,7 +142,6 @@ public class BringIn {
     row.kind = file.kind().name();
     file.items().ifPresent(ReadOpenItems::requireFits);
     row.notes = Column.cut(file.notes(), 4000);
-    row.asksAccount = false;
     try {
       describe(row, file);
     } catch (Refusal e) {
@@ -176,6 +177,7 @@ public class BringIn {
       }
       row.state = known ? ArrivalState.KNOWN : ArrivalState.WAITING;
       row.refusal = e.getMessage();
+      row.waitsForEarlier = e.code().equals("gap");
     }
   }
 

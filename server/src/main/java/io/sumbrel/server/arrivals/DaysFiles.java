@@ -62,7 +62,7 @@ class DaysFiles {
     Set<String> begun = new HashSet<>();
     List<DayFile> waiting = new ArrayList<>();
     for (ArrivalRow row : rows) {
-      boolean follows = !row.refusal.isEmpty() && begun.contains(row.account);
+      boolean follows = row.waitsForEarlier && begun.contains(row.account);
       DayFile file =
           new DayFile(
               row.toView(0), row.fileKind().use().lines(), follows ? "" : lacking(row), follows);

@@ -11,6 +11,7 @@ import io.sumbrel.server.people.Bundle;
 import io.sumbrel.server.persistence.DataFolder;
 import java.io.IOException;
 import java.io.InputStream;
+import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.LinkOption;
 import java.nio.file.Path;
@@ -122,7 +123,7 @@ class WatchedFolder {
         }
       }
       return new FetchFiles.Outcome(brought, known, "");
-    } catch (IOException e) {
+    } catch (IOException | UncheckedIOException e) {
       return new FetchFiles.Outcome(
           brought, known, "The watched folder cannot be used: " + e + ".");
     }
