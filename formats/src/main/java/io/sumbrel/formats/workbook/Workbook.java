@@ -57,6 +57,11 @@ public final class Workbook implements AutoCloseable {
     }
   }
 
+  /** Whether a file may be one, by its first signs: those of a packed file. */
+  public static boolean mayBeOne(byte[] head) {
+    return head.length > 1 && head[0] == 'P' && head[1] == 'K';
+  }
+
   /** Whether a file is a workbook, by what is packed in it. */
   public static boolean isOne(byte[] bytes) {
     return Packing.holdsWorkbook(bytes);

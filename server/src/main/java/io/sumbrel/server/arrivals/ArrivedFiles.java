@@ -68,8 +68,14 @@ class ArrivedFiles {
    * @throws Refusal saying what it looks like
    */
   FileKind kindOf(StoredFile file) {
-    byte[] head = file.head(FileKind.HEAD_BYTES);
-    return Workbook.isOne(head) ? kindOfSheets(sheets.heads(bytes(file))) : FileKind.of(head);
+    return isWorkbook(file)
+        ? kindOfSheets(sheets.heads(bytes(file)))
+        : FileKind.of(file.head(FileKind.HEAD_BYTES));
+  }
+
+  /** What is packed in a file stands at its end. */
+  private static boolean isWorkbook(StoredFile file) {
+    return Workbook.mayBeOne(file.head(2)) && Workbook.isOne(bytes(file));
   }
 
   /**
@@ -164,7 +170,7 @@ class ArrivedFiles {
 
   /** The text in which lines are counted: of a workbook the rows of the sheet that is read. */
   InputStream text(long booksId, StoredFile file, Long layoutId) {
-    if (!Workbook.isOne(file.head(FileKind.HEAD_BYTES))) {
+    if (!isWorkbook(file)) {
       return file.open();
     }
     byte[] bytes = bytes(file);

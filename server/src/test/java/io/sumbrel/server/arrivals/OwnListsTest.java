@@ -3,6 +3,7 @@ package io.sumbrel.server.arrivals;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import io.sumbrel.core.money.Money;
+import io.sumbrel.formats.FileKind;
 import io.sumbrel.formats.listlayout.ListKind;
 import io.sumbrel.formats.workbook.WorkbookWriter;
 import io.sumbrel.server.House;
@@ -10,6 +11,7 @@ import io.sumbrel.server.ServerTest;
 import io.sumbrel.server.bank.BankAccounts;
 import java.nio.charset.StandardCharsets;
 import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.Currency;
 import java.util.HashMap;
 import java.util.List;
@@ -243,5 +245,29 @@ class OwnListsTest extends ServerTest {
           .isEqualTo(csv.path("statedMinor").asLong())
           .isPositive();
     }
+  }
+
+  /** The head of a large workbook does not show what is packed in it. */
+  @Test
+  void readsAWorkbookThatIsLargerThanTheHeadOfAFile() {
+    List<List<String>> rows = new ArrayList<>();
+    rows.add(List.of("number", "customer", "name", "date", "total", "open", "currency"));
+    for (int i = 0; i < 6_000; i++) {
+      String sign = Integer.toHexString(i * 0x9E3779B1);
+      rows.add(List.of("W-" + i, "K-1", "Zinn " + sign, "2026-11-02", "1.00", "1.00", "USD"));
+    }
+    byte[] workbook = WorkbookWriter.write(Map.of("Items", rows));
+    assertThat(workbook.length).isGreaterThan(FileKind.HEAD_BYTES);
+    JsonNode file = house.upload(house.clerk, "large.xlsx", workbook).body();
+    assertThat(file.path("refusal").asString()).isEmpty();
+    assertThat(file.path("statedCount").asInt()).isEqualTo(6_000);
+    assertThat(
+            house
+                .get(
+                    house.clerk, "/api/arrivals/" + file.path("id").asLong() + "/lines?around=5999")
+                .body()
+                .size())
+        .as("its rows as they stand")
+        .isPositive();
   }
 }
