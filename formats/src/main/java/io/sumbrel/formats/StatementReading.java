@@ -41,7 +41,7 @@ public abstract class StatementReading extends FileReading {
   }
 
   @Override
-  protected final void sumUp() {
+  protected void sumUp() {
     if (unbooked > 0) {
       note(
           "not-booked",
@@ -51,11 +51,7 @@ public abstract class StatementReading extends FileReading {
                   .formatted(unbooked),
           0);
     }
-    sumUpForm();
   }
-
-  /** Says at the end what only this form knows of the file as a whole. */
-  protected void sumUpForm() {}
 
   protected final void entry(StatementEntry entry) {
     entries++;

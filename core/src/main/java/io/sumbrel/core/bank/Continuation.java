@@ -78,13 +78,14 @@ public record Continuation(
 
     /** Same number, same dates, amounts, references and texts: known, whatever the balances say. */
     private boolean isRepeated() {
-      return history.statements().stream()
-          .filter(s -> s.number().equals(statement.number()))
-          .filter(s -> !here.isEmpty() && s.entries().size() == here.size())
-          .anyMatch(
-              s ->
-                  counted(s.entries())
-                      .equals(counted(here.stream().map(AccountHistory.Known::of).toList())));
+      return !here.isEmpty()
+          && history.statements().stream()
+              .filter(s -> s.number().equals(statement.number()))
+              .filter(s -> s.entries().size() == here.size())
+              .anyMatch(
+                  s ->
+                      counted(s.entries())
+                          .equals(counted(here.stream().map(AccountHistory.Known::of).toList())));
     }
 
     private static Map<AccountHistory.Known, Long> counted(List<AccountHistory.Known> entries) {

@@ -163,7 +163,8 @@ public final class CsvLayoutReader extends StatementReading {
 
   /** A column of balances that proves nothing, or not everything, is said to. */
   @Override
-  protected void sumUpForm() {
+  protected void sumUp() {
+    super.sumUp();
     if (layout.column(Meaning.BALANCE) < 0) {
       return;
     }

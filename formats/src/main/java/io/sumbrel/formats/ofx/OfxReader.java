@@ -121,7 +121,8 @@ public final class OfxReader extends StatementReading {
 
   /** Bytes that cannot be what the head says they are. */
   @Override
-  protected void sumUpForm() {
+  protected void sumUp() {
+    super.sumUp();
     if (tokens.firstDoubtful() > 0) {
       note(
           "encoding",

@@ -68,14 +68,16 @@ class ArrivedFiles {
    * @throws Refusal saying what it looks like
    */
   FileKind kindOf(StoredFile file) {
-    return isWorkbook(file)
-        ? kindOfSheets(sheets.heads(bytes(file)))
-        : FileKind.of(file.head(FileKind.HEAD_BYTES));
+    return workbook(file)
+        .map(bytes -> kindOfSheets(sheets.heads(bytes)))
+        .orElseGet(() -> FileKind.of(file.head(FileKind.HEAD_BYTES)));
   }
 
-  /** What is packed in a file stands at its end. */
-  private static boolean isWorkbook(StoredFile file) {
-    return Workbook.mayBeOne(file.head(2)) && Workbook.isOne(bytes(file));
+  /** All of a workbook: what is packed in a file stands at its end. */
+  private static Optional<byte[]> workbook(StoredFile file) {
+    return Workbook.mayBeOne(file.head(2))
+        ? Optional.of(bytes(file)).filter(Workbook::isOne)
+        : Optional.empty();
   }
 
   /**
@@ -110,8 +112,9 @@ class ArrivedFiles {
   }
 
   /** The layout of rows in columns of the sender's own, where one was made. */
-  Optional<CsvLayouts.Stored> layoutOf(long booksId, StoredFile file, String fileName) {
-    return TABLES.contains(kindOf(file))
+  Optional<CsvLayouts.Stored> layoutOf(
+      long booksId, StoredFile file, FileKind kind, String fileName) {
+    return TABLES.contains(kind)
         ? layouts.forFile(booksId, bytes(file), fileName)
         : Optional.empty();
   }
@@ -125,8 +128,7 @@ class ArrivedFiles {
   record Unsaid(String title, String sentence) {}
 
   /** Empty where it is known how a file is written. */
-  Optional<Unsaid> unsaid(long booksId, StoredFile file, Long layoutId) {
-    FileKind kind = kindOf(file);
+  Optional<Unsaid> unsaid(long booksId, StoredFile file, FileKind kind, Long layoutId) {
     if (layoutId != null) {
       return Optional.empty();
     }
@@ -170,14 +172,15 @@ class ArrivedFiles {
 
   /** The text in which lines are counted: of a workbook the rows of the sheet that is read. */
   InputStream text(long booksId, StoredFile file, Long layoutId) {
-    if (!isWorkbook(file)) {
-      return file.open();
-    }
-    byte[] bytes = bytes(file);
-    return new ByteArrayInputStream(
-        layoutId == null
-            ? rowsOf(bytes, kindOf(file))
-            : layouts.rows(bytes, layouts.find(booksId, layoutId).orElseThrow()));
+    return workbook(file)
+        .<InputStream>map(bytes -> new ByteArrayInputStream(sheet(booksId, bytes, layoutId)))
+        .orElseGet(file::open);
+  }
+
+  private byte[] sheet(long booksId, byte[] workbook, Long layoutId) {
+    return layoutId == null
+        ? rowsOf(workbook, kindOfSheets(sheets.heads(workbook)))
+        : layouts.rows(workbook, layouts.find(booksId, layoutId).orElseThrow());
   }
 
   private ArrivedFile readAsWritten(long booksId, StoredFile file, Long layoutId) {

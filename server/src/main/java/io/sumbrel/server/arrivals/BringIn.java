@@ -121,17 +121,19 @@ public class BringIn {
    * @throws Refusal when the file cannot be taken in
    */
   void read(ArrivalRow row, StoredFile original) {
-    row.kind = files.kindOf(original).name();
+    FileKind kind = files.kindOf(original);
+    row.kind = kind.name();
     row.asksAccount = false;
     row.waitsForEarlier = false;
     if (row.csvLayoutId == null) {
       row.csvLayoutId =
           files
-              .layoutOf(row.booksId, original, row.fileName)
+              .layoutOf(row.booksId, original, kind, row.fileName)
               .map(CsvLayouts.Stored::id)
               .orElse(null);
     }
-    Optional<ArrivedFiles.Unsaid> unsaid = files.unsaid(row.booksId, original, row.csvLayoutId);
+    Optional<ArrivedFiles.Unsaid> unsaid =
+        files.unsaid(row.booksId, original, kind, row.csvLayoutId);
     if (unsaid.isPresent()) {
       row.title = unsaid.get().title();
       row.notes = Column.cut(unsaid.get().sentence(), 4000);

@@ -4,7 +4,6 @@ import io.sumbrel.core.openitem.ListComparison;
 import io.sumbrel.core.openitem.ListScope;
 import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.formats.FileKind;
-import io.sumbrel.server.openitem.Items;
 import io.sumbrel.server.persistence.FileStore;
 import jakarta.persistence.EntityManager;
 import java.time.LocalDate;
@@ -30,13 +29,13 @@ class DaysFiles {
   private final EntityManager entities;
   private final ArrivedFiles files;
   private final FileStore store;
-  private final Items items;
+  private final ReadOpenItems openItems;
 
-  DaysFiles(EntityManager entities, ArrivedFiles files, FileStore store, Items items) {
+  DaysFiles(EntityManager entities, ArrivedFiles files, FileStore store, ReadOpenItems openItems) {
     this.entities = entities;
     this.files = files;
     this.store = store;
-    this.items = items;
+    this.openItems = openItems;
   }
 
   /**
@@ -75,28 +74,21 @@ class DaysFiles {
   }
 
   private String lacking(ArrivalRow row) {
-    switch (row.asks()) {
-      case COLUMNS:
-        return "Its columns are to be named.";
-      case LOCKBOX:
-        return "Its lockbox is to be set up.";
-      case ACCOUNT:
-        return "Its account is to be named.";
-      default:
-        break;
-    }
-    return row.refusal.isEmpty() && isList(row) ? disagreeing(row) : row.refusal;
+    return switch (row.asks()) {
+      case COLUMNS -> "Its columns are to be named.";
+      case LOCKBOX -> "Its lockbox is to be set up.";
+      case ACCOUNT -> "Its account is to be named.";
+      case NOTHING -> row.refusal.isEmpty() && isList(row) ? disagreeing(row) : row.refusal;
+    };
   }
 
   /** Where a list and the books disagree a person looks at it by itself. */
   private String disagreeing(ArrivalRow row) {
     try {
-      var list = files.read(row.booksId, store.file(row.hash), row.csvLayoutId).items();
+      ArrivedFile file = files.read(row.booksId, store.file(row.hash), row.csvLayoutId);
       long count =
-          ListComparison.of(
-                  list.orElseThrow(),
-                  ListScope.CHANGES_ONLY,
-                  items.numbered(row.booksId, ReadOpenItems.numbers(list.get()), false))
+          openItems
+              .compared(row.booksId, file.items().orElseThrow(), ListScope.CHANGES_ONLY)
               .rows()
               .stream()
               .filter(ListComparison.Row::isQuestion)

@@ -16,7 +16,6 @@ import io.sumbrel.server.deposit.DepositViews;
 import io.sumbrel.server.deposit.WaitingForTie;
 import io.sumbrel.server.ledger.Claims;
 import io.sumbrel.server.matching.PastPayments;
-import io.sumbrel.server.openitem.Items;
 import io.sumbrel.server.receipt.MoneyLines;
 import java.time.LocalDate;
 import java.util.HashMap;
@@ -42,7 +41,7 @@ class FileContents {
   private final AcceptDeposits acceptDeposits;
   private final DepositViews depositViews;
   private final WaitingForTie waitingForTie;
-  private final Items items;
+  private final ReadOpenItems openItems;
   private final Claims claims;
   private final PastPayments pastPayments;
   private final TakingsViews takingsViews;
@@ -55,7 +54,7 @@ class FileContents {
       AcceptDeposits acceptDeposits,
       DepositViews depositViews,
       WaitingForTie waitingForTie,
-      Items items,
+      ReadOpenItems openItems,
       Claims claims,
       PastPayments pastPayments,
       TakingsViews takingsViews) {
@@ -66,7 +65,7 @@ class FileContents {
     this.acceptDeposits = acceptDeposits;
     this.depositViews = depositViews;
     this.waitingForTie = waitingForTie;
-    this.items = items;
+    this.openItems = openItems;
     this.claims = claims;
     this.pastPayments = pastPayments;
     this.takingsViews = takingsViews;
@@ -207,17 +206,7 @@ class FileContents {
             : expected(booksId, row, file);
     return new ContentsView(
         statements(booksId, file.statements(), view),
-        file.items()
-            .map(
-                list ->
-                    view(
-                        ListComparison.of(
-                            list,
-                            scope,
-                            items.numbered(
-                                booksId,
-                                ReadOpenItems.numbers(list),
-                                scope == ListScope.COMPLETE)))),
+        file.items().map(list -> view(openItems.compared(booksId, list, scope))),
         deposits(booksId, row, file),
         onHand(row, file),
         file.past().stream().limit(SHOWN_ENTRIES).map(FileContents::view).toList(),

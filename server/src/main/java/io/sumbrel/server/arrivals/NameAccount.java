@@ -44,46 +44,47 @@ class NameAccount {
   /** The number as the file writes it, and what it may mean. */
   record AccountQuestion(String written, String currency, List<AccountChoice> choices) {}
 
-  private record Named(String number, Currency currency) {}
+  /** A number that may mean several. */
+  private record Asked(String number, Currency currency, List<BankAccount> meant) {}
 
   /**
    * @throws Refusal {@code no-question}
    */
   @Transactional(readOnly = true)
   AccountQuestion question(Actor actor, long arrivalId) {
-    Named asked = asked(BringIn.find(entities, actor.booksId(), arrivalId));
+    Asked asked = asked(BringIn.find(entities, actor.booksId(), arrivalId));
     return new AccountQuestion(
         asked.number(),
         asked.currency().getCurrencyCode(),
-        accounts.candidates(actor.booksId(), asked.number(), asked.currency()).stream()
-            .map(a -> new AccountChoice(a.id(), a.name(), a.number()))
-            .toList());
+        asked.meant().stream().map(a -> new AccountChoice(a.id(), a.name(), a.number())).toList());
   }
 
   /** Keeps which is meant and reads the file; it then waits to be accepted, or asks the next. */
   @Transactional
   ArrivalView keep(Actor actor, long arrivalId, long bankAccountId) {
     ArrivalRow row = BringIn.find(entities, actor.booksId(), arrivalId);
-    Named asked = asked(row);
+    Asked asked = asked(row);
     BankAccount meant = accounts.mean(actor, asked.number(), asked.currency(), bankAccountId);
     bringIn.read(row, store.file(row.hash));
     audit.append(actor, "account-meant", asked.number(), meant.shortName());
     return row.toView(0);
   }
 
-  private Named asked(ArrivalRow row) {
-    return Stream.of(row)
-        .filter(r -> r.asks() == ArrivalAsks.ACCOUNT)
-        .map(r -> files.read(r.booksId, store.file(r.hash), r.csvLayoutId))
-        .flatMap(
-            file ->
-                Stream.concat(
-                    file.statements().stream().map(s -> new Named(s.account(), s.currency())),
-                    file.deposits().stream()
-                        .map(d -> new Named(d.account(), d.deposit().currency()))))
-        .filter(n -> accounts.candidates(row.booksId, n.number(), n.currency()).size() > 1)
+  private Asked asked(ArrivalRow row) {
+    Refusal none = new Refusal("no-question", row.fileName + " does not ask for an account.");
+    if (row.asks() != ArrivalAsks.ACCOUNT) {
+      throw none;
+    }
+    ArrivedFile file = files.read(row.booksId, store.file(row.hash), row.csvLayoutId);
+    return Stream.concat(
+            file.statements().stream().map(s -> asked(row, s.account(), s.currency())),
+            file.deposits().stream().map(d -> asked(row, d.account(), d.deposit().currency())))
+        .filter(a -> a.meant().size() > 1)
         .findFirst()
-        .orElseThrow(
-            () -> new Refusal("no-question", row.fileName + " does not ask for an account."));
+        .orElseThrow(() -> none);
+  }
+
+  private Asked asked(ArrivalRow row, String number, Currency currency) {
+    return new Asked(number, currency, accounts.candidates(row.booksId, number, currency));
   }
 }

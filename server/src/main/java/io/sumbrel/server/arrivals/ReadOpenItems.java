@@ -72,7 +72,14 @@ class ReadOpenItems {
     count(arrival, comparison);
   }
 
-  static List<String> numbers(OpenItemList list) {
+  /** How a list compares with the books as they are now. */
+  @Transactional(readOnly = true)
+  ListComparison compared(long booksId, OpenItemList list, ListScope scope) {
+    return ListComparison.of(
+        list, scope, items.numbered(booksId, numbers(list), scope == ListScope.COMPLETE));
+  }
+
+  private static List<String> numbers(OpenItemList list) {
     return list.items().stream().map(ListedItem::number).toList();
   }
 

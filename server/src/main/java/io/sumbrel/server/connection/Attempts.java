@@ -68,29 +68,24 @@ class Attempts {
   /** The last attempt that went well, or that did not. */
   @Transactional(readOnly = true)
   Optional<Attempt> last(long booksId, String connection, boolean failed) {
-    return entities
-        .createQuery(
-            "from ConnectionAttemptRow where booksId = :b and connection = :c and failure %s '' order by id desc"
-                .formatted(failed ? "<>" : "="),
-            ConnectionAttemptRow.class)
-        .setParameter("b", booksId)
-        .setParameter("c", connection)
-        .setMaxResults(1)
-        .getResultStream()
-        .findFirst()
-        .map(Attempts::view);
+    return newest(booksId, connection, failed ? "failure <> :is" : "failure = :is", "");
   }
 
   /** The last attempt of somebody, or of what acts by itself. */
   @Transactional(readOnly = true)
   Optional<Attempt> lastBy(long booksId, String connection, String by) {
+    return newest(booksId, connection, "attemptedBy = :is", by);
+  }
+
+  private Optional<Attempt> newest(long booksId, String connection, String condition, String is) {
     return entities
         .createQuery(
-            "from ConnectionAttemptRow where booksId = :b and connection = :c and attemptedBy = :by order by id desc",
+            "from ConnectionAttemptRow where booksId = :b and connection = :c and %s order by id desc"
+                .formatted(condition),
             ConnectionAttemptRow.class)
         .setParameter("b", booksId)
         .setParameter("c", connection)
-        .setParameter("by", by)
+        .setParameter("is", is)
         .setMaxResults(1)
         .getResultStream()
         .findFirst()
