@@ -78,6 +78,8 @@ export function useTape({ money, choices, posted, putBy, aside }: Options): Tape
   /** What was last known to stand on the server. */
   const known = useRef(keyOf(lines));
   const keeping = useRef(Promise.resolve());
+  /** How many drafts are on their way: until they are there, what comes from there is older. */
+  const underWay = useRef(0);
   const [kept, setKept] = useState<{ of: Line[]; judged: Judged }>();
   const judged = kept?.of === lines ? kept.judged : undefined;
   /** The lines that wait for a second person, while they are what was asked. */
@@ -88,7 +90,7 @@ export function useTape({ money, choices, posted, putBy, aside }: Options): Tape
   // another window of the same person has gone on with the tape; what is typed here comes first
   useEffect(() => {
     const there = keyOf(standing(money));
-    const untouched = keyOf(lines) === known.current;
+    const untouched = keyOf(lines) === known.current && underWay.current === 0;
     if (there !== known.current && untouched) {
       known.current = there;
       change({ type: 'load', lines: standing(money) });
@@ -116,13 +118,17 @@ export function useTape({ money, choices, posted, putBy, aside }: Options): Tape
     }
     const timer = setTimeout(() => {
       known.current = keyOf(lines);
-      keeping.current = keepDraft(money.id, lines, false).then(
-        (answer) => {
-          setKept({ of: lines, judged: answer });
-          draftKept(money.id);
-        },
-        (e: unknown) => setProblem(sentenceOf(e)),
-      );
+      underWay.current++;
+      keeping.current = keeping.current
+        .then(() => keepDraft(money.id, lines, false))
+        .then(
+          (answer) => {
+            setKept({ of: lines, judged: answer });
+            draftKept(money.id);
+          },
+          (e: unknown) => setProblem(sentenceOf(e)),
+        )
+        .finally(() => underWay.current--);
     }, KEEP_AFTER);
     return () => clearTimeout(timer);
   }, [lines, touched, money.id, leaves, setProblem]);
