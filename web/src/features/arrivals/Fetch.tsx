@@ -13,7 +13,7 @@ import styles from './Arrivals.module.css';
 export function Fetch() {
   const connections = useQuery(connectionsQuery);
   const session = useQuery(sessionQuery);
-  const mayChange = session.data?.rights.includes('APPROVE') ?? false;
+  const mayChange = session.data?.rights.includes('SET_UP') ?? false;
   const today = session.data?.businessDate ?? '';
   const [from, setFrom] = useState<string>();
   const [to, setTo] = useState<string>();

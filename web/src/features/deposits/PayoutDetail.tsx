@@ -183,7 +183,7 @@ function WithIt({ payout, shown, currency }: WithItProps) {
         </Button>
         {!booking &&
           shown.processor.layoutId !== undefined &&
-          session.data?.rights.includes('APPROVE') && (
+          session.data?.rights.includes('SET_UP') && (
             <Button onClick={() => setBooking(true)}>Other accounts</Button>
           )}
       </p>

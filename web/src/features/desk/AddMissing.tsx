@@ -39,7 +39,7 @@ export function AddMissing({ typed, addedCustomer, addedAccount }: Props) {
       <Button variant="text" onClick={() => setMissing('customer')}>
         Add a customer …
       </Button>
-      {session?.rights.includes('APPROVE') && (
+      {session?.rights.includes('RULES') && (
         <Button variant="text" onClick={() => setMissing('account')}>
           Add an account …
         </Button>

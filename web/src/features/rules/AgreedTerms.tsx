@@ -17,7 +17,7 @@ export function AgreedTerms({ customer }: { customer: number }) {
     return null;
   }
   const kept = terms.data.words;
-  if (!session?.rights.includes('APPROVE')) {
+  if (!session?.rights.includes('RULES')) {
     return kept && <p>Terms where an invoice states none: {kept}</p>;
   }
   return (

@@ -27,7 +27,7 @@ export function Charges({ customer }: { customer: number }) {
         <input
           type="checkbox"
           checked={chosen ?? charges.data.theirs}
-          disabled={!session?.rights.includes('APPROVE')}
+          disabled={!session?.rights.includes('RULES')}
           onChange={(e) => void keep(e.target.checked)}
         />{' '}
         Bears the charges of banks: what they keep on the way stays open

@@ -22,7 +22,7 @@ import { SilentSteps } from './SilentSteps';
 export function Rules() {
   const rules = useQuery(rulesQuery);
   const { data: session } = useQuery(sessionQuery);
-  const may = session?.rights.includes('APPROVE') ?? false;
+  const may = session?.rights.includes('RULES') ?? false;
   if (rules.isPending) {
     return <Loading />;
   }

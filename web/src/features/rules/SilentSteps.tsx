@@ -22,7 +22,7 @@ export function SilentSteps({ view, otherwise, begin, keep, drop }: Props) {
   const [draft, setDraft] = useState<Step[]>();
   const { perform, problem } = usePerform();
   const self = useRef<HTMLDivElement>(null);
-  const may = session?.rights.includes('APPROVE') ?? false;
+  const may = session?.rights.includes('RULES') ?? false;
 
   const attempt = async (act: () => Promise<unknown>) => {
     await perform(async () => {

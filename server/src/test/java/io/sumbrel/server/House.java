@@ -121,7 +121,7 @@ public final class House {
     private MockHttpServletResponse response(Actor actor, MockHttpServletRequestBuilder request)
         throws Exception {
       List<SimpleGrantedAuthority> rights =
-          actor.bundle().rights().stream().map(r -> new SimpleGrantedAuthority(r.name())).toList();
+          actor.rights().stream().map(r -> new SimpleGrantedAuthority(r.name())).toList();
       return mvc.perform(
               request
                   .with(

@@ -74,7 +74,7 @@ class ConnectionsController {
   record TimesRequest(List<String> times) {}
 
   @PutMapping("/{name}/times")
-  @PreAuthorize("hasAuthority('APPROVE')")
+  @PreAuthorize("hasAuthority('SET_UP')")
   @ResponseStatus(HttpStatus.NO_CONTENT)
   void keepTimes(
       @AuthenticationPrincipal Actor actor,

@@ -48,6 +48,7 @@ class Problems {
           Map.entry("too-large", HttpStatus.CONTENT_TOO_LARGE),
           Map.entry("too-slow", HttpStatus.REQUEST_TIMEOUT),
           Map.entry("sign-in", HttpStatus.UNAUTHORIZED),
+          Map.entry("sign-in-wait", HttpStatus.TOO_MANY_REQUESTS),
           Map.entry("disk-full", HttpStatus.INSUFFICIENT_STORAGE),
           Map.entry("read-only", HttpStatus.SERVICE_UNAVAILABLE),
           Map.entry("reopening", HttpStatus.SERVICE_UNAVAILABLE),

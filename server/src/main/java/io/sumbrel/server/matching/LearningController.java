@@ -55,14 +55,14 @@ class LearningController {
   }
 
   @PostMapping("/fit")
-  @PreAuthorize("hasAuthority('APPROVE')")
+  @PreAuthorize("hasAuthority('RULES')")
   @ResponseStatus(HttpStatus.NO_CONTENT)
   void fit(@AuthenticationPrincipal Actor actor) {
     weights.fit(actor);
   }
 
   @DeleteMapping("/fit")
-  @PreAuthorize("hasAuthority('APPROVE')")
+  @PreAuthorize("hasAuthority('RULES')")
   @ResponseStatus(HttpStatus.NO_CONTENT)
   void drop(@AuthenticationPrincipal Actor actor) {
     weights.drop(actor);

@@ -66,7 +66,16 @@ class PlanReader {
           "account-meant",
           "files-fetched",
           "fetching-failed",
-          "fetch-times-set");
+          "fetch-times-set",
+          "signed-in",
+          "sign-in-refused",
+          "person-invited",
+          "password-set",
+          "rights-asked",
+          "rights-set",
+          "rights-turned-down",
+          "person-locked-out",
+          "person-let-in");
 
   /** With more items changed since the indexes were built, these are built anew. */
   private static final int MOST_CHANGES = 500;

@@ -92,7 +92,7 @@ class PayoutsController {
 
   /** What a processor is called, and where what it does is booked. */
   @PutMapping("/processors/{layoutId}")
-  @PreAuthorize("hasAuthority('APPROVE')")
+  @PreAuthorize("hasAuthority('SET_UP')")
   @ResponseStatus(HttpStatus.NO_CONTENT)
   void keep(
       @AuthenticationPrincipal Actor actor,

@@ -1,7 +1,11 @@
 package io.sumbrel.server.people;
 
+import java.util.Arrays;
 import java.util.EnumSet;
+import java.util.Locale;
+import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 
 /** Rights that are given together. */
 public enum Bundle {
@@ -17,5 +21,21 @@ public enum Bundle {
 
   public Set<Right> rights() {
     return rights;
+  }
+
+  /** The bundle that holds just these. */
+  public static Optional<Bundle> of(Set<Right> rights) {
+    return Arrays.stream(values()).filter(b -> b.rights.equals(rights)).findFirst();
+  }
+
+  /** What somebody may do, in words. */
+  public static String words(Set<Right> rights) {
+    return of(rights)
+        .map(b -> b.name().toLowerCase(Locale.ROOT))
+        .orElseGet(
+            () ->
+                rights.isEmpty()
+                    ? "nothing"
+                    : rights.stream().sorted().map(Right::words).collect(Collectors.joining(", ")));
   }
 }

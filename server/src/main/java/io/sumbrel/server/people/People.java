@@ -8,6 +8,7 @@ import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Propagation;
@@ -44,48 +45,142 @@ public class People {
   }
 
   /**
-   * Adds a person.
+   * Adds a person who may enter at once.
    *
    * @throws Refusal {@code password} when it is too short, {@code person-name} when there is none
    */
   @Transactional
   public Actor add(long booksId, String name, String password, Bundle bundle) {
-    if (name.isBlank() || name.length() > 60) {
+    PersonRow row = row(booksId, name);
+    row.passwordHash = hash(password);
+    row.rights = Right.written(bundle.rights());
+    entities.persist(row);
+    return row.toActor();
+  }
+
+  /**
+   * Adds a person without a password and without rights.
+   *
+   * @throws Refusal {@code person-name} when there is none, or somebody is called so
+   */
+  @Transactional(propagation = Propagation.MANDATORY)
+  public Actor invite(long booksId, String name) {
+    PersonRow row = row(booksId, name);
+    row.rights = "";
+    entities.persist(row);
+    entities.flush();
+    return row.toActor();
+  }
+
+  private PersonRow row(long booksId, String name) {
+    String called = name.strip();
+    if (called.isEmpty() || called.length() > 60) {
       throw new Refusal("person-name", "A person needs a name of up to 60 letters.");
     }
+    if (of(booksId).stream().anyMatch(p -> p.name().equalsIgnoreCase(called))) {
+      throw new Refusal("person-name", "Somebody is called " + called + " already.");
+    }
+    PersonRow row = new PersonRow();
+    row.id = ids.next();
+    row.booksId = booksId;
+    row.name = called;
+    return row;
+  }
+
+  private String hash(String password) {
     if (password.length() < MIN_PASSWORD || isTooLong(password)) {
       throw new Refusal(
           "password",
           "A password has at least %d characters, and no more than %d bytes."
               .formatted(MIN_PASSWORD, MOST_BYTES));
     }
-    PersonRow row = new PersonRow();
-    row.id = ids.next();
-    row.booksId = booksId;
-    row.name = name.strip();
-    row.passwordHash = passwords.encode(password);
-    row.bundle = bundle;
-    entities.persist(row);
-    return row.toActor();
+    return passwords.encode(password);
   }
 
-  /** The person with this name and password, if both are right. */
-  @Transactional(readOnly = true)
+  /** The person with this name and password, if both are right and they may enter. */
   public Optional<Actor> signIn(String name, String password) {
-    List<PersonRow> found =
-        entities
-            .createQuery("from PersonRow where lower(name) = lower(:name)", PersonRow.class)
-            .setParameter("name", name.strip())
-            .getResultList();
+    // the hash is computed while no connection to the database is held
+    List<PersonRow> found = named(name);
     if (found.isEmpty() || isTooLong(password)) {
       // takes as long as a wrong password, so that names cannot be tried
       passwords.encode("x".repeat(MIN_PASSWORD));
       return Optional.empty();
     }
     return found.stream()
-        .filter(p -> passwords.matches(password, p.passwordHash))
+        .filter(p -> !p.passwordHash.isEmpty() && passwords.matches(password, p.passwordHash))
         .findFirst()
         .map(PersonRow::toActor);
+  }
+
+  private List<PersonRow> named(String name) {
+    return entities
+        .createQuery(
+            "from PersonRow where lower(name) = lower(:name) and locked = false and rights <> ''",
+            PersonRow.class)
+        .setParameter("name", name.strip())
+        .getResultList();
+  }
+
+  /** Those who are called so, in any set of books. */
+  @Transactional(readOnly = true)
+  public List<Actor> called(String name) {
+    return named(name).stream().map(PersonRow::toActor).toList();
+  }
+
+  /** A person with the rights of this moment; empty for one who may not enter any more. */
+  @Transactional(readOnly = true)
+  public Optional<Actor> entering(long personId) {
+    return Optional.ofNullable(entities.find(PersonRow.class, personId))
+        .filter(PersonRow::mayEnter)
+        .map(PersonRow::toActor);
+  }
+
+  Actor entry(long personId) {
+    return entities.find(PersonRow.class, personId).toActor();
+  }
+
+  /**
+   * @throws Refusal {@code password}
+   */
+  @Transactional(propagation = Propagation.MANDATORY)
+  public void setPassword(long personId, String password) {
+    entities.find(PersonRow.class, personId).passwordHash = hash(password);
+    entities.flush();
+  }
+
+  @Transactional(propagation = Propagation.MANDATORY)
+  public void setRights(long personId, Set<Right> rights) {
+    entities.find(PersonRow.class, personId).rights = Right.written(rights);
+    entities.flush();
+  }
+
+  @Transactional(propagation = Propagation.MANDATORY)
+  public void setLocked(long personId, boolean locked) {
+    entities.find(PersonRow.class, personId).locked = locked;
+    entities.flush();
+  }
+
+  /**
+   * How a person may come in.
+   *
+   * @param hasPassword whether one was set
+   */
+  public record Entry(Actor person, boolean hasPassword, boolean locked) {
+    /** Whether they can act at this moment. */
+    public boolean acts() {
+      return hasPassword && !locked && !person.rights().isEmpty();
+    }
+  }
+
+  /** Everybody of a set of books, in the order of their names. */
+  @Transactional(readOnly = true)
+  public List<Entry> entries(long booksId) {
+    return entities
+        .createQuery("from PersonRow where booksId = :b order by name", PersonRow.class)
+        .setParameter("b", booksId)
+        .getResultStream()
+        .map(p -> new Entry(p.toActor(), !p.passwordHash.isEmpty(), p.locked))
+        .toList();
   }
 
   private static boolean isTooLong(String password) {
@@ -106,14 +201,23 @@ public class People {
         .createQuery("from PersonRow where booksId = :b order by id", PersonRow.class)
         .setParameter("b", booksId)
         .getResultStream()
-        .forEach(p -> cells.addAll(List.of(p.id, p.name, p.bundle, p.passwordHash)));
+        .forEach(
+            p -> {
+              Set<Right> may = p.mayDo();
+              cells.addAll(List.of(p.id, p.name));
+              cells.add(Bundle.of(may).map(Bundle::name).orElse(p.rights));
+              cells.add(p.passwordHash);
+              if (p.locked) {
+                cells.add("locked");
+              }
+            });
     return Fact.of("rights", cells);
   }
 
   /** Those of one set of books, in the order of their names. */
   @Transactional(readOnly = true)
   public List<Actor> of(long booksId) {
-    return all().stream().filter(a -> a.booksId() == booksId).toList();
+    return entries(booksId).stream().map(Entry::person).toList();
   }
 
   /**
@@ -129,7 +233,7 @@ public class People {
         .orElseThrow(() -> new Refusal("not-found", "There is no such person."));
   }
 
-  /** Names and bundles, in the order of the names. */
+  /** Names and rights, in the order of the names. */
   @Transactional(readOnly = true)
   public List<Actor> all() {
     return entities

@@ -2,10 +2,9 @@ package io.sumbrel.server.people;
 
 import io.sumbrel.core.proof.ActorKind;
 import jakarta.persistence.Entity;
-import jakarta.persistence.EnumType;
-import jakarta.persistence.Enumerated;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
+import java.util.Set;
 
 @Entity
 @Table(name = "person")
@@ -13,12 +12,22 @@ class PersonRow {
   @Id Long id;
   long booksId;
   String name;
-  String passwordHash;
 
-  @Enumerated(EnumType.STRING)
-  Bundle bundle;
+  /** Empty until the person has set one. */
+  String passwordHash = "";
+
+  String rights;
+  boolean locked;
+
+  Set<Right> mayDo() {
+    return Right.read(rights);
+  }
+
+  boolean mayEnter() {
+    return !locked && !rights.isEmpty();
+  }
 
   Actor toActor() {
-    return new Actor(booksId, id, name, bundle, ActorKind.PERSON);
+    return new Actor(booksId, id, name, mayDo(), ActorKind.PERSON);
   }
 }

@@ -221,7 +221,7 @@ class RulesController {
   }
 
   @PutMapping("/reasons")
-  @PreAuthorize("hasAuthority('APPROVE')")
+  @PreAuthorize("hasAuthority('RULES')")
   @ResponseStatus(HttpStatus.NO_CONTENT)
   void keepReason(
       @AuthenticationPrincipal Actor actor, @RequestBody Reasons.ReasonRequest request) {
@@ -236,7 +236,7 @@ class RulesController {
   }
 
   @PutMapping("/papers")
-  @PreAuthorize("hasAuthority('APPROVE')")
+  @PreAuthorize("hasAuthority('RULES')")
   @ResponseStatus(HttpStatus.NO_CONTENT)
   void keepPapers(@AuthenticationPrincipal Actor actor, @RequestBody PapersRequest request) {
     rules.keepPapersWanted(actor, request.methods());
@@ -245,7 +245,7 @@ class RulesController {
   record PersonLimitsRequest(List<PersonLimits.ReasonOfPerson> own) {}
 
   @PutMapping("/people/{id}/limits")
-  @PreAuthorize("hasAuthority('APPROVE')")
+  @PreAuthorize("hasAuthority('RULES')")
   @ResponseStatus(HttpStatus.NO_CONTENT)
   void keepPersonLimits(
       @AuthenticationPrincipal Actor actor,
@@ -258,7 +258,7 @@ class RulesController {
 
   /** Adds an account on which clerks may place money. */
   @PostMapping("/accounts")
-  @PreAuthorize("hasAuthority('APPROVE')")
+  @PreAuthorize("hasAuthority('RULES')")
   FreeAccount addAccount(
       @AuthenticationPrincipal Actor actor, @RequestBody AccountRequest request) {
     return FreeAccount.of(reasons.addAccount(actor, request.number(), request.name()));
@@ -286,14 +286,14 @@ class RulesController {
   }
 
   @PutMapping("/exchange-rates")
-  @PreAuthorize("hasAuthority('APPROVE')")
+  @PreAuthorize("hasAuthority('RULES')")
   @ResponseStatus(HttpStatus.NO_CONTENT)
   void keepExchangeRate(@AuthenticationPrincipal Actor actor, @RequestBody RateRequest request) {
     rules.keepExchangeRates(actor, List.of(request.toRate()));
   }
 
   @PutMapping("/exchange-rates/file")
-  @PreAuthorize("hasAuthority('APPROVE')")
+  @PreAuthorize("hasAuthority('RULES')")
   @ResponseStatus(HttpStatus.NO_CONTENT)
   void bringExchangeRates(
       @AuthenticationPrincipal Actor actor, @RequestBody RateFileRequest request) {
@@ -308,28 +308,28 @@ class RulesController {
   }
 
   @PutMapping("/silent-list")
-  @PreAuthorize("hasAuthority('APPROVE')")
+  @PreAuthorize("hasAuthority('RULES')")
   @ResponseStatus(HttpStatus.NO_CONTENT)
   void keepList(@AuthenticationPrincipal Actor actor, @RequestBody SilentRequest request) {
     rules.keepHouseList(actor, request.toList());
   }
 
   @DeleteMapping("/silent-list")
-  @PreAuthorize("hasAuthority('APPROVE')")
+  @PreAuthorize("hasAuthority('RULES')")
   @ResponseStatus(HttpStatus.NO_CONTENT)
   void dropList(@AuthenticationPrincipal Actor actor) {
     rules.keepHouseList(actor, Optional.empty());
   }
 
   @PutMapping("/withheld-rates")
-  @PreAuthorize("hasAuthority('APPROVE')")
+  @PreAuthorize("hasAuthority('RULES')")
   @ResponseStatus(HttpStatus.NO_CONTENT)
   void keepRates(@AuthenticationPrincipal Actor actor, @RequestBody RatesRequest request) {
     rules.keepWithheldRates(actor, HouseRules.rates(request.withheld()));
   }
 
   @PutMapping("/limits")
-  @PreAuthorize("hasAuthority('APPROVE')")
+  @PreAuthorize("hasAuthority('RULES')")
   @ResponseStatus(HttpStatus.NO_CONTENT)
   void keepLimits(@AuthenticationPrincipal Actor actor, @RequestBody LimitsView request) {
     rules.keepLimits(actor, request.toLimits(charts.of(actor.booksId())));
@@ -358,7 +358,7 @@ class RulesController {
   }
 
   @PutMapping("/customers/{id}/charges")
-  @PreAuthorize("hasAuthority('APPROVE')")
+  @PreAuthorize("hasAuthority('RULES')")
   @ResponseStatus(HttpStatus.NO_CONTENT)
   void keepCharges(
       @AuthenticationPrincipal Actor actor,
@@ -380,7 +380,7 @@ class RulesController {
   }
 
   @PutMapping("/customers/{id}/terms")
-  @PreAuthorize("hasAuthority('APPROVE')")
+  @PreAuthorize("hasAuthority('RULES')")
   @ResponseStatus(HttpStatus.NO_CONTENT)
   void keepTerms(
       @AuthenticationPrincipal Actor actor, @PathVariable long id, @RequestBody TermsView request) {
@@ -390,7 +390,7 @@ class RulesController {
   }
 
   @PutMapping("/customers/{id}/silent-list")
-  @PreAuthorize("hasAuthority('APPROVE')")
+  @PreAuthorize("hasAuthority('RULES')")
   @ResponseStatus(HttpStatus.NO_CONTENT)
   void keepOwn(
       @AuthenticationPrincipal Actor actor,
@@ -400,7 +400,7 @@ class RulesController {
   }
 
   @DeleteMapping("/customers/{id}/silent-list")
-  @PreAuthorize("hasAuthority('APPROVE')")
+  @PreAuthorize("hasAuthority('RULES')")
   @ResponseStatus(HttpStatus.NO_CONTENT)
   void dropOwn(@AuthenticationPrincipal Actor actor, @PathVariable long id) {
     rules.keepOwnList(actor, new CustomerId(id), Optional.empty());

@@ -1,6 +1,7 @@
 package io.sumbrel.server.security;
 
 import io.sumbrel.server.http.ProblemWriter;
+import io.sumbrel.server.people.People;
 import jakarta.servlet.DispatcherType;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
@@ -11,7 +12,10 @@ import org.springframework.security.crypto.factory.PasswordEncoderFactories;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.security.web.SecurityFilterChain;
 import org.springframework.security.web.context.HttpSessionSecurityContextRepository;
+import org.springframework.security.web.context.SecurityContextHolderFilter;
 import org.springframework.security.web.context.SecurityContextRepository;
+import org.springframework.security.web.csrf.CookieCsrfTokenRepository;
+import org.springframework.security.web.csrf.CsrfTokenRepository;
 import org.springframework.security.web.firewall.RequestRejectedHandler;
 import org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter.ReferrerPolicy;
 import org.springframework.security.web.session.HttpSessionEventPublisher;
@@ -42,6 +46,12 @@ class SecuritySetup {
     return new HttpSessionSecurityContextRepository();
   }
 
+  /** The browser's scripts read the token from a cookie, and send it back in a header. */
+  @Bean
+  CsrfTokenRepository csrfTokens() {
+    return CookieCsrfTokenRepository.withHttpOnlyFalse();
+  }
+
   /** People sign in through {@link SessionController}; no other way exists. */
   @Bean
   AuthenticationManager noOtherWay() {
@@ -50,7 +60,12 @@ class SecuritySetup {
 
   @Bean
   SecurityFilterChain api(
-      HttpSecurity http, SecurityContextRepository contexts, ProblemWriter problems)
+      HttpSecurity http,
+      SecurityContextRepository contexts,
+      CsrfTokenRepository tokens,
+      People people,
+      Sessions sessions,
+      ProblemWriter problems)
       throws Exception {
     return http.authorizeHttpRequests(
             requests ->
@@ -58,13 +73,14 @@ class SecuritySetup {
                     // what was let in once ends in order, even when its session has ended meanwhile
                     .dispatcherTypeMatchers(DispatcherType.ASYNC, DispatcherType.ERROR)
                     .permitAll()
-                    .requestMatchers("/api/session", "/api/first-start")
+                    .requestMatchers("/api/session", "/api/first-start", "/api/invitations/*")
                     .permitAll()
                     .requestMatchers("/api/**", "/v3/**")
                     .authenticated()
                     .anyRequest()
                     .permitAll())
-        .csrf(csrf -> csrf.spa())
+        .csrf(csrf -> csrf.spa().csrfTokenRepository(tokens))
+        .addFilterAfter(new RightsOfNow(people, sessions), SecurityContextHolderFilter.class)
         .securityContext(c -> c.securityContextRepository(contexts))
         .exceptionHandling(
             e ->

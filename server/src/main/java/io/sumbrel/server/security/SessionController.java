@@ -4,22 +4,25 @@ import io.sumbrel.core.money.Currencies;
 import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.server.books.Houses;
 import io.sumbrel.server.people.Actor;
+import io.sumbrel.server.people.Bundle;
 import io.sumbrel.server.people.People;
 import io.sumbrel.server.people.Right;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
+import jakarta.servlet.http.HttpSession;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.http.HttpStatus;
-import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
-import org.springframework.security.core.authority.SimpleGrantedAuthority;
 import org.springframework.security.core.context.SecurityContext;
 import org.springframework.security.core.context.SecurityContextHolder;
 import org.springframework.security.web.context.SecurityContextRepository;
+import org.springframework.security.web.csrf.CsrfTokenRepository;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -31,9 +34,15 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 @RequestMapping("/api/session")
 class SessionController {
+  private static final Logger LOG = LoggerFactory.getLogger(SessionController.class);
+
   private final People people;
   private final Houses books;
   private final SecurityContextRepository contexts;
+  private final CsrfTokenRepository csrf;
+  private final SignInPace pace;
+  private final Sessions sessions;
+  private final SignInRecord record;
   private final boolean demo;
   private final boolean standIn;
 
@@ -41,11 +50,19 @@ class SessionController {
       People people,
       Houses books,
       SecurityContextRepository contexts,
+      CsrfTokenRepository csrf,
+      SignInPace pace,
+      Sessions sessions,
+      SignInRecord record,
       @Value("${sumbrel.demo}") boolean demo,
       @Value("${sumbrel.standin}") boolean standIn) {
     this.people = people;
     this.books = books;
     this.contexts = contexts;
+    this.csrf = csrf;
+    this.pace = pace;
+    this.sessions = sessions;
+    this.record = record;
     this.demo = demo;
     this.standIn = standIn;
   }
@@ -77,7 +94,12 @@ class SessionController {
       List<DemoPerson> demoPeople =
           demo
               ? people.all().stream()
-                  .map(p -> new DemoPerson(p.name(), p.bundle().name(), People.DEMO_PASSWORD))
+                  .map(
+                      p ->
+                          new DemoPerson(
+                              p.name(),
+                              Bundle.of(p.rights()).map(Bundle::name).orElse(""),
+                              People.DEMO_PASSWORD))
                   .toList()
               : List.of();
       return new SessionView(
@@ -95,7 +117,7 @@ class SessionController {
         true,
         false,
         actor.name(),
-        List.copyOf(actor.bundle().rights()),
+        actor.rights().stream().sorted().toList(),
         books.name(actor.booksId()),
         Optional.of(books.businessDate(actor.booksId())),
         standIn,
@@ -108,23 +130,33 @@ class SessionController {
       @RequestBody Credentials credentials,
       HttpServletRequest request,
       HttpServletResponse response) {
+    String address = request.getRemoteAddr();
     Actor actor =
-        people
-            .signIn(credentials.name(), credentials.password())
-            .orElseThrow(() -> new Refusal("sign-in", "The name or the password is not right."));
-    request.getSession(true);
+        pace.attempt(
+                credentials.name(),
+                address,
+                () -> people.signIn(credentials.name(), credentials.password()))
+            .orElseThrow(() -> refused(credentials.name(), address));
+    pace.succeeded(credentials.name());
+    HttpSession session = request.getSession(true);
     request.changeSessionId();
+    sessions.begin(actor, session);
     SecurityContext context = SecurityContextHolder.createEmptyContext();
-    context.setAuthentication(
-        new UsernamePasswordAuthenticationToken(
-            actor,
-            null,
-            actor.bundle().rights().stream()
-                .map(r -> new SimpleGrantedAuthority(r.name()))
-                .toList()));
+    context.setAuthentication(RightsOfNow.authentication(actor));
     SecurityContextHolder.setContext(context);
     contexts.saveContext(context, request, response);
+    // what was asked for before belongs to nobody; the next request is given a new one
+    csrf.saveToken(null, request, response);
+    record.entered(actor, address);
     return session(actor);
+  }
+
+  /** Answered alike for a name that nobody has; what is known of it stands in the record. */
+  private Refusal refused(String name, String address) {
+    pace.failed(name, address);
+    LOG.warn("a sign-in from {} was refused", address);
+    record.refused(name, address);
+    return new Refusal("sign-in", "The name or the password is not right.");
   }
 
   @DeleteMapping

@@ -10,10 +10,13 @@ import io.sumbrel.server.people.Actor;
 import io.sumbrel.server.people.Bundle;
 import io.sumbrel.server.people.People;
 import io.sumbrel.server.persistence.Column;
+import jakarta.persistence.EntityManager;
+import jakarta.persistence.PersistenceException;
 import java.time.Clock;
 import java.time.DateTimeException;
 import java.time.LocalDate;
 import java.time.ZoneId;
+import java.time.temporal.ChronoUnit;
 import java.util.Currency;
 import java.util.Optional;
 import org.springframework.http.HttpStatus;
@@ -27,12 +30,17 @@ import org.springframework.web.bind.annotation.RestController;
 /** Sets up an empty house: its name, the first person, who is a supervisor, and a bank account. */
 @Component
 public class FirstStart {
+  private static final String SET_UP = "This house is set up already; sign in.";
+
+  private final EntityManager entities;
   private final People people;
   private final BeginBooks books;
   private final BankAccounts accounts;
   private final Clock clock;
 
-  FirstStart(People people, BeginBooks books, BankAccounts accounts, Clock clock) {
+  FirstStart(
+      EntityManager entities, People people, BeginBooks books, BankAccounts accounts, Clock clock) {
+    this.entities = entities;
     this.accounts = accounts;
     this.clock = clock;
     this.people = people;
@@ -59,7 +67,7 @@ public class FirstStart {
   @Transactional
   public void setUp(HouseAnswers request) {
     if (!people.isEmpty()) {
-      throw new Refusal("set-up-already", "This house is set up already; sign in.");
+      throw new Refusal("set-up-already", SET_UP);
     }
     requireText(request.house(), "The house needs a name.");
     requireText(request.bank(), "The bank account needs a name.");
@@ -71,6 +79,7 @@ public class FirstStart {
     long balance = AmountText.parse(request.balance(), currency);
     LocalDate today = LocalDate.now(clock.withZone(zone(request.zone())));
     HouseLimits.DEFAULTS.requireWithinDates("The bank account", request.date(), today);
+    holdTheOnlyStart();
     long booksId = books.begin(request.house(), zone(request.zone()), Optional.empty());
     Actor actor = people.add(booksId, request.person(), request.password(), Bundle.SUPERVISOR);
     books.record(actor);
@@ -80,6 +89,18 @@ public class FirstStart {
         request.accountNumber(),
         request.date(),
         Money.ofMinor(currency, balance));
+  }
+
+  /** Of several starts at once the first comes through; the database says which. */
+  private void holdTheOnlyStart() {
+    FirstStartRow row = new FirstStartRow();
+    row.begunAt = clock.instant().truncatedTo(ChronoUnit.MILLIS);
+    entities.persist(row);
+    try {
+      entities.flush();
+    } catch (PersistenceException e) {
+      throw new Refusal("set-up-already", SET_UP);
+    }
   }
 
   private static void requireText(String text, String otherwise) {

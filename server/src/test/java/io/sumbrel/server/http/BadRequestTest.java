@@ -109,9 +109,7 @@ class BadRequestTest extends ServerTest {
 
   private MockHttpServletResponse sent(HttpMethod method, URI address, String type, String body) {
     List<SimpleGrantedAuthority> rights =
-        house.supervisor.bundle().rights().stream()
-            .map(r -> new SimpleGrantedAuthority(r.name()))
-            .toList();
+        house.supervisor.rights().stream().map(r -> new SimpleGrantedAuthority(r.name())).toList();
     MockHttpServletRequestBuilder request =
         MockMvcRequestBuilders.request(method, address)
             .header("Idempotency-Key", "k")

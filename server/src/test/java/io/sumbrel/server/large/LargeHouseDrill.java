@@ -268,7 +268,7 @@ class LargeHouseDrill {
 
   private String perform(MockHttpServletRequestBuilder request) throws Exception {
     List<SimpleGrantedAuthority> rights =
-        clerk.bundle().rights().stream().map(r -> new SimpleGrantedAuthority(r.name())).toList();
+        clerk.rights().stream().map(r -> new SimpleGrantedAuthority(r.name())).toList();
     var response =
         mvc.perform(
                 request

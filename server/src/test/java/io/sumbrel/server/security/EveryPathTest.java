@@ -17,7 +17,9 @@ import org.springframework.test.web.servlet.request.MockMvcRequestBuilders;
 
 /** Laws over every path that the description of the API names, so that none is forgotten. */
 class EveryPathTest extends ServerTest {
-  private static final Set<String> OPEN = Set.of("/api/session", "/api/first-start");
+  private static final Set<String> OPEN =
+      Set.of(
+          "/api/session", "/api/first-start", "/api/invitations/look", "/api/invitations/password");
 
   /** A reader may try a layout, for nothing of it is kept, and choose how screens look. */
   private static final Set<String> FOR_LOOKING =
