@@ -7,6 +7,7 @@ import { createBrowserRouter, Navigate } from 'react-router';
 import { RouterProvider } from 'react-router/dom';
 import { Problem } from '../api/client';
 import { CorrectPage, CreditsPage, Desk } from '../features/desk';
+import { Welcome } from '../features/session';
 import { theme } from '../theme/theme';
 import { Shell } from './Shell';
 
@@ -41,12 +42,14 @@ const SimulatedBank = lazy(() =>
 );
 const Books = lazy(() => import('../features/books').then((m) => ({ default: m.Books })));
 const Rules = lazy(() => import('../features/rules').then((m) => ({ default: m.Rules })));
+const SetUp = lazy(() => import('../features/setup').then((m) => ({ default: m.SetUp })));
 const PostingTrail = lazy(() =>
   import('../features/trail').then((m) => ({ default: m.PostingTrail })),
 );
 const ItemTrail = lazy(() => import('../features/trail').then((m) => ({ default: m.ItemTrail })));
 
 const router = createBrowserRouter([
+  { path: 'welcome', element: <Welcome /> },
   {
     element: <Shell />,
     children: [
@@ -64,6 +67,7 @@ const router = createBrowserRouter([
       { path: 'customers/:customerId?', element: <Customers /> },
       { path: 'books/:tab?', element: <Books /> },
       { path: 'rules', element: <Rules /> },
+      { path: 'set-up/:part?', element: <SetUp /> },
       { path: 'trail/postings/:number', element: <PostingTrail /> },
       { path: 'trail/items/:itemId', element: <ItemTrail /> },
       { path: '*', element: <p>There is no such page.</p> },

@@ -11,7 +11,16 @@ import { FindAnything } from './FindAnything';
 import { Help } from './Help';
 import styles from './Shell.module.css';
 
-const SCREENS: { to: string; words: string; key: string; also?: string[] }[] = [
+interface Screen {
+  to: string;
+  words: string;
+  key: string;
+  also?: string[];
+  /** Shown to those who have it. */
+  right?: 'SET_UP';
+}
+
+const SCREENS: Screen[] = [
   { to: '/desk', words: 'Desk', key: 'd' },
   { to: '/arrivals', words: 'Arrivals', key: 'a', also: ['/simulated-bank'] },
   {
@@ -23,6 +32,7 @@ const SCREENS: { to: string; words: string; key: string; also?: string[] }[] = [
   { to: '/customers', words: 'Customers', key: 'c' },
   { to: '/books', words: 'Books', key: 'b', also: ['/trail', '/credits'] },
   { to: '/rules', words: 'Rules', key: 'r' },
+  { to: '/set-up', words: 'Set-up', key: 's', right: 'SET_UP' },
 ];
 
 /** The frame of every page: who is signed in, which screen, and the keys that act everywhere. */
@@ -59,7 +69,7 @@ function SignedIn() {
           sumbrel<span className={styles.dot}>.</span>
         </span>
         <nav className={styles.tabs} aria-label="Screens">
-          {SCREENS.map((s) => (
+          {SCREENS.filter((s) => !s.right || session?.rights.includes(s.right)).map((s) => (
             <NavLink
               key={s.to}
               to={s.to}

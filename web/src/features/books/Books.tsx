@@ -7,7 +7,7 @@ import { Done } from './Done';
 import { Journal } from './Journal';
 import { Months } from './Months';
 import { Proof } from './Proof';
-import { Read } from './Read';
+import { Read } from '../../components/Read';
 import { SetAside } from './SetAside';
 import { ShortPays } from './ShortPays';
 import { Waiting } from './Waiting';

@@ -5,7 +5,7 @@ import page from '../../components/Page.module.css';
 import { Sentence } from '../../components/States';
 import { moment } from '../../money/money';
 import { proofQuery, proveEverything } from './booksApi';
-import { Read } from './Read';
+import { Read } from '../../components/Read';
 
 type Invariant = Schemas['InvariantView'];
 

@@ -20,3 +20,15 @@ export const signOut = () => unwrap(client.DELETE('/api/session'));
 
 export const setUp = (body: Schemas['HouseAnswers']) =>
   unwrap(client.POST('/api/first-start', { body }));
+
+/** Whom the link of an invitation invites. */
+export const invitedQuery = (token: string) =>
+  queryOptions({
+    queryKey: ['invitation', token],
+    queryFn: () => unwrap(client.POST('/api/invitations/look', { body: { token } })),
+    gcTime: 0,
+    staleTime: Infinity,
+  });
+
+export const setPassword = (token: string, password: string) =>
+  unwrap(client.POST('/api/invitations/password', { body: { token, password } }));

@@ -1,6 +1,6 @@
 import { useQuery, type UseQueryOptions } from '@tanstack/react-query';
 import type { ReactNode } from 'react';
-import { Loading, Sentence } from '../../components/States';
+import { Loading, Sentence } from './States';
 
 /** A list that is read, or the sentence that says why not. */
 export function Read<T>({
