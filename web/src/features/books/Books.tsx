@@ -1,4 +1,4 @@
-import { NavLink, useParams } from 'react-router';
+import { Link, useParams } from 'react-router';
 import page from '../../components/Page.module.css';
 import { DebitCredit, DebitCreditHeads } from '../../components/DebitCredit';
 import { balancesQuery } from './booksApi';
@@ -31,9 +31,13 @@ export function Books() {
     <div className={page.page}>
       <nav className={page.tabs} aria-label="Books">
         {TABS.map((t) => (
-          <NavLink key={t.path} to={`/books/${t.path}`} aria-current={t.path === tab && 'page'}>
+          <Link
+            key={t.path}
+            to={`/books/${t.path}`}
+            aria-current={t.path === tab ? 'page' : undefined}
+          >
             {t.words}
-          </NavLink>
+          </Link>
         ))}
       </nav>
       {tab === 'done' && <Done />}

@@ -146,7 +146,7 @@ export const addCustomer = (body: Schemas['CustomerRequest']) =>
 
 /** Adds a ledger account on which clerks may place money. */
 export const addAccount = (body: Schemas['AccountRequest']) =>
-  unwrap(client.POST('/api/rules/accounts', { body }));
+  unwrap(client.POST('/api/set-up/accounts', { body }));
 
 /** The first customers whose name or number holds a text. */
 export const customersQuery = (text: string) =>

@@ -1,8 +1,18 @@
-import { NavLink, useParams } from 'react-router';
+import { Link, useParams } from 'react-router';
 import page from '../../components/Page.module.css';
+import { Read } from '../../components/Read';
+import { BankAccounts } from './BankAccounts';
+import { LedgerAccounts } from './LedgerAccounts';
 import { People } from './People';
+import { setUpQuery } from './setupApi';
+import { Taxes } from './Taxes';
 
-const PARTS = [{ path: 'people', words: 'People' }];
+const PARTS = [
+  { path: 'people', words: 'People' },
+  { path: 'bank-accounts', words: 'Bank accounts' },
+  { path: 'ledger-accounts', words: 'Ledger accounts' },
+  { path: 'taxes', words: 'Taxes' },
+];
 
 /** What the house is made of: its people and its accounts. */
 export function SetUp() {
@@ -11,12 +21,27 @@ export function SetUp() {
     <div className={page.page}>
       <nav className={page.tabs} aria-label="Set-up">
         {PARTS.map((p) => (
-          <NavLink key={p.path} to={`/set-up/${p.path}`} aria-current={p.path === part && 'page'}>
+          <Link
+            key={p.path}
+            to={`/set-up/${p.path}`}
+            aria-current={p.path === part ? 'page' : undefined}
+          >
             {p.words}
-          </NavLink>
+          </Link>
         ))}
       </nav>
       {part === 'people' && <People />}
+      {part !== 'people' && (
+        <Read query={setUpQuery}>
+          {(house) => (
+            <>
+              {part === 'bank-accounts' && <BankAccounts accounts={house.bankAccounts} />}
+              {part === 'ledger-accounts' && <LedgerAccounts accounts={house.accounts} />}
+              {part === 'taxes' && <Taxes taxCodes={house.taxCodes} accounts={house.accounts} />}
+            </>
+          )}
+        </Read>
+      )}
     </div>
   );
 }

@@ -32,3 +32,30 @@ export const lockOut = (id: number, locked: boolean) =>
 
 export const endSessions = (id: number) =>
   unwrap(client.DELETE('/api/people/{id}/sessions', path(id)));
+
+export type SetUpOfHouse = Schemas['SetUpView'];
+export type Account = Schemas['AccountOfHouse'];
+export type TaxCode = Schemas['TaxCodeOfHouse'];
+
+export const setUpQuery = queryOptions({
+  queryKey: ['set-up'],
+  queryFn: () => unwrap(client.GET('/api/set-up')),
+});
+
+export const addBankAccount = (body: Schemas['BankAccountAnswers']) =>
+  unwrap(client.POST('/api/set-up/bank-accounts', { body }));
+
+export const addAccount = (body: Schemas['AccountRequest']) =>
+  unwrap(client.POST('/api/set-up/accounts', { body }));
+
+export const changeAccount = (code: string, body: Schemas['AccountChange']) =>
+  unwrap(client.PUT('/api/set-up/accounts/{code}', { params: { path: { code } }, body }));
+
+export const bringAccounts = (text: string) =>
+  unwrap(client.POST('/api/set-up/accounts/file', { body: { text } }));
+
+export const setTaxRate = (body: Schemas['TaxRateRequest']) =>
+  unwrap(client.PUT('/api/set-up/tax-rates', { body }));
+
+export const addTaxCode = (body: Schemas['TaxCodeRequest']) =>
+  unwrap(client.POST('/api/set-up/tax-codes', { body }));

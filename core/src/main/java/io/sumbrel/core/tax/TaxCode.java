@@ -10,6 +10,8 @@ import java.util.Map;
 import java.util.NavigableMap;
 import java.util.Objects;
 import java.util.TreeMap;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 
 /**
  * How much of an amount is tax: a rate from a day on, and the account that bears the tax.
@@ -20,6 +22,7 @@ import java.util.TreeMap;
 public record TaxCode(
     String code, String words, AccountCode account, NavigableMap<LocalDate, Integer> basisPoints) {
   private static final int WHOLE = 10_000;
+  private static final Pattern RATE = Pattern.compile("(\\d{1,3})(?:[.,](\\d{1,2}))?");
   private static final LocalDate ALWAYS = LocalDate.of(2000, 1, 1);
 
   /**
@@ -49,6 +52,27 @@ public record TaxCode(
     if (basisPoints.isEmpty() || basisPoints.values().stream().anyMatch(r -> r < 0 || r > WHOLE)) {
       throw new Refusal("tax-code", "Tax code " + code + " needs rates from 0 to 100 %.");
     }
+  }
+
+  /**
+   * Reads a rate such as {@code 19} or {@code 2.5}: per cent with up to two decimals.
+   *
+   * @return in hundredths of a per cent
+   * @throws Refusal {@code tax-rate}
+   */
+  public static int rate(String percent) {
+    Matcher matcher = RATE.matcher(percent.strip());
+    if (!matcher.matches()) {
+      throw new Refusal("tax-rate", "“" + percent + "” is no rate such as 19 or 2.5 per cent.");
+    }
+    String decimals = matcher.group(2) == null ? "" : matcher.group(2);
+    int rate =
+        Integer.parseInt(matcher.group(1)) * 100
+            + Integer.parseInt((decimals + "00").substring(0, 2));
+    if (rate > WHOLE) {
+      throw new Refusal("tax-rate", "No tax is above 100 per cent.");
+    }
+    return rate;
   }
 
   /**

@@ -18,6 +18,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
@@ -92,12 +93,12 @@ public class Charts {
     return rows;
   }
 
-  /** The names of the ledger accounts by their codes, in the order of the codes. */
+  /** The ledger accounts by their codes, in the order of the codes. */
   @Transactional(readOnly = true)
-  public Map<String, String> names(long booksId) {
-    Map<String, String> names = new LinkedHashMap<>();
-    rows(LedgerAccountRow.class, booksId, "code").forEach(r -> names.put(r.code, r.name));
-    return names;
+  public Map<String, LedgerAccount> accounts(long booksId) {
+    Map<String, LedgerAccount> accounts = new LinkedHashMap<>();
+    rows(LedgerAccountRow.class, booksId, "code").forEach(r -> accounts.put(r.code, r.toFact()));
+    return accounts;
   }
 
   /** A new set of books begins with a chart. */
@@ -155,21 +156,61 @@ public class Charts {
    */
   @Transactional(propagation = Propagation.MANDATORY)
   public LedgerAccount addFree(long booksId, String number, String name) {
-    List<LedgerAccount> known = of(booksId).accounts();
-    AccountCode code = new AccountCode(number.strip().toUpperCase(Locale.ROOT));
+    String own = number.strip();
     LedgerAccount account =
-        new LedgerAccount(code, number.strip(), name.strip(), AccountUse.FREE, false);
-    known.stream()
-        .filter(a -> a.code().equals(code) || a.number().equalsIgnoreCase(account.number()))
+        new LedgerAccount(freeCode(booksId, own), own, name.strip(), AccountUse.FREE, false);
+    requireUnused(booksId, account);
+    entities.persist(LedgerAccountRow.of(booksId, account));
+    entities.flush();
+    return account;
+  }
+
+  /** Its number, or one like it where an account that is called otherwise now began with that. */
+  private AccountCode freeCode(long booksId, String number) {
+    Set<String> taken = accounts(booksId).keySet();
+    String code = number.toUpperCase(Locale.ROOT).replaceAll("[^0-9A-Z-]", "-");
+    String begun = code.substring(0, Math.min(code.length(), 9));
+    return Stream.concat(
+            Stream.of(code).filter(c -> !c.isEmpty() && c.length() <= 12),
+            Stream.iterate(2, i -> i + 1).map(i -> begun + "-" + i))
+        .filter(c -> !taken.contains(c))
+        .findFirst()
+        .map(AccountCode::new)
+        .orElseThrow();
+  }
+
+  /**
+   * Gives an account another number or name, or retires it; its code stays.
+   *
+   * @throws Refusal {@code account} where another has the number
+   */
+  @Transactional(propagation = Propagation.MANDATORY)
+  public void keep(long booksId, LedgerAccount account) {
+    requireUnused(booksId, account);
+    entities.merge(LedgerAccountRow.of(booksId, account));
+    entities.flush();
+  }
+
+  private void requireUnused(long booksId, LedgerAccount account) {
+    of(booksId).accounts().stream()
+        .filter(a -> !a.code().equals(account.code()))
+        .filter(a -> a.number().equalsIgnoreCase(account.number()))
         .findFirst()
         .ifPresent(
             a -> {
               throw new Refusal(
                   "account", "%s is the number of %s already.".formatted(a.number(), a.name()));
             });
-    entities.persist(LedgerAccountRow.of(booksId, account));
+  }
+
+  /** Keeps a tax code with its rates; a rate that stood before on the same day gives way. */
+  @Transactional(propagation = Propagation.MANDATORY)
+  public void keep(long booksId, TaxCode tax) {
+    entities.merge(TaxCodeRow.of(booksId, tax));
     entities.flush();
-    return account;
+    tax.basisPoints()
+        .forEach((from, rate) -> entities.merge(TaxRateRow.of(booksId, tax.code(), from, rate)));
+    entities.flush();
   }
 
   /**
@@ -180,7 +221,7 @@ public class Charts {
    */
   @Transactional(propagation = Propagation.MANDATORY)
   public AccountCode addBank(long booksId, String name) {
-    Set<String> taken = names(booksId).keySet();
+    Set<String> taken = accounts(booksId).keySet();
     AccountCode code =
         IntStream.of(0, 5, 1, 2, 3, 4, 6, 7, 8, 9)
             .flatMap(last -> IntStream.rangeClosed(1, 9).map(tens -> 1000 + 10 * tens + last))

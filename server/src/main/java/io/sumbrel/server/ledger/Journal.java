@@ -25,7 +25,7 @@ public class Journal {
           like :t escape '!'
         or exists (select 1 from JournalLineRow l left join CustomerRow c on c.id = l.customerId
           where l.postingId = p.id
-            and (l.accountCode = :find or lower(c.name) like :t escape '!')))
+            and (l.accountCode = :account or lower(c.name) like :t escape '!')))
       """;
 
   private final EntityManager entities;
@@ -62,10 +62,12 @@ public class Journal {
 
   /**
    * @param before where the page begins; the newest when it is empty
-   * @param find in the number, the name of a customer, or as the code of an account
+   * @param find in the number or the name of a customer
+   * @param account the code of the account that is called so
    */
   @Transactional(readOnly = true)
-  public Page page(long booksId, Optional<Long> before, String find, int size) {
+  public Page page(
+      long booksId, Optional<Long> before, String find, Optional<String> account, int size) {
     TypedQuery<PostingRow> query =
         entities
             .createQuery(
@@ -77,7 +79,7 @@ public class Journal {
             .setParameter("before", before.orElse(Long.MAX_VALUE))
             .setMaxResults(size + 1);
     if (!find.isBlank()) {
-      query.setParameter("find", find.strip());
+      query.setParameter("account", account.orElse(""));
       query.setParameter("t", like(find));
     }
     List<PostingRow> found = query.getResultList();

@@ -67,10 +67,13 @@ class ReceiptsController {
 
   @GetMapping("/methods")
   MethodsView methods(@AuthenticationPrincipal Actor actor) {
-    var names = charts.names(actor.booksId());
+    var accountsOf = charts.accounts(actor.booksId());
     return new MethodsView(
         charts.of(actor.booksId()).methods().stream()
-            .map(m -> new MethodView(m.code(), m.words(), m.kind(), names.get(m.holding().code())))
+            .map(
+                m ->
+                    new MethodView(
+                        m.code(), m.words(), m.kind(), accountsOf.get(m.holding().code()).name()))
             .toList(),
         accounts.all(actor.booksId()).stream()
             .map(a -> a.beginsWith().currency().getCurrencyCode())

@@ -1,5 +1,6 @@
 package io.sumbrel.server.payout;
 
+import io.sumbrel.core.ledger.AccountCode;
 import io.sumbrel.core.payout.ProcessorAccounts;
 import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.server.audit.AuditRecord;
@@ -10,7 +11,9 @@ import io.sumbrel.server.chart.Charts;
 import io.sumbrel.server.layout.CsvLayouts;
 import io.sumbrel.server.people.Actor;
 import jakarta.persistence.EntityManager;
+import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -112,6 +115,21 @@ public class Processors {
                 words(accounts.fees()),
                 words(accounts.adjustments()),
                 statement.map(a -> "as the statement of " + a.shortName()).orElse("by payouts")));
+  }
+
+  /** Processors whose sales, fees or adjustments are booked on an account, in words. */
+  @Transactional(readOnly = true)
+  public List<String> thatBookOn(long booksId, AccountCode account) {
+    return entities
+        .createQuery("from ProcessorRow where booksId = :b order by name", ProcessorRow.class)
+        .setParameter("b", booksId)
+        .getResultStream()
+        .filter(
+            r ->
+                Stream.of(r.salesAccount, r.feesAccount, r.adjustmentsAccount)
+                    .anyMatch(account.code()::equals))
+        .map(r -> "the processor “" + r.name + "”")
+        .toList();
   }
 
   private static String words(ProcessorAccounts.Booked booked) {

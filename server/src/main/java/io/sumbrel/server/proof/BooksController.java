@@ -1,6 +1,7 @@
 package io.sumbrel.server.proof;
 
 import io.sumbrel.core.ledger.JournalLine;
+import io.sumbrel.core.ledger.LedgerAccount;
 import io.sumbrel.core.party.Customer;
 import io.sumbrel.core.party.CustomerId;
 import io.sumbrel.server.bank.BankAccount;
@@ -88,16 +89,16 @@ class BooksController {
    * A page of entries, the newest first.
    *
    * @param before where it begins, as the page before said
-   * @param find in the number, a customer's name, or the code of an account
+   * @param find in the number, a customer's name, or the number of an account
    */
   @GetMapping("/journal")
   JournalList journal(
       @AuthenticationPrincipal Actor actor,
       @RequestParam Optional<Long> before,
       @RequestParam(defaultValue = "") String find) {
-    Map<String, String> names = charts.names(actor.booksId());
+    Map<String, LedgerAccount> accounts = charts.accounts(actor.booksId());
     Map<CustomerId, Customer> byId = customers.byId(actor.booksId());
-    Journal.Page page = journal.page(actor.booksId(), before, find, PAGE);
+    Journal.Page page = journal.page(actor.booksId(), before, find, coded(accounts, find), PAGE);
     return new JournalList(
         journal.count(actor.booksId()),
         page.entries().stream()
@@ -107,17 +108,24 @@ class BooksController {
                         p.number().words(),
                         p.date(),
                         p.kind(),
-                        p.lines().stream().map(l -> view(l, names, byId)).toList(),
+                        p.lines().stream().map(l -> view(l, accounts, byId)).toList(),
                         p.more()))
             .toList(),
         page.next());
   }
 
+  private static Optional<String> coded(Map<String, LedgerAccount> accounts, String number) {
+    return accounts.values().stream()
+        .filter(a -> a.number().equalsIgnoreCase(number.strip()))
+        .map(a -> a.code().code())
+        .findFirst();
+  }
+
   private static JournalLineView view(
-      JournalLine line, Map<String, String> names, Map<CustomerId, Customer> byId) {
+      JournalLine line, Map<String, LedgerAccount> accounts, Map<CustomerId, Customer> byId) {
     return new JournalLineView(
-        line.account().code(),
-        names.get(line.account().code()),
+        accounts.get(line.account().code()).number(),
+        accounts.get(line.account().code()).name(),
         line.customer().map(c -> byId.get(c).name()).orElse(""),
         line.amount().currency().getCurrencyCode(),
         line.amount().minor());
@@ -126,13 +134,13 @@ class BooksController {
   /** What every account stands at, over all postings. */
   @GetMapping("/balances")
   List<BalanceView> balances(@AuthenticationPrincipal Actor actor) {
-    Map<String, String> names = charts.names(actor.booksId());
+    Map<String, LedgerAccount> accounts = charts.accounts(actor.booksId());
     return balances.all(actor.booksId()).stream()
         .map(
             b ->
                 new BalanceView(
-                    b.account().code(),
-                    names.get(b.account().code()),
+                    accounts.get(b.account().code()).number(),
+                    accounts.get(b.account().code()).name(),
                     b.amount().currency().getCurrencyCode(),
                     b.amount().minor()))
         .toList();

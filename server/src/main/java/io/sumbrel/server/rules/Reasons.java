@@ -3,7 +3,6 @@ package io.sumbrel.server.rules;
 import io.sumbrel.core.chart.Chart;
 import io.sumbrel.core.difference.DifferenceReason;
 import io.sumbrel.core.ledger.AccountCode;
-import io.sumbrel.core.ledger.LedgerAccount;
 import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.server.audit.AuditRecord;
 import io.sumbrel.server.chart.Charts;
@@ -91,19 +90,6 @@ class Reasons {
         "%s, on %s%s".formatted(reason.code(), account.code(), reason.retired() ? ", retired" : ""),
         charts.standing(actor.booksId()),
         rules.standing(actor.booksId()));
-  }
-
-  /**
-   * Adds a ledger account on which clerks may place money.
-   *
-   * @throws Refusal {@code account}
-   */
-  @Transactional
-  public LedgerAccount addAccount(Actor actor, String number, String name) {
-    LedgerAccount added = charts.addFree(actor.booksId(), number, name);
-    audit.append(
-        actor, "account-added", added.name(), added.number(), charts.standing(actor.booksId()));
-    return added;
   }
 
   private static void requireWords(Chart chart, Optional<DifferenceReason> known, String words) {

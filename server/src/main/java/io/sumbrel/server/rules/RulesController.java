@@ -35,7 +35,6 @@ import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
-import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
@@ -252,16 +251,6 @@ class RulesController {
       @PathVariable long id,
       @RequestBody PersonLimitsRequest request) {
     personLimits.keep(actor, id, request.own());
-  }
-
-  record AccountRequest(String number, String name) {}
-
-  /** Adds an account on which clerks may place money. */
-  @PostMapping("/accounts")
-  @PreAuthorize("hasAuthority('RULES')")
-  FreeAccount addAccount(
-      @AuthenticationPrincipal Actor actor, @RequestBody AccountRequest request) {
-    return FreeAccount.of(reasons.addAccount(actor, request.number(), request.name()));
   }
 
   /** The newest of each two currencies. */

@@ -1,11 +1,6 @@
 package io.sumbrel.server.setup;
 
-import io.sumbrel.core.money.AmountText;
-import io.sumbrel.core.money.Currencies;
-import io.sumbrel.core.money.Money;
 import io.sumbrel.core.refusal.Refusal;
-import io.sumbrel.core.rules.HouseLimits;
-import io.sumbrel.server.bank.BankAccounts;
 import io.sumbrel.server.people.Actor;
 import io.sumbrel.server.people.Bundle;
 import io.sumbrel.server.people.People;
@@ -17,7 +12,6 @@ import java.time.DateTimeException;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.time.temporal.ChronoUnit;
-import java.util.Currency;
 import java.util.Optional;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Component;
@@ -35,13 +29,17 @@ public class FirstStart {
   private final EntityManager entities;
   private final People people;
   private final BeginBooks books;
-  private final BankAccounts accounts;
+  private final NewBankAccount bankAccounts;
   private final Clock clock;
 
   FirstStart(
-      EntityManager entities, People people, BeginBooks books, BankAccounts accounts, Clock clock) {
+      EntityManager entities,
+      People people,
+      BeginBooks books,
+      NewBankAccount bankAccounts,
+      Clock clock) {
     this.entities = entities;
-    this.accounts = accounts;
+    this.bankAccounts = bankAccounts;
     this.clock = clock;
     this.people = people;
     this.books = books;
@@ -70,25 +68,20 @@ public class FirstStart {
       throw new Refusal("set-up-already", SET_UP);
     }
     requireText(request.house(), "The house needs a name.");
-    requireText(request.bank(), "The bank account needs a name.");
-    requireText(request.accountNumber(), "The bank account needs its number or IBAN.");
     Column.whole("The name of the house", request.house(), 120);
-    Column.whole("The name of the bank account", request.bank(), 80);
-    Column.whole("The number of the bank account", request.accountNumber(), 40);
-    Currency currency = Currencies.of(request.currency());
-    long balance = AmountText.parse(request.balance(), currency);
-    LocalDate today = LocalDate.now(clock.withZone(zone(request.zone())));
-    HouseLimits.DEFAULTS.requireWithinDates("The bank account", request.date(), today);
+    ZoneId zone = zone(request.zone());
+    NewBankAccount.BankAccountAnswers bank =
+        new NewBankAccount.BankAccountAnswers(
+            request.bank(),
+            request.accountNumber(),
+            request.currency(),
+            request.date(),
+            request.balance());
     holdTheOnlyStart();
-    long booksId = books.begin(request.house(), zone(request.zone()), Optional.empty());
+    long booksId = books.begin(request.house(), zone, Optional.empty());
     Actor actor = people.add(booksId, request.person(), request.password(), Bundle.SUPERVISOR);
     books.record(actor);
-    accounts.begin(
-        actor,
-        request.bank(),
-        request.accountNumber(),
-        request.date(),
-        Money.ofMinor(currency, balance));
+    bankAccounts.begin(actor, bank);
   }
 
   /** Of several starts at once the first comes through; the database says which. */

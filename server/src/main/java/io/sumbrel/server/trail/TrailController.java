@@ -2,6 +2,7 @@ package io.sumbrel.server.trail;
 
 import io.sumbrel.core.learning.Decision;
 import io.sumbrel.core.ledger.JournalLine;
+import io.sumbrel.core.ledger.LedgerAccount;
 import io.sumbrel.core.money.AmountText;
 import io.sumbrel.core.openitem.ItemId;
 import io.sumbrel.core.openitem.OpenItem;
@@ -260,11 +261,11 @@ class TrailController {
     Postings.Part part =
         postings.part(books, PostingNumber.of(year, number), Math.max(0, after), PAGE);
     Map<CustomerId, Customer> byId = customers.byId(books);
-    Map<String, String> names = charts.names(books);
+    Map<String, LedgerAccount> accounts = charts.accounts(books);
     Map<ItemId, OpenItem> moved =
         items.find(books, part.movements().stream().map(ItemMovement::item).toList());
     return new LinesTrail(
-        part.journal().stream().map(l -> journal(l, names, byId)).toList(),
+        part.journal().stream().map(l -> journal(l, accounts, byId)).toList(),
         part.movements().stream().map(m -> move(m, moved.get(m.item()))).toList(),
         part.more() ? Optional.of(Math.max(0, after) + PAGE) : Optional.empty());
   }
@@ -362,10 +363,10 @@ class TrailController {
   }
 
   private static JournalTrail journal(
-      JournalLine line, Map<String, String> names, Map<CustomerId, Customer> byId) {
+      JournalLine line, Map<String, LedgerAccount> accounts, Map<CustomerId, Customer> byId) {
     return new JournalTrail(
-        line.account().code(),
-        names.get(line.account().code()),
+        accounts.get(line.account().code()).number(),
+        accounts.get(line.account().code()).name(),
         line.customer().map(c -> byId.get(c).name()).orElse(""),
         line.amount().currency().getCurrencyCode(),
         line.amount().minor());

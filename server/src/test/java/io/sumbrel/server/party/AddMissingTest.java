@@ -20,7 +20,7 @@ class AddMissingTest extends ServerTest {
   }
 
   private House.Answer account(Actor actor, String number, String name) {
-    return add(actor, "/api/rules/accounts", number, name);
+    return add(actor, "/api/set-up/accounts", number, name);
   }
 
   @Test

@@ -1,0 +1,2 @@
+/** Lists of ledger accounts. */
+package io.sumbrel.formats.accountcsv;
