@@ -57,7 +57,7 @@ final class Browser implements AutoCloseable {
     page.onConsoleMessage(
         m -> {
           // a refusal that the page shows as a sentence is no fault of the page
-          boolean refusal = m.text().matches(".*status of 4(01|09|22|04).*");
+          boolean refusal = m.text().matches(".*status of 4(01|09|22|04|29).*");
           if (m.type().equals("error") && !refusal) {
             complaints.add(m.text());
           }
