@@ -25,12 +25,12 @@ class FirstStartTest {
       page.getByLabel("It begins here on").fill("2026-11-01");
       page.getByLabel("Balance at the beginning").fill("100.005");
       page.keyboard().press("Enter");
-      assertThat(page.getByRole(AriaRole.ALERT)).containsText("100.005 has 3 decimals; USD has 2.");
-      page.getByLabel("Balance at the beginning").fill("100.00");
-      page.keyboard().press("Enter");
       assertThat(page.getByRole(AriaRole.ALERT))
           .containsText("A password has at least 10 characters");
       page.getByLabel("A password of at least 10 characters").fill("long enough now");
+      page.keyboard().press("Enter");
+      assertThat(page.getByRole(AriaRole.ALERT)).containsText("100.005 has 3 decimals; USD has 2.");
+      page.getByLabel("Balance at the beginning").fill("100.00");
       page.keyboard().press("Enter");
       assertThat(page.getByText("No money has come in yet.")).isVisible();
       assertThat(page.getByText("every sum is explained")).hasCount(0);

@@ -10,7 +10,8 @@
   "tie_part",
   "payout_part",
   "takings_part",
-  "item_movement"
+  "item_movement",
+  "journal_line"
 })
 package io.sumbrel.server.ledger;
 

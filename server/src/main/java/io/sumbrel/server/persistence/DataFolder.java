@@ -6,8 +6,11 @@ import java.nio.file.FileStore;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.attribute.BasicFileAttributes;
+import java.nio.file.attribute.PosixFileAttributeView;
+import java.nio.file.attribute.PosixFilePermissions;
 import java.util.Optional;
 import java.util.concurrent.atomic.AtomicReference;
+import java.util.stream.Stream;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
 import org.springframework.util.unit.DataSize;
@@ -30,8 +33,30 @@ public class DataFolder {
     this.folder = folder.toAbsolutePath();
     this.reserve = reserve;
     Files.createDirectories(folder);
+    keepForTheOwner(this.folder);
     this.database = this.folder.resolve("sumbrel.mv.db");
     this.identity = identityOf(this.folder);
+  }
+
+  /** What lies in it tells who pays whom: nobody else of this machine may look. */
+  private static void keepForTheOwner(Path folder) throws IOException {
+    if (Files.getFileStore(folder).supportsFileAttributeView(PosixFileAttributeView.class)) {
+      Files.setPosixFilePermissions(folder, PosixFilePermissions.fromString("rwx------"));
+    }
+  }
+
+  /** Where it is. */
+  public Path path() {
+    return folder;
+  }
+
+  /** How much the database and the originals take. */
+  public long bytes() throws IOException {
+    try (Stream<Path> originals = Files.list(folder.resolve("files"))) {
+      return Stream.concat(originals, Stream.of(database))
+          .mapToLong(p -> p.toFile().length())
+          .sum();
+    }
   }
 
   private static Object identityOf(Path path) throws IOException {
