@@ -1,6 +1,7 @@
 import { Link, useParams } from 'react-router';
 import page from '../../components/Page.module.css';
 import { Read } from '../../components/Read';
+import { Backups } from './Backups';
 import { BankAccounts } from './BankAccounts';
 import { LedgerAccounts } from './LedgerAccounts';
 import { People } from './People';
@@ -12,6 +13,7 @@ const PARTS = [
   { path: 'bank-accounts', words: 'Bank accounts' },
   { path: 'ledger-accounts', words: 'Ledger accounts' },
   { path: 'taxes', words: 'Taxes' },
+  { path: 'backups', words: 'Backups' },
 ];
 
 /** What the house is made of: its people and its accounts. */
@@ -31,7 +33,8 @@ export function SetUp() {
         ))}
       </nav>
       {part === 'people' && <People />}
-      {part !== 'people' && (
+      {part === 'backups' && <Backups />}
+      {part !== 'people' && part !== 'backups' && (
         <Read query={setUpQuery}>
           {(house) => (
             <>

@@ -59,3 +59,10 @@ export const setTaxRate = (body: Schemas['TaxRateRequest']) =>
 
 export const addTaxCode = (body: Schemas['TaxCodeRequest']) =>
   unwrap(client.POST('/api/set-up/tax-codes', { body }));
+
+export const backupsQuery = queryOptions({
+  queryKey: ['backups'],
+  queryFn: () => unwrap(client.GET('/api/backups')),
+});
+
+export const backUp = () => unwrap(client.POST('/api/backups'));
