@@ -1,3 +1,4 @@
+import { newKey } from '../../api/newKey';
 import Button from '@mui/material/Button';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
@@ -142,9 +143,7 @@ function ReleaseAll({ waiting, said }: { waiting: WaitingTape[]; said: (words: s
     const failed: string[] = [];
     for (const [i, w] of mine.entries()) {
       setAt(i);
-      await approve(w, crypto.randomUUID()).catch((e: unknown) =>
-        failed.push(`${w.words}: ${sentenceOf(e)}`),
-      );
+      await approve(w, newKey()).catch((e: unknown) => failed.push(`${w.words}: ${sentenceOf(e)}`));
     }
     setAt(undefined);
     setProblems(failed);
@@ -169,7 +168,7 @@ function Row({ waiting, said }: { waiting: WaitingTape; said: (words: string) =>
   const queries = useQueryClient();
   const [problem, setProblem] = useState('');
   const [back, setBack] = useState<string>();
-  const key = useRef(crypto.randomUUID());
+  const key = useRef(newKey());
   const own = session.data?.name === waiting.person;
   const may = session.data?.rights?.includes('APPROVE') && !own;
 

@@ -1,3 +1,4 @@
+import { newKey } from '../../api/newKey';
 import Button from '@mui/material/Button';
 import { useRef, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
@@ -107,7 +108,7 @@ export function useDeposit(deposit: Deposit | undefined) {
   const tieIt = () => {
     if (id !== undefined && entry) {
       if (key.current.of !== id) {
-        key.current = { of: id, value: crypto.randomUUID() };
+        key.current = { of: id, value: newKey() };
       }
       const once = key.current.value;
       void perform(async () => {

@@ -1,3 +1,4 @@
+import { newKey } from '../../api/newKey';
 import Button from '@mui/material/Button';
 import { useQuery } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
@@ -190,7 +191,7 @@ function useTie(board: TieBoard | undefined) {
   const left = shown - sum(records);
 
   const tieThem = (reason?: Reason, corrected?: number) => {
-    key.current = key.current || crypto.randomUUID();
+    key.current = key.current || newKey();
     const once = key.current;
     void perform(async () => {
       setDone(undefined);

@@ -1,3 +1,4 @@
+import { newKey } from '../../api/newKey';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useMemo, useRef, useState } from 'react';
 import { usePerform } from '../../components/usePerform';
@@ -25,7 +26,7 @@ export function usePayout(id: number) {
     if (!mayPost) {
       return;
     }
-    key.current ||= crypto.randomUUID();
+    key.current ||= newKey();
     void perform(async () => {
       const done = await postPayout(id, shown, key.current);
       key.current = '';

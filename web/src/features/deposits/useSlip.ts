@@ -1,3 +1,4 @@
+import { newKey } from '../../api/newKey';
 import { useQueryClient } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
 import { codeOf, sentenceOf } from '../../api/client';
@@ -99,7 +100,7 @@ export function useSlip(slip: Slip, handedIn: (words: string) => void) {
           return;
         }
         try {
-          handedIn((await handIn(slip.id, namesDifference, crypto.randomUUID())).words);
+          handedIn((await handIn(slip.id, namesDifference, newKey())).words);
         } catch (e) {
           setRefused(codeOf(e));
           throw e;

@@ -1,3 +1,4 @@
+import { newKey } from '../../api/newKey';
 import Button from '@mui/material/Button';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
@@ -45,13 +46,13 @@ function Correction({ tape, choices }: Props) {
   const [lines, setLines] = useState(tape.lines);
   const [problem, setProblem] = useState('');
   const [busy, setBusy] = useState(false);
-  const key = useRef(crypto.randomUUID());
+  const key = useRef(newKey());
   const navigate = useNavigate();
   const queries = useQueryClient();
   const paidOut = tape.amountMinor < 0;
 
   const put = (index: number, part: Partial<Line>) => {
-    key.current = crypto.randomUUID();
+    key.current = newKey();
     setLines((before) => before.map((l, i) => (i === index ? { ...l, ...part } : l)));
   };
 

@@ -1,3 +1,4 @@
+import { newKey } from '../../api/newKey';
 import { queryOptions } from '@tanstack/react-query';
 import { client, placeOf, Problem, type Schemas, unwrap } from '../../api/client';
 
@@ -187,7 +188,7 @@ export type PostedOfMany = Schemas['OutcomeView'];
 export const postMany = (rows: PreviewRow[], fromTheList: boolean) => {
   const tapes = rows.map((r) => ({
     moneyInId: r.moneyInId,
-    key: crypto.randomUUID(),
+    key: newKey(),
     posting: {
       lines: r.lines,
       fromTheList,

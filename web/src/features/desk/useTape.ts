@@ -1,3 +1,4 @@
+import { newKey } from '../../api/newKey';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
 import { Problem, sentenceOf } from '../../api/client';
@@ -85,7 +86,7 @@ export function useTape({ money, choices, posted, putBy, aside }: Options): Tape
   /** The lines that wait for a second person, while they are what was asked. */
   const [asked, setAsked] = useState<Line[]>();
   const queries = useQueryClient();
-  const pairKey = useRef(crypto.randomUUID());
+  const pairKey = useRef(newKey());
 
   // another window of the same person has gone on with the tape; what is typed here comes first
   useEffect(() => {

@@ -1,3 +1,4 @@
+import { newKey } from '../../api/newKey';
 import { useCallback, useReducer, useRef, useState } from 'react';
 import { codeOf, sentenceOf } from '../../api/client';
 import { isInField } from '../../keyboard/keys';
@@ -70,7 +71,7 @@ export function useTapeLines(options: Options): TapeLinesWork {
   const amountMinor = options.amountMinor ?? -leftOf(0, lines, choices);
   const [problem, setProblem] = useState('');
   const [refused, setRefused] = useState<{ of: Line[]; code: string }>();
-  const key = useRef({ lines, value: crypto.randomUUID() });
+  const key = useRef({ lines, value: newKey() });
   const [menu, setMenu] = useState<Menu>();
   const [item, setItem] = useState<Item>();
   const paidOut = amountMinor < 0;
@@ -106,7 +107,7 @@ export function useTapeLines(options: Options): TapeLinesWork {
 
   const onceKey = () => {
     if (key.current.lines !== lines) {
-      key.current = { lines, value: crypto.randomUUID() };
+      key.current = { lines, value: newKey() };
     }
     return key.current.value;
   };

@@ -1,3 +1,4 @@
+import { newKey } from '../../api/newKey';
 import Button from '@mui/material/Button';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { type KeyboardEvent, useEffect, useRef, useState } from 'react';
@@ -84,7 +85,7 @@ const isLike = (a: object, b: object) =>
 
 function TakingsForm({ methods, choices, till, said, recorded }: Props) {
   const [draft, setDraft] = useState(() => begin(methods, till));
-  const [key] = useState(() => crypto.randomUUID());
+  const [key] = useState(() => newKey());
   const { perform, problem } = usePerform();
   const [busy, setBusy] = useState(false);
   const first = useRef<HTMLDivElement>(null);

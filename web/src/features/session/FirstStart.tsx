@@ -14,10 +14,17 @@ const EMPTY = {
   currency: 'USD',
   date: '',
   balance: '',
+  code: '',
 };
 
+interface Props {
+  /** Whether the code from the console is asked for. */
+  codeWanted: boolean;
+  done: () => void;
+}
+
 /** The questions of a first start: the house, its first person, its first bank account. */
-export function FirstStart({ done }: { done: () => void }) {
+export function FirstStart({ codeWanted, done }: Props) {
   const [answers, setAnswers] = useState(EMPTY);
   const [error, setError] = useState<unknown>();
   const answer = (key: keyof typeof EMPTY) => ({
@@ -44,7 +51,13 @@ export function FirstStart({ done }: { done: () => void }) {
         void begin();
       }}
     >
-      <p>Nobody is here yet. These answers begin the house; they cannot be changed here later.</p>
+      <p>
+        Nobody is here yet. These answers begin the house; more accounts and people follow under
+        Set-up.
+      </p>
+      {codeWanted && (
+        <Field label="The code that stands in the console of the house" {...answer('code')} />
+      )}
       <Field label="Name of the house" {...answer('house')} first />
       <Field label="Your name, to sign in with" {...answer('person')} autoComplete="username" />
       <Field

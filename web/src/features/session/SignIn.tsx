@@ -35,7 +35,10 @@ export function SignIn({ session }: { session: Session }) {
         </h1>
         <p className={styles.motto}>What every sum is, to the cent.</p>
         {session.firstStart ? (
-          <FirstStart done={() => void queries.invalidateQueries()} />
+          <FirstStart
+            codeWanted={session.codeWanted}
+            done={() => void queries.invalidateQueries()}
+          />
         ) : (
           <form
             className={styles.form}

@@ -3,6 +3,7 @@ package io.sumbrel.server.security;
 import io.sumbrel.core.money.Currencies;
 import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.server.books.Houses;
+import io.sumbrel.server.http.OpenNetwork;
 import io.sumbrel.server.people.Actor;
 import io.sumbrel.server.people.Bundle;
 import io.sumbrel.server.people.People;
@@ -38,6 +39,7 @@ class SessionController {
 
   private final People people;
   private final Houses books;
+  private final OpenNetwork network;
   private final SecurityContextRepository contexts;
   private final CsrfTokenRepository csrf;
   private final SignInPace pace;
@@ -49,6 +51,7 @@ class SessionController {
   SessionController(
       People people,
       Houses books,
+      OpenNetwork network,
       SecurityContextRepository contexts,
       CsrfTokenRepository csrf,
       SignInPace pace,
@@ -58,6 +61,7 @@ class SessionController {
       @Value("${sumbrel.standin}") boolean standIn) {
     this.people = people;
     this.books = books;
+    this.network = network;
     this.contexts = contexts;
     this.csrf = csrf;
     this.pace = pace;
@@ -73,6 +77,7 @@ class SessionController {
 
   /**
    * @param firstStart whether nobody can sign in yet, because the house is to be set up
+   * @param codeWanted whether the code from the console is asked for then
    * @param simulatedBank whether a bank that stands in for one has a page
    * @param decimals of every currency that has not two, by its code (ISO 4217)
    * @param demoPeople who may be tried, in the demonstration house only
@@ -80,6 +85,7 @@ class SessionController {
   record SessionView(
       boolean signedIn,
       boolean firstStart,
+      boolean codeWanted,
       String name,
       List<Right> rights,
       String books,
@@ -105,6 +111,7 @@ class SessionController {
       return new SessionView(
           false,
           people.isEmpty(),
+          !network.isLoopback(),
           "",
           List.of(),
           "",
@@ -115,6 +122,7 @@ class SessionController {
     }
     return new SessionView(
         true,
+        false,
         false,
         actor.name(),
         actor.rights().stream().sorted().toList(),

@@ -27,6 +27,7 @@ public class FirstStart {
   private static final String SET_UP = "This house is set up already; sign in.";
 
   private final EntityManager entities;
+  private final FirstStartCode code;
   private final People people;
   private final BeginBooks books;
   private final NewBankAccount bankAccounts;
@@ -34,11 +35,13 @@ public class FirstStart {
 
   FirstStart(
       EntityManager entities,
+      FirstStartCode code,
       People people,
       BeginBooks books,
       NewBankAccount bankAccounts,
       Clock clock) {
     this.entities = entities;
+    this.code = code;
     this.bankAccounts = bankAccounts;
     this.clock = clock;
     this.people = people;
@@ -47,6 +50,7 @@ public class FirstStart {
 
   /**
    * @param balance of the bank account at the beginning of the day, with a decimal point
+   * @param code from the console, where others than this machine reach the house
    */
   public record HouseAnswers(
       String house,
@@ -57,7 +61,8 @@ public class FirstStart {
       String accountNumber,
       String currency,
       LocalDate date,
-      String balance) {}
+      String balance,
+      Optional<String> code) {}
 
   /**
    * @throws Refusal {@code set-up-already}, or what is wrong with an answer; nothing is stored then
@@ -67,6 +72,7 @@ public class FirstStart {
     if (!people.isEmpty()) {
       throw new Refusal("set-up-already", SET_UP);
     }
+    code.require(request.code());
     requireText(request.house(), "The house needs a name.");
     Column.whole("The name of the house", request.house(), 120);
     ZoneId zone = zone(request.zone());

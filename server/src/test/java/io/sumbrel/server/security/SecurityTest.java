@@ -6,11 +6,13 @@ import static org.springframework.test.web.servlet.request.MockMvcRequestBuilder
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
 
 import io.sumbrel.server.ServerTest;
+import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.mock.web.MockHttpServletRequest;
 import org.springframework.mock.web.MockHttpServletResponse;
 import org.springframework.test.web.servlet.MockMvc;
 import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
@@ -101,6 +103,23 @@ class SecurityTest extends ServerTest {
     long item = other.item("T-1").path("id").asLong();
     assertThat(house.get(house.clerk, "/api/trail/items/" + item).status()).isEqualTo(404);
     assertThat(house.get(house.clerk, "/api/customers").body()).isEmpty();
+  }
+
+  /** OWASP Testing Guide 4.2, WSTG-INPV-17: a name that is not ours is not answered. */
+  @Test
+  void answersByItsOwnNamesOnly() throws Exception {
+    MockHttpServletResponse strange =
+        perform(get("/api/session").with(r -> named(r, "evil.example")));
+    assertThat(strange.getStatus()).isEqualTo(421);
+    assertThat(strange.getContentAsString()).contains("sumbrel.hosts");
+    for (String own : List.of("localhost", "127.0.0.1", "LOCALHOST")) {
+      assertThat(perform(get("/api/session").with(r -> named(r, own))).getStatus()).isEqualTo(200);
+    }
+  }
+
+  private static MockHttpServletRequest named(MockHttpServletRequest request, String name) {
+    request.setServerName(name);
+    return request;
   }
 
   @Test
