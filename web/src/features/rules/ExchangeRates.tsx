@@ -1,5 +1,6 @@
 import Button from '@mui/material/Button';
-import { useRef, useState } from 'react';
+import { useState } from 'react';
+import { BringFile } from '../../components/BringFile';
 import { Field } from '../../components/Field';
 import { Sentence } from '../../components/States';
 import { usePerform } from '../../components/usePerform';
@@ -12,7 +13,6 @@ const NOTHING = { date: '', of: '', in: '', rate: '' };
 
 /** What currencies are worth, by day: stated one by one, or from a file. */
 export function ExchangeRates({ rates, may }: { rates: ExchangeRate[]; may: boolean }) {
-  const file = useRef<HTMLInputElement>(null);
   const [typed, setTyped] = useState(NOTHING);
   const { perform, problem } = usePerform();
 
@@ -87,22 +87,12 @@ export function ExchangeRates({ rates, may }: { rates: ExchangeRate[]; may: bool
       )}
       {may && (
         <p className={page.soft}>
-          <Button onClick={() => file.current?.click()}>Bring in a file</Button> comma-separated,
-          with the columns date, of, in, rate: 2026-11-16,EUR,USD,1.0800
-          <input
-            ref={file}
-            type="file"
-            accept=".csv,text/csv"
-            hidden
-            aria-label="A file of rates: date, of, in, rate"
-            onChange={(e) => {
-              const chosen = e.target.files?.[0];
-              e.target.value = '';
-              if (chosen) {
-                void keep(async () => bringExchangeRates(await chosen.text()));
-              }
-            }}
-          />
+          <BringFile
+            words="Bring in a file"
+            label="A file of rates: date, of, in, rate"
+            take={(text) => keep(() => bringExchangeRates(text))}
+          />{' '}
+          comma-separated, with the columns date, of, in, rate: 2026-11-16,EUR,USD,1.0800
         </p>
       )}
       {problem && <Sentence error={problem} />}

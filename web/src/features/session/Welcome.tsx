@@ -6,6 +6,7 @@ import { Field } from '../../components/Field';
 import { Loading, Sentence } from '../../components/States';
 import { invitedQuery, sessionQuery, setPassword, signIn } from './sessionApi';
 import styles from './SignIn.module.css';
+import { Strip } from './Strip';
 
 /** Where the link of an invitation leads: the password is set, and its person is let in. */
 export function Welcome() {
@@ -29,47 +30,37 @@ export function Welcome() {
   };
 
   return (
-    <div className={styles.page}>
-      <div className={styles.strip}>
-        <h1 className={styles.name}>
-          sumbrel<span className={styles.dot}>.</span>
-        </h1>
-        {invited.isPending && <Loading />}
-        {invited.isError && <Sentence error={invited.error} />}
-        {invited.data && (
-          <form
-            className={styles.form}
-            onSubmit={(e) => {
-              e.preventDefault();
-              void begin(invited.data.name);
-            }}
-          >
-            <p>
-              Welcome to {invited.data.house}, {invited.data.name}. Set the password with which you
-              sign in.
-            </p>
-            <input
-              type="hidden"
-              name="username"
-              autoComplete="username"
-              value={invited.data.name}
-            />
-            <Field
-              first
-              label="A password of at least 10 characters"
-              type="password"
-              autoComplete="new-password"
-              required
-              value={password}
-              change={change}
-            />
-            {error !== undefined && <Sentence error={error} />}
-            <Button type="submit" variant="contained">
-              Set it and come in
-            </Button>
-          </form>
-        )}
-      </div>
-    </div>
+    <Strip>
+      {invited.isPending && <Loading />}
+      {invited.isError && <Sentence error={invited.error} />}
+      {invited.data && (
+        <form
+          className={styles.form}
+          onSubmit={(e) => {
+            e.preventDefault();
+            void begin(invited.data.name);
+          }}
+        >
+          <p>
+            Welcome to {invited.data.house}, {invited.data.name}. Set the password with which you
+            sign in.
+          </p>
+          <input type="hidden" name="username" autoComplete="username" value={invited.data.name} />
+          <Field
+            first
+            label="A password of at least 10 characters"
+            type="password"
+            autoComplete="new-password"
+            required
+            value={password}
+            change={change}
+          />
+          {error !== undefined && <Sentence error={error} />}
+          <Button type="submit" variant="contained">
+            Set it and come in
+          </Button>
+        </form>
+      )}
+    </Strip>
   );
 }

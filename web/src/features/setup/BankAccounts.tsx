@@ -6,6 +6,7 @@ import { usePerform } from '../../components/usePerform';
 import page from '../../components/Page.module.css';
 import { longDate } from '../../money/money';
 import styles from './SetUp.module.css';
+import { SetUpForm } from './SetUpForm';
 import { addBankAccount, type SetUpOfHouse } from './setupApi';
 
 const NOTHING = { name: '', number: '', currency: '', date: '', balance: '' };
@@ -18,6 +19,11 @@ export function BankAccounts({ accounts }: { accounts: SetUpOfHouse['bankAccount
     value: typed?.[key] ?? '',
     change: (value: string) => setTyped((t) => ({ ...NOTHING, ...t, [key]: value })),
   });
+  const begin = (answers: typeof NOTHING) =>
+    perform(async () => {
+      await addBankAccount({ ...answers, currency: answers.currency.trim().toUpperCase() });
+      setTyped(undefined);
+    });
   return (
     <section className={styles.part} aria-label="Bank accounts">
       <p className={page.soft}>
@@ -50,17 +56,12 @@ export function BankAccounts({ accounts }: { accounts: SetUpOfHouse['bankAccount
       </table>
       {!typed && <Button onClick={() => setTyped(NOTHING)}>Add a bank account</Button>}
       {typed && (
-        <form
-          className={styles.form}
-          aria-label="A new bank account"
-          onKeyDown={(e) => e.key === 'Escape' && setTyped(undefined)}
-          onSubmit={(e) => {
-            e.preventDefault();
-            void perform(async () => {
-              await addBankAccount({ ...typed, currency: typed.currency.trim().toUpperCase() });
-              setTyped(undefined);
-            });
-          }}
+        <SetUpForm
+          label="A new bank account"
+          words="Begin the account"
+          ready={Object.values(typed).every((v) => v.trim() !== '')}
+          keep={() => void begin(typed)}
+          leave={() => setTyped(undefined)}
         >
           <div className={styles.row}>
             <Field first label="Name, as you call it" {...answer('name')} maxLength={80} />
@@ -71,19 +72,7 @@ export function BankAccounts({ accounts }: { accounts: SetUpOfHouse['bankAccount
             <Field label="It begins here on" type="date" {...answer('date')} />
             <Field label="Balance at the beginning of that day" {...answer('balance')} />
           </div>
-          <span className={styles.acts}>
-            <Button
-              type="submit"
-              variant="contained"
-              disabled={Object.values(typed).some((v) => v.trim() === '')}
-            >
-              Begin the account
-            </Button>
-            <Button variant="text" onClick={() => setTyped(undefined)}>
-              Leave
-            </Button>
-          </span>
-        </form>
+        </SetUpForm>
       )}
       {problem && <Sentence error={problem} />}
     </section>

@@ -1,11 +1,13 @@
 import Button from '@mui/material/Button';
-import { useRef, useState } from 'react';
+import { useState } from 'react';
+import { BringFile } from '../../components/BringFile';
 import { Field } from '../../components/Field';
 import { FindField } from '../../components/FindField';
 import { Sentence } from '../../components/States';
 import { usePerform } from '../../components/usePerform';
 import page from '../../components/Page.module.css';
 import styles from './SetUp.module.css';
+import { SetUpForm } from './SetUpForm';
 import { type Account, addAccount, bringAccounts, changeAccount } from './setupApi';
 
 type Edited = Pick<Account, 'number' | 'name' | 'retired'> & { code?: string; mayRetire: boolean };
@@ -14,7 +16,6 @@ const NEW: Edited = { number: '', name: '', retired: false, mayRetire: false };
 
 /** The ledger accounts of the house, with its own numbers and names. */
 export function LedgerAccounts({ accounts }: { accounts: Account[] }) {
-  const file = useRef<HTMLInputElement>(null);
   const [find, setFind] = useState('');
   const [edited, setEdited] = useState<Edited>();
   const [brought, setBrought] = useState('');
@@ -23,11 +24,10 @@ export function LedgerAccounts({ accounts }: { accounts: Account[] }) {
     `${a.number} ${a.name} ${a.uses.join(' ')}`.toLowerCase().includes(find.trim().toLowerCase()),
   );
 
-  const act = (what: () => Promise<string>) => {
+  const act = async (what: () => Promise<string>) => {
     setBrought('');
-    void perform(async () => {
-      const said = await what();
-      setBrought(said);
+    await perform(async () => {
+      setBrought(await what());
       setEdited(undefined);
     });
   };
@@ -46,32 +46,24 @@ export function LedgerAccounts({ accounts }: { accounts: Account[] }) {
           change={setFind}
         />
         <Button onClick={() => setEdited(NEW)}>Add an account</Button>
-        <Button onClick={() => file.current?.click()}>Bring in a list</Button>
-        <span className={page.soft}>comma-separated, with the columns number, name</span>
-        <input
-          ref={file}
-          type="file"
-          accept=".csv,text/csv"
-          hidden
-          aria-label="A file of accounts: number, name"
-          onChange={(e) => {
-            const chosen = e.target.files?.[0];
-            e.target.value = '';
-            if (chosen) {
-              act(async () => {
-                const { added } = await bringAccounts(await chosen.text());
-                return `The list was taken over; ${added} of its accounts are new.`;
-              });
-            }
-          }}
+        <BringFile
+          words="Bring in a list"
+          label="A file of accounts: number, name"
+          take={(text) =>
+            act(async () => {
+              const { added } = await bringAccounts(text);
+              return `The list was taken over; ${added} of its accounts are new.`;
+            })
+          }
         />
+        <span className={page.soft}>comma-separated, with the columns number, name</span>
       </div>
       {edited && (
         <AccountForm
           key={edited.code ?? ''}
           begun={edited}
           keep={({ code, number, name, retired }) =>
-            act(async () => {
+            void act(async () => {
               await (code === undefined
                 ? addAccount({ number, name })
                 : changeAccount(code, { number, name, retired }));
@@ -127,14 +119,12 @@ interface FormProps {
 function AccountForm({ begun, keep, leave }: FormProps) {
   const [said, setSaid] = useState(begun);
   return (
-    <form
-      className={styles.form}
-      aria-label={begun.code === undefined ? 'A new account' : `Account ${begun.number}`}
-      onKeyDown={(e) => e.key === 'Escape' && leave()}
-      onSubmit={(e) => {
-        e.preventDefault();
-        keep(said);
-      }}
+    <SetUpForm
+      label={begun.code === undefined ? 'A new account' : `Account ${begun.number}`}
+      words="Keep the account"
+      ready={said.number.trim() !== '' && said.name.trim() !== ''}
+      keep={() => keep(said)}
+      leave={leave}
     >
       <div className={styles.row}>
         <Field
@@ -160,17 +150,7 @@ function AccountForm({ begun, keep, leave }: FormProps) {
             retired
           </label>
         )}
-        <Button
-          type="submit"
-          variant="contained"
-          disabled={!said.number.trim() || !said.name.trim()}
-        >
-          Keep the account
-        </Button>
-        <Button variant="text" onClick={leave}>
-          Leave
-        </Button>
       </div>
-    </form>
+    </SetUpForm>
   );
 }

@@ -7,6 +7,7 @@ import page from '../../components/Page.module.css';
 import { Read } from '../../components/Read';
 import { longDate, moment } from '../../money/money';
 import styles from './SetUp.module.css';
+import { SetUpForm } from './SetUpForm';
 import {
   changeRights,
   endSessions,
@@ -222,14 +223,12 @@ function RightsForm({ begun, team, keep, leave }: FormProps) {
       rights: holds(right) ? s.rights.filter((r) => r !== right) : [...s.rights, right],
     }));
   return (
-    <form
-      className={styles.form}
-      aria-label={begun.id === undefined ? 'Invite somebody' : `Rights of ${begun.name}`}
-      onKeyDown={(e) => e.key === 'Escape' && leave()}
-      onSubmit={(e) => {
-        e.preventDefault();
-        keep(said);
-      }}
+    <SetUpForm
+      label={begun.id === undefined ? 'Invite somebody' : `Rights of ${begun.name}`}
+      words={begun.id === undefined ? 'Invite' : 'Keep the rights'}
+      ready={said.name.trim() !== ''}
+      keep={() => keep(said)}
+      leave={leave}
     >
       {begun.id === undefined ? (
         <Field
@@ -257,14 +256,6 @@ function RightsForm({ begun, team, keep, leave }: FormProps) {
           </label>
         ))}
       </fieldset>
-      <span className={styles.acts}>
-        <Button type="submit" variant="contained" disabled={!said.name.trim()}>
-          {begun.id === undefined ? 'Invite' : 'Keep the rights'}
-        </Button>
-        <Button variant="text" onClick={leave}>
-          Leave
-        </Button>
-      </span>
-    </form>
+    </SetUpForm>
   );
 }

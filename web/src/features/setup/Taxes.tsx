@@ -7,6 +7,7 @@ import { usePerform } from '../../components/usePerform';
 import page from '../../components/Page.module.css';
 import { longDate } from '../../money/money';
 import styles from './SetUp.module.css';
+import { SetUpForm } from './SetUpForm';
 import { type Account, addTaxCode, setTaxRate, type TaxCode } from './setupApi';
 
 interface Props {
@@ -75,14 +76,12 @@ function RateForm({ taxCodes, keep, leave }: FormProps & { taxCodes: TaxCode[] }
   const [rate, setRate] = useState({ code: taxCodes[0]?.code ?? '', from: '', percent: '' });
   const set = (more: Partial<typeof rate>) => setRate((r) => ({ ...r, ...more }));
   return (
-    <form
-      className={styles.form}
-      aria-label="A rate"
-      onKeyDown={(e) => e.key === 'Escape' && leave()}
-      onSubmit={(e) => {
-        e.preventDefault();
-        keep(() => setTaxRate(rate));
-      }}
+    <SetUpForm
+      label="A rate"
+      words="Keep the rate"
+      ready={rate.percent.trim() !== '' && rate.from !== ''}
+      keep={() => keep(() => setTaxRate(rate))}
+      leave={leave}
     >
       <div className={styles.row}>
         <Choice
@@ -93,14 +92,8 @@ function RateForm({ taxCodes, keep, leave }: FormProps & { taxCodes: TaxCode[] }
         />
         <Field first label="Per cent" value={rate.percent} change={(percent) => set({ percent })} />
         <Field label="From" type="date" value={rate.from} change={(from) => set({ from })} />
-        <Button type="submit" variant="contained" disabled={!rate.percent.trim() || !rate.from}>
-          Keep the rate
-        </Button>
-        <Button variant="text" onClick={leave}>
-          Leave
-        </Button>
       </div>
-    </form>
+    </SetUpForm>
   );
 }
 
@@ -108,14 +101,12 @@ function CodeForm({ accounts, keep, leave }: FormProps & { accounts: Account[] }
   const [tax, setTax] = useState({ code: '', words: '', account: '', from: '', percent: '' });
   const set = (more: Partial<typeof tax>) => setTax((t) => ({ ...t, ...more }));
   return (
-    <form
-      className={styles.form}
-      aria-label="A new tax code"
-      onKeyDown={(e) => e.key === 'Escape' && leave()}
-      onSubmit={(e) => {
-        e.preventDefault();
-        keep(() => addTaxCode(tax));
-      }}
+    <SetUpForm
+      label="A new tax code"
+      words="Keep the tax code"
+      ready={Object.values(tax).every((v) => v.trim() !== '')}
+      keep={() => keep(() => addTaxCode(tax))}
+      leave={leave}
     >
       <div className={styles.row}>
         <Field
@@ -148,6 +139,6 @@ function CodeForm({ accounts, keep, leave }: FormProps & { accounts: Account[] }
           Leave
         </Button>
       </div>
-    </form>
+    </SetUpForm>
   );
 }

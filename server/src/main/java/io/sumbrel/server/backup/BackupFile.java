@@ -57,7 +57,7 @@ final class BackupFile {
   /** The connection to the database of a folder, which no other process may have open. */
   static Connection open(Path folder, boolean onlyToRead) throws SQLException {
     return DriverManager.getConnection(
-        "jdbc:h2:file:%s;IFEXISTS=TRUE%s"
+        "jdbc:h2:file:%s;IFEXISTS=TRUE;TRACE_LEVEL_FILE=0%s"
             .formatted(
                 folder.resolve("sumbrel").toAbsolutePath(),
                 onlyToRead ? ";ACCESS_MODE_DATA=r" : ""),

@@ -7,6 +7,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
 import org.springframework.context.event.EventListener;
 import org.springframework.security.web.session.HttpSessionDestroyedEvent;
@@ -45,14 +46,28 @@ public class Sessions {
   public List<Instant> lastSeen(long personId) {
     return signed.values().stream()
         .filter(s -> s.personId() == personId)
-        .map(s -> Instant.ofEpochMilli(s.session().getLastAccessedTime()))
+        .flatMap(s -> lastSeen(s.session()).stream())
         .toList();
   }
 
   /** Ends every session of a person at once. */
   public void end(long personId) {
-    signed.values().stream()
-        .filter(s -> s.personId() == personId)
-        .forEach(s -> s.session().invalidate());
+    signed.values().stream().filter(s -> s.personId() == personId).forEach(s -> end(s.session()));
+  }
+
+  private static Optional<Instant> lastSeen(HttpSession session) {
+    try {
+      return Optional.of(Instant.ofEpochMilli(session.getLastAccessedTime()));
+    } catch (IllegalStateException e) {
+      return Optional.empty(); // it ends at this moment
+    }
+  }
+
+  private static void end(HttpSession session) {
+    try {
+      session.invalidate();
+    } catch (IllegalStateException e) {
+      // it has ended meanwhile
+    }
   }
 }
