@@ -2,6 +2,7 @@ package io.sumbrel.server.backup;
 
 import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.server.persistence.DataFolder;
+import io.sumbrel.server.persistence.WholeFile;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
@@ -180,7 +181,10 @@ public class BackUps {
       } catch (Refusal e) {
         answer = e.getMessage();
       }
-      Files.writeString(dataFolder.path().resolve(Keeper.ANSWER), answer);
+      Path whole = dataFolder.path().resolve(Keeper.ANSWER);
+      Path aside = whole.resolveSibling(Keeper.ANSWER + ".part");
+      Files.writeString(aside, answer);
+      WholeFile.put(aside, whole);
     }
   }
 }

@@ -44,7 +44,7 @@ final class BackupFile {
   private static final String KEY = "audit.key";
   private static final String FILES = "files/";
   private static final DateTimeFormatter MOMENT =
-      DateTimeFormatter.ofPattern("yyyy-MM-dd-HHmmss").withZone(ZoneOffset.UTC);
+      DateTimeFormatter.ofPattern("yyyy-MM-dd-HHmmss-SSS").withZone(ZoneOffset.UTC);
   private static final JsonMapper JSON = JsonMapper.builder().build();
 
   private BackupFile() {}
