@@ -12,19 +12,34 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.UUID;
 import org.flywaydb.core.Flyway;
+import org.flywaydb.core.api.configuration.FluentConfiguration;
 import org.junit.jupiter.api.Test;
 
 /** Houses that were begun with an earlier release go on with this one. */
 class MigrationTest {
   private final String url = "jdbc:h2:mem:" + UUID.randomUUID() + ";DB_CLOSE_DELAY=-1";
 
+  private FluentConfiguration scripts() {
+    return Flyway.configure().dataSource(url, "", "").locations("classpath:db/migration");
+  }
+
   private void migrateTo(String version) {
-    Flyway.configure()
-        .dataSource(url, "", "")
-        .locations("classpath:db/migration")
-        .target(version)
-        .load()
-        .migrate();
+    scripts().target(version).load().migrate();
+  }
+
+  @Test
+  void dataOfANewerVersionAreLeftAlone() throws SQLException {
+    Flyway flyway = scripts().load();
+    new DataVersions().onlyForward().migrate(flyway);
+    run(
+        """
+        insert into "flyway_schema_history" ("installed_rank", "version", "description", "type",
+          "script", "installed_by", "execution_time", "success")
+        values (9000, '9000', 'of later', 'SQL', 'V9000__of_later.sql', 'x', 1, true)
+        """);
+    assertThatThrownBy(() -> new DataVersions().onlyForward().migrate(flyway))
+        .isInstanceOf(DataVersions.Newer.class)
+        .hasMessageContaining("written by a newer version of sumbrel (9000; this one knows up to");
   }
 
   private void run(String... statements) throws SQLException {
