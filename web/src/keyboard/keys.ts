@@ -8,8 +8,8 @@ export const KEYS = [
   { where: 'Everywhere', keys: '?', words: 'this help' },
   {
     where: 'Everywhere',
-    keys: 'G then D A E C B R',
-    words: 'Desk, Arrivals, Deposits, Customers, Books, Rules',
+    keys: 'G then D A E C B R S',
+    words: 'Desk, Arrivals, Deposits, Customers, Books, Rules, Set-up',
   },
   { where: 'Desk', keys: 'Ctrl+Enter', words: 'post the tape, at 0.00 only' },
   { where: 'Desk', keys: 'Ctrl+Z', words: 'take back a step on the unposted tape' },
