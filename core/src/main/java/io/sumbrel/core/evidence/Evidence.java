@@ -1,8 +1,8 @@
 package io.sumbrel.core.evidence;
 
+import io.sumbrel.core.money.BasisPoints;
 import io.sumbrel.core.money.ExchangeRate;
 import io.sumbrel.core.money.Money;
-import io.sumbrel.core.rules.HouseRules;
 import io.sumbrel.core.rules.SilentStep;
 import java.time.LocalDate;
 import java.util.Optional;
@@ -241,7 +241,7 @@ public sealed interface Evidence {
     @Override
     public String words() {
       return "tax of %s withheld, %s %% of the price%s"
-          .formatted(tax.words(), HouseRules.rateWords(basisPoints), ofNet ? " without tax" : "");
+          .formatted(tax.words(), BasisPoints.words(basisPoints), ofNet ? " without tax" : "");
     }
   }
 

@@ -1,14 +1,12 @@
 package io.sumbrel.core.rules;
 
+import io.sumbrel.core.money.BasisPoints;
 import io.sumbrel.core.party.CustomerId;
 import io.sumbrel.core.refusal.Refusal;
-import java.math.BigDecimal;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Objects;
 import java.util.Set;
-import java.util.regex.Matcher;
-import java.util.regex.Pattern;
 
 /**
  * What a house has laid down about how its money is read.
@@ -24,8 +22,6 @@ public record HouseRules(
     SilentPayments silent,
     Set<ForgottenPayer> forgotten,
     Set<CustomerId> bearCharges) {
-
-  private static final Pattern RATE = Pattern.compile("(\\d{1,2})(?:[.,](\\d{1,2}))?");
 
   /** What a house starts with. */
   public static final HouseRules DEFAULTS =
@@ -66,17 +62,8 @@ public record HouseRules(
   }
 
   private static Integer rate(String word) {
-    Matcher matcher = RATE.matcher(word);
-    if (!matcher.matches()) {
-      throw new Refusal("withheld-rate", "“" + word + "” is no rate such as 20 or 2.5.");
-    }
-    String decimals = matcher.group(2) == null ? "" : matcher.group(2);
-    return Integer.valueOf(matcher.group(1)) * 100
-        + Integer.valueOf((decimals + "00").substring(0, 2));
-  }
-
-  /** A rate as it is written, such as {@code 2.5}. */
-  public static String rateWords(int basisPoints) {
-    return BigDecimal.valueOf(basisPoints, 2).stripTrailingZeros().toPlainString();
+    return BasisPoints.parse(word, 2)
+        .orElseThrow(
+            () -> new Refusal("withheld-rate", "“" + word + "” is no rate such as 20 or 2.5."));
   }
 }

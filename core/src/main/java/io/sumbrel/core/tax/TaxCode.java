@@ -2,6 +2,7 @@ package io.sumbrel.core.tax;
 
 import io.sumbrel.core.ledger.AccountCode;
 import io.sumbrel.core.ledger.StandardAccount;
+import io.sumbrel.core.money.BasisPoints;
 import io.sumbrel.core.money.Proportion;
 import io.sumbrel.core.refusal.Refusal;
 import java.time.LocalDate;
@@ -10,8 +11,6 @@ import java.util.Map;
 import java.util.NavigableMap;
 import java.util.Objects;
 import java.util.TreeMap;
-import java.util.regex.Matcher;
-import java.util.regex.Pattern;
 
 /**
  * How much of an amount is tax: a rate from a day on, and the account that bears the tax.
@@ -22,7 +21,6 @@ import java.util.regex.Pattern;
 public record TaxCode(
     String code, String words, AccountCode account, NavigableMap<LocalDate, Integer> basisPoints) {
   private static final int WHOLE = 10_000;
-  private static final Pattern RATE = Pattern.compile("(\\d{1,3})(?:[.,](\\d{1,2}))?");
   private static final LocalDate ALWAYS = LocalDate.of(2000, 1, 1);
 
   /**
@@ -61,14 +59,12 @@ public record TaxCode(
    * @throws Refusal {@code tax-rate}
    */
   public static int rate(String percent) {
-    Matcher matcher = RATE.matcher(percent.strip());
-    if (!matcher.matches()) {
-      throw new Refusal("tax-rate", "“" + percent + "” is no rate such as 19 or 2.5 per cent.");
-    }
-    String decimals = matcher.group(2) == null ? "" : matcher.group(2);
     int rate =
-        Integer.parseInt(matcher.group(1)) * 100
-            + Integer.parseInt((decimals + "00").substring(0, 2));
+        BasisPoints.parse(percent.strip(), 3)
+            .orElseThrow(
+                () ->
+                    new Refusal(
+                        "tax-rate", "“" + percent + "” is no rate such as 19 or 2.5 per cent."));
     if (rate > WHOLE) {
       throw new Refusal("tax-rate", "No tax is above 100 per cent.");
     }

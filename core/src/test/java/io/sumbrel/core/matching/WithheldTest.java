@@ -3,6 +3,7 @@ package io.sumbrel.core.matching;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import io.sumbrel.core.difference.DifferenceReason;
+import io.sumbrel.core.money.BasisPoints;
 import io.sumbrel.core.openitem.OpenItem;
 import io.sumbrel.core.party.CustomerId;
 import io.sumbrel.core.refusal.Refusal;
@@ -123,8 +124,8 @@ class WithheldTest extends SmallHouse {
   void ratesAreReadAsTheyAreWritten() {
     assertThat(HouseRules.rates(" 20  2,5;0.25 20")).containsExactly(25, 250, 2_000);
     assertThat(HouseRules.rates("")).isEmpty();
-    assertThat(HouseRules.rateWords(250)).isEqualTo("2.5");
-    assertThat(HouseRules.rateWords(2_000)).isEqualTo("20");
+    assertThat(BasisPoints.words(250)).isEqualTo("2.5");
+    assertThat(BasisPoints.words(2_000)).isEqualTo("20");
     Assertions.assertThatThrownBy(() -> HouseRules.rates("20 a.5"))
         .hasMessageContaining("“a.5” is no rate");
   }

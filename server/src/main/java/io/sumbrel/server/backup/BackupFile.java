@@ -1,6 +1,7 @@
 package io.sumbrel.server.backup;
 
 import io.sumbrel.core.refusal.Refusal;
+import io.sumbrel.server.persistence.Sha256;
 import io.sumbrel.server.persistence.WholeFile;
 import java.io.IOException;
 import java.io.InputStream;
@@ -13,7 +14,6 @@ import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.security.DigestInputStream;
 import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
 import java.sql.Connection;
 import java.sql.DriverManager;
 import java.sql.SQLException;
@@ -184,7 +184,7 @@ final class BackupFile {
       }
       return;
     }
-    MessageDigest sha = sha256();
+    MessageDigest sha = Sha256.begin();
     Path place = folder.resolve(name);
     try (InputStream in = new DigestInputStream(file.getInputStream(entry), sha);
         OutputStream out = Files.newOutputStream(place)) {
@@ -192,14 +192,6 @@ final class BackupFile {
     }
     if (original && !name.endsWith(HexFormat.of().formatHex(sha.digest()))) {
       throw broken(zip, "an original in it was changed");
-    }
-  }
-
-  private static MessageDigest sha256() {
-    try {
-      return MessageDigest.getInstance("SHA-256");
-    } catch (NoSuchAlgorithmException e) {
-      throw new IllegalStateException(e);
     }
   }
 

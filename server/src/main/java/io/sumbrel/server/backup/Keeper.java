@@ -5,6 +5,7 @@ import io.sumbrel.core.proof.ProofLine;
 import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.server.SumbrelServer;
 import io.sumbrel.server.books.Houses;
+import io.sumbrel.server.persistence.FolderInUse;
 import io.sumbrel.server.proof.BooksFactsReader;
 import java.io.IOException;
 import java.io.PrintStream;
@@ -31,9 +32,6 @@ public final class Keeper {
 
   private static final String USE =
       "Use: ./sumbrel backup | ./sumbrel restore BACKUP FOLDER | ./sumbrel verify [BACKUP|FOLDER]";
-
-  /** H2: the database is in use by another process. */
-  private static final int IN_USE = 90020;
 
   private static final Duration PATIENCE = Duration.ofHours(1);
 
@@ -70,7 +68,7 @@ public final class Keeper {
       err.println(e.getMessage());
     } catch (SQLException e) {
       err.println(
-          e.getErrorCode() == IN_USE
+          FolderInUse.isWhy(e)
               ? "The house is at work on that folder. Make a backup of it, and verify that."
               : "The database cannot be opened: " + e.getMessage().lines().findFirst().orElse(""));
     } catch (IOException | InterruptedException e) {
@@ -85,7 +83,7 @@ public final class Keeper {
       out.println(DONE + BackupFile.write(connection, data, to, Clock.systemUTC().instant()));
       return 0;
     } catch (SQLException e) {
-      if (e.getErrorCode() != IN_USE) {
+      if (!FolderInUse.isWhy(e)) {
         throw e;
       }
     }

@@ -192,7 +192,7 @@ public class Charts {
   }
 
   private void requireUnused(long booksId, LedgerAccount account) {
-    of(booksId).accounts().stream()
+    accounts(booksId).values().stream()
         .filter(a -> !a.code().equals(account.code()))
         .filter(a -> a.number().equalsIgnoreCase(account.number()))
         .findFirst()

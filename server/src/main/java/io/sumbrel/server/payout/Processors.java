@@ -11,8 +11,11 @@ import io.sumbrel.server.chart.Charts;
 import io.sumbrel.server.layout.CsvLayouts;
 import io.sumbrel.server.people.Actor;
 import jakarta.persistence.EntityManager;
-import java.util.List;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
@@ -117,19 +120,22 @@ public class Processors {
                 statement.map(a -> "as the statement of " + a.shortName()).orElse("by payouts")));
   }
 
-  /** Processors whose sales, fees or adjustments are booked on an account, in words. */
+  /** The accounts on which the sales, fees and adjustments of each are booked, by its name. */
   @Transactional(readOnly = true)
-  public List<String> thatBookOn(long booksId, AccountCode account) {
-    return entities
+  public Map<String, Set<AccountCode>> bookedOn(long booksId) {
+    Map<String, Set<AccountCode>> booked = new LinkedHashMap<>();
+    entities
         .createQuery("from ProcessorRow where booksId = :b order by name", ProcessorRow.class)
         .setParameter("b", booksId)
         .getResultStream()
-        .filter(
-            r ->
-                Stream.of(r.salesAccount, r.feesAccount, r.adjustmentsAccount)
-                    .anyMatch(account.code()::equals))
-        .map(r -> "the processor “" + r.name + "”")
-        .toList();
+        .forEach(
+            r -> {
+              ProcessorAccounts on = r.accounts();
+              Stream.of(on.sales(), on.fees(), on.adjustments())
+                  .map(ProcessorAccounts.Booked::account)
+                  .forEach(booked.computeIfAbsent(r.name, n -> new LinkedHashSet<>())::add);
+            });
+    return booked;
   }
 
   private static String words(ProcessorAccounts.Booked booked) {

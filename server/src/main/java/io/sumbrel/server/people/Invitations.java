@@ -1,16 +1,14 @@
 package io.sumbrel.server.people;
 
 import io.sumbrel.core.refusal.Refusal;
+import io.sumbrel.server.persistence.Sha256;
 import jakarta.persistence.EntityManager;
 import java.nio.charset.StandardCharsets;
-import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.temporal.ChronoUnit;
 import java.util.Base64;
-import java.util.HexFormat;
 import java.util.Optional;
 import org.springframework.security.crypto.keygen.Base64StringKeyGenerator;
 import org.springframework.security.crypto.keygen.StringKeyGenerator;
@@ -103,12 +101,6 @@ public class Invitations {
   }
 
   private static String hash(String token) {
-    try {
-      byte[] digest =
-          MessageDigest.getInstance("SHA-256").digest(token.getBytes(StandardCharsets.UTF_8));
-      return HexFormat.of().formatHex(digest);
-    } catch (NoSuchAlgorithmException e) {
-      throw new IllegalStateException(e);
-    }
+    return Sha256.of(token.getBytes(StandardCharsets.UTF_8));
   }
 }

@@ -10,7 +10,6 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.security.DigestInputStream;
 import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
@@ -65,14 +64,12 @@ public class FileStore {
     boolean whole = false;
     try {
       aside = Files.createTempFile(folder, ASIDE, PART);
-      MessageDigest sha = MessageDigest.getInstance("SHA-256");
+      MessageDigest sha = Sha256.begin();
       long size = copy(new DigestInputStream(in, sha), aside, mostMegabytes);
       whole = true;
       return new StoredFile(aside, HexFormat.of().formatHex(sha.digest()), size);
     } catch (IOException e) {
       throw new UncheckedIOException(e);
-    } catch (NoSuchAlgorithmException e) {
-      throw new IllegalStateException(e);
     } finally {
       if (!whole && aside != null) {
         new StoredFile(aside, "", 0).discard();

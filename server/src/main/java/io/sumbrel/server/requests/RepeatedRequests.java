@@ -2,12 +2,10 @@ package io.sumbrel.server.requests;
 
 import io.sumbrel.core.refusal.Refusal;
 import io.sumbrel.server.people.Actor;
+import io.sumbrel.server.persistence.Sha256;
 import jakarta.persistence.EntityManager;
 import java.nio.charset.StandardCharsets;
-import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
 import java.time.Clock;
-import java.util.HexFormat;
 import java.util.Optional;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Propagation;
@@ -87,11 +85,6 @@ public class RepeatedRequests {
   }
 
   private String hash(Asked asked) {
-    try {
-      byte[] bytes = json.writeValueAsString(asked).getBytes(StandardCharsets.UTF_8);
-      return HexFormat.of().formatHex(MessageDigest.getInstance("SHA-256").digest(bytes));
-    } catch (NoSuchAlgorithmException e) {
-      throw new IllegalStateException(e);
-    }
+    return Sha256.of(json.writeValueAsString(asked).getBytes(StandardCharsets.UTF_8));
   }
 }

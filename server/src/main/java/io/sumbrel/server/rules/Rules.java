@@ -1,6 +1,7 @@
 package io.sumbrel.server.rules;
 
 import io.sumbrel.core.bank.Method;
+import io.sumbrel.core.money.BasisPoints;
 import io.sumbrel.core.money.ExchangeRate;
 import io.sumbrel.core.openitem.Terms;
 import io.sumbrel.core.party.CustomerId;
@@ -217,7 +218,7 @@ public class Rules {
         .forEach(r -> entities.persist(WithheldRateRow.of(actor.booksId(), r)));
     String words =
         kept.withheldBasisPoints().stream()
-            .map(r -> HouseRules.rateWords(r) + " %")
+            .map(r -> BasisPoints.words(r) + " %")
             .collect(Collectors.joining(", "));
     audit.append(actor, "withheld-rates-set", "the house", words, standing(actor.booksId()));
   }

@@ -4,6 +4,7 @@ import io.sumbrel.core.bank.Method;
 import io.sumbrel.core.chart.Chart;
 import io.sumbrel.core.difference.DifferenceReason;
 import io.sumbrel.core.ledger.LedgerAccount;
+import io.sumbrel.core.money.BasisPoints;
 import io.sumbrel.core.money.Currencies;
 import io.sumbrel.core.money.ExchangeRate;
 import io.sumbrel.core.openitem.Terms;
@@ -292,7 +293,7 @@ class RulesController {
 
   private static String words(HouseRules rules) {
     return rules.withheldBasisPoints().stream()
-        .map(HouseRules::rateWords)
+        .map(BasisPoints::words)
         .collect(Collectors.joining(" "));
   }
 

@@ -17,11 +17,14 @@ import io.sumbrel.server.people.Actor;
 import io.sumbrel.server.persistence.Column;
 import java.nio.charset.StandardCharsets;
 import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.NavigableMap;
 import java.util.TreeMap;
-import java.util.stream.Stream;
+import java.util.function.BiConsumer;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -93,7 +96,7 @@ public class HouseAccounts {
           "%s %s is moved by the posting table; it is never retired."
               .formatted(account.number(), account.name()));
     }
-    List<String> uses = uses(booksId, chart, account.code());
+    List<String> uses = uses(booksId, chart).getOrDefault(account.code(), List.of());
     if (!uses.isEmpty()) {
       throw new Refusal(
           "account-in-use",
@@ -117,21 +120,20 @@ public class HouseAccounts {
             });
   }
 
-  /** What of the house books on an account, in words. */
-  List<String> uses(long booksId, Chart chart, AccountCode account) {
-    return Stream.of(
-            chart.reasons().stream()
-                .filter(r -> !r.retired() && r.account().equals(account))
-                .map(r -> "the reason “" + r.words() + "”"),
-            chart.taxCodes().stream()
-                .filter(t -> t.account().equals(account))
-                .map(t -> "the tax code “" + t.words() + "”"),
-            chart.methods().stream()
-                .filter(m -> m.holding().equals(account))
-                .map(m -> "the method “" + m.words() + "”"),
-            processors.thatBookOn(booksId, account).stream())
-        .flatMap(s -> s)
-        .toList();
+  /** What of the house books on each account, in words. */
+  Map<AccountCode, List<String>> uses(long booksId, Chart chart) {
+    Map<AccountCode, List<String>> uses = new HashMap<>();
+    BiConsumer<AccountCode, String> add =
+        (account, words) -> uses.computeIfAbsent(account, a -> new ArrayList<>()).add(words);
+    chart.reasons().stream()
+        .filter(r -> !r.retired())
+        .forEach(r -> add.accept(r.account(), "the reason “" + r.words() + "”"));
+    chart.taxCodes().forEach(t -> add.accept(t.account(), "the tax code “" + t.words() + "”"));
+    chart.methods().forEach(m -> add.accept(m.holding(), "the method “" + m.words() + "”"));
+    processors
+        .bookedOn(booksId)
+        .forEach((name, on) -> on.forEach(a -> add.accept(a, "the processor “" + name + "”")));
+    return uses;
   }
 
   /**

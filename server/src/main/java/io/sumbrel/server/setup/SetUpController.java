@@ -5,7 +5,7 @@ import io.sumbrel.core.ledger.AccountCode;
 import io.sumbrel.core.ledger.AccountUse;
 import io.sumbrel.core.ledger.LedgerAccount;
 import io.sumbrel.core.money.AmountText;
-import io.sumbrel.core.rules.HouseRules;
+import io.sumbrel.core.money.BasisPoints;
 import io.sumbrel.core.tax.TaxCode;
 import io.sumbrel.server.bank.BankAccount;
 import io.sumbrel.server.bank.BankAccounts;
@@ -90,9 +90,12 @@ class SetUpController {
   @GetMapping
   SetUpView all(@AuthenticationPrincipal Actor actor) {
     Chart chart = charts.of(actor.booksId());
+    Map<AccountCode, List<String>> uses = houseAccounts.uses(actor.booksId(), chart);
     return new SetUpView(
         bankAccounts.all(actor.booksId()).stream().map(a -> view(chart, a)).toList(),
-        chart.accounts().stream().map(a -> view(actor, chart, a)).toList(),
+        chart.accounts().stream()
+            .map(a -> view(a, uses.getOrDefault(a.code(), List.of())))
+            .toList(),
         chart.taxCodes().stream().map(t -> view(chart, t)).toList());
   }
 
@@ -107,7 +110,7 @@ class SetUpController {
         AmountText.words(account.beginsWith().minor(), account.beginsWith().currency()));
   }
 
-  private AccountOfHouse view(Actor actor, Chart chart, LedgerAccount account) {
+  private static AccountOfHouse view(LedgerAccount account, List<String> uses) {
     return new AccountOfHouse(
         account.code().code(),
         account.number(),
@@ -115,7 +118,7 @@ class SetUpController {
         account.isFree(),
         account.use() == AccountUse.FREE,
         account.retired(),
-        houseAccounts.uses(actor.booksId(), chart, account.code()));
+        uses);
   }
 
   private static TaxCodeOfHouse view(Chart chart, TaxCode tax) {
@@ -124,7 +127,7 @@ class SetUpController {
         tax.words(),
         chart.account(tax.account()).map(a -> a.number() + " " + a.name()).orElseThrow(),
         tax.basisPoints().entrySet().stream()
-            .map(r -> new RateOfDay(r.getKey(), HouseRules.rateWords(r.getValue())))
+            .map(r -> new RateOfDay(r.getKey(), BasisPoints.words(r.getValue())))
             .toList());
   }
 
